@@ -1,0 +1,64 @@
+package org.lumbrit.core.cover;
+
+import org.lumbrit.core.math.Cancel;
+import org.lumbrit.core.math.Chunks;
+import org.lumbrit.core.math.Results;
+import org.lumbrit.core.surface.Ground;
+import org.lumbrit.core.surface.Samples;
+
+/**
+ * Where plants could stand, before density decides.
+ *
+ * @param samples place and identity of each, sorted by identity
+ * @param threshold the density per m² of plan area from which on each stands
+ */
+record Candidates(Samples samples, double[] threshold) implements Results.Weighted {
+
+    @Override
+    public long bytes() {
+        return samples.bytes() + 8L * threshold.length;
+    }
+
+    /** Settled candidates of a spacing floor. */
+    static Candidates settled(
+            String key, Ground ground, long seed, int k, Spacing spacing, int levels, Region region, Cancel cancel) {
+        long[] ids = new Settling(seed, k, spacing, levels).settle(region, cancel);
+        Samples samples = Samples.allocate(key, ids.length);
+        double[] threshold = new double[ids.length];
+        SettlingCurve curve = SettlingCurve.curve();
+        double coarsest = Candidate.side(k, 0);
+        Chunks.run(ids.length, cancel, (from, to) -> {
+            double[] spacings = new double[to - from];
+            for (int i = from; i < to; i++) {
+                double side = Candidate.side(k, Candidate.level(ids[i]));
+                samples.id()[i] = ids[i];
+                samples.x()[i] = Candidate.x(seed, ids[i], side);
+                samples.z()[i] = Candidate.z(seed, ids[i], side);
+            }
+            ground.settle(samples, from, to);
+            spacing.at(
+                    java.util.Arrays.copyOfRange(samples.x(), from, to),
+                    java.util.Arrays.copyOfRange(samples.z(), from, to),
+                    to - from,
+                    spacings);
+            for (int i = from; i < to; i++) {
+                double r = spacings[i - from];
+                double rank = Candidate.level(ids[i]) + Candidate.order01(seed, ids[i]);
+                threshold[i] = curve.perSquare(coarsest / r, rank) / (r * r);
+            }
+        });
+        return new Candidates(samples, threshold);
+    }
+
+    /** Candidates without a floor: a hashed Poisson process in each cell of 1 m, up to a greatest density. */
+    static Candidates free(String key, Ground ground, long seed, double most, Region region, Cancel cancel) {
+        FreeCells cells = FreeCells.fill(seed, most, region, cancel);
+        int count = cells.count();
+        Samples samples = Samples.allocate(key, count);
+        System.arraycopy(cells.ids(), 0, samples.id(), 0, count);
+        System.arraycopy(cells.x(), 0, samples.x(), 0, count);
+        System.arraycopy(cells.z(), 0, samples.z(), 0, count);
+        Chunks.run(count, cancel, (from, to) -> ground.settle(samples, from, to));
+        return new Candidates(samples, java.util.Arrays.copyOf(cells.threshold(), count));
+    }
+}

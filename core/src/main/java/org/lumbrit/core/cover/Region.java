@@ -1,0 +1,38 @@
+package org.lumbrit.core.cover;
+
+import org.lumbrit.core.surface.Ground;
+
+/** A rectangle in plan, metres: x0 ≤ x < x1 and z0 ≤ z < z1. */
+public record Region(double x0, double z0, double x1, double z1) {
+
+    public static Region of(Ground ground) {
+        return new Region(-ground.width() / 2, -ground.depth() / 2, ground.width() / 2, ground.depth() / 2);
+    }
+
+    public boolean contains(double x, double z) {
+        return x >= x0 && x < x1 && z >= z0 && z < z1;
+    }
+
+    public Region and(Region other) {
+        return new Region(
+                Math.max(x0, other.x0), Math.max(z0, other.z0), Math.min(x1, other.x1), Math.min(z1, other.z1));
+    }
+
+    /** The same with so many metres added on every side. */
+    Region grown(double metres) {
+        return new Region(x0 - metres, z0 - metres, x1 + metres, z1 + metres);
+    }
+
+    /** Whether any of a square cell may lie within. */
+    boolean touches(double cellX, double cellZ, double cell) {
+        return cellX < x1 && cellX + cell > x0 && cellZ < z1 && cellZ + cell > z0;
+    }
+
+    public boolean isEmpty() {
+        return !(x0 < x1 && z0 < z1);
+    }
+
+    public double area() {
+        return isEmpty() ? 0 : (x1 - x0) * (z1 - z0);
+    }
+}

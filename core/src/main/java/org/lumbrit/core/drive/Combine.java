@@ -1,0 +1,54 @@
+package org.lumbrit.core.drive;
+
+/** How several drives of one property become one weight. */
+public enum Combine {
+    PRODUCT {
+        @Override
+        public double of(double sofar, double next) {
+            return sofar * next;
+        }
+
+        @Override
+        public double start() {
+            return 1;
+        }
+    },
+    LOWEST {
+        @Override
+        public double of(double sofar, double next) {
+            return Math.min(sofar, next);
+        }
+
+        @Override
+        public double start() {
+            return 1;
+        }
+    },
+    HIGHEST {
+        @Override
+        public double of(double sofar, double next) {
+            return Math.max(sofar, next);
+        }
+
+        @Override
+        public double start() {
+            return 0;
+        }
+    },
+    SUM {
+        @Override
+        public double of(double sofar, double next) {
+            return sofar + next;
+        }
+
+        @Override
+        public double start() {
+            return 0;
+        }
+    };
+
+    public abstract double of(double sofar, double next);
+
+    /** The weight before the first drive, and of a drive that takes no effect. */
+    public abstract double start();
+}

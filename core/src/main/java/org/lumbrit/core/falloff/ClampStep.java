@@ -1,0 +1,26 @@
+package org.lumbrit.core.falloff;
+
+import org.lumbrit.core.kinds.Kind;
+import org.lumbrit.core.kinds.Setting;
+
+/** Values below low become low, values above high become high. */
+@Kind(name = "clamp", title = "Clamp", help = "Cuts off what lies below or above.")
+public record ClampStep(
+        String id,
+        boolean skipped,
+        @Setting(title = "lowest", min = -10, max = 10, slider = {0, 1}, byDefault = "0") double low,
+        @Setting(title = "highest", min = -10, max = 10, slider = {0, 1}, byDefault = "1") double high)
+        implements Step {
+
+    @Override
+    public void apply(float[] in, float[] with, int from, int to, float[] out) {
+        for (int i = from; i < to; i++) {
+            out[i] = (float) Math.min(high, Math.max(low, in[i]));
+        }
+    }
+
+    @Override
+    public String title(Names names) {
+        return "Clamp";
+    }
+}

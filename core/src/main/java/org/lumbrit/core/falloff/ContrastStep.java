@@ -1,0 +1,25 @@
+package org.lumbrit.core.falloff;
+
+import org.lumbrit.core.kinds.Kind;
+import org.lumbrit.core.kinds.Setting;
+
+/** sign(v)·|v|ᵏ. */
+@Kind(name = "contrast", title = "Contrast", help = "Raises the value to a power: above 1 thins it, below 1 fills it.")
+public record ContrastStep(
+        String id,
+        boolean skipped,
+        @Setting(title = "power", min = 0.1, max = 16, slider = {0.1, 6}, byDefault = "2") double power)
+        implements Step {
+
+    @Override
+    public void apply(float[] in, float[] with, int from, int to, float[] out) {
+        for (int i = from; i < to; i++) {
+            out[i] = (float) (in[i] < 0 ? -Power.of(-in[i], power) : Power.of(in[i], power));
+        }
+    }
+
+    @Override
+    public String title(Names names) {
+        return "Contrast";
+    }
+}

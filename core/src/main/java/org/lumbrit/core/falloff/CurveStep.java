@@ -1,0 +1,33 @@
+package org.lumbrit.core.falloff;
+
+import java.util.List;
+import org.lumbrit.core.kinds.Kind;
+import org.lumbrit.core.kinds.Setting;
+import org.lumbrit.core.math.CurvePoint;
+import org.lumbrit.core.math.MonotoneCurve;
+
+/** A monotone cubic through points (Fritsch and Carlson 1980); it holds its ends and never overshoots. */
+@Kind(name = "curve", title = "Curve", help = "Redraws the value by a curve through points.")
+public record CurveStep(
+        String id,
+        boolean skipped,
+        @Setting(title = "curve", byDefault = "[[0,0],[1,1]]") List<CurvePoint> points)
+        implements Step {
+
+    public CurveStep {
+        points = List.copyOf(points);
+    }
+
+    @Override
+    public void apply(float[] in, float[] with, int from, int to, float[] out) {
+        MonotoneCurve curve = CurvePoint.curve(points);
+        for (int i = from; i < to; i++) {
+            out[i] = (float) curve.at(in[i]);
+        }
+    }
+
+    @Override
+    public String title(Names names) {
+        return "Curve";
+    }
+}

@@ -1,0 +1,56 @@
+package org.lumbrit.core.falloff;
+
+import java.util.Optional;
+import org.lumbrit.core.kinds.Kind;
+import org.lumbrit.core.kinds.Refers;
+import org.lumbrit.core.kinds.Setting;
+import org.lumbrit.core.math.Smooth;
+import org.lumbrit.core.surface.Samples;
+import org.lumbrit.core.surface.SegmentTree;
+
+/** 1 − clamp01((distance − near)/(far − near)), the distance exact to a point or to the segments of a path. */
+@Kind(name = "distance", title = "Nearness", help = "1 within the near distance of a point or path, 0 from the far distance on.")
+public record DistanceSource(
+        @Setting(title = "to", refers = Refers.PLACE, help = "The point or path it is measured from") String place,
+        @Setting(title = "near", unit = "m", min = 0, max = 20000, slider = {0, 60}, byDefault = "0") double near,
+        @Setting(title = "far", unit = "m", min = 0, max = 20000, slider = {0, 60}, byDefault = "10") double far,
+        @Setting(title = "measured", byDefault = "space", onCard = false,
+                        help = "Straight through the air, or in plan, as if seen from above") Across measured)
+        implements Source {
+
+    /** Whether heights count. */
+    public enum Across {
+        SPACE,
+        PLAN
+    }
+
+    private record To(@Setting(title = "to", refers = Refers.PLACE) String place, Across measured) {}
+
+    @Override
+    public Optional<Measurement> measurement() {
+        boolean plan = measured == Across.PLAN;
+        return Optional.of(new Measurement(new To(place, measured), (scene, samples, from, to, out) -> {
+            SegmentTree tree = scene.tree(place, plan);
+            for (int i = from; i < to; i++) {
+                out[i] = (float) tree.distance(samples.x()[i], plan ? 0 : samples.y()[i], samples.z()[i]);
+            }
+        }));
+    }
+
+    @Override
+    public void evaluate(Scene scene, Samples samples, float[] distance, int from, int to, float[] out) {
+        for (int i = from; i < to; i++) {
+            out[i] = (float) (1 - Smooth.ramp(near, far, distance[i]));
+        }
+    }
+
+    @Override
+    public String title(Names names) {
+        return "Nearness to " + names.nameOf(Refers.PLACE, place);
+    }
+
+    @Override
+    public String reading(Scene scene, Samples samples, float[] distance, int index) {
+        return Readings.metres(distance[index]) + " away";
+    }
+}

@@ -1,0 +1,13 @@
+package org.lumbrit.core.falloff;
+
+/** Where a falloff has values, from the coarsest to the finest; a combination takes the finest. */
+public enum Domain {
+    /** Everywhere on the surfaces. */
+    PLACE,
+    /** One value a plant. */
+    PLANT;
+
+    public Domain finest(Domain other) {
+        return ordinal() >= other.ordinal() ? this : other;
+    }
+}

@@ -1,0 +1,31 @@
+package org.lumbrit.core.falloff;
+
+import java.util.Optional;
+import org.lumbrit.core.kinds.Kind;
+import org.lumbrit.core.kinds.Refers;
+import org.lumbrit.core.kinds.Setting;
+
+/** min(v, w), as far as the amount says. */
+@Kind(name = "lowest", title = "Lowest of", help = "Takes the lower of the two at every place.")
+public record LowestStep(
+        String id,
+        boolean skipped,
+        @Setting(title = "with", refers = Refers.FALLOFF, onCard = false) String falloff,
+        @Setting(title = "amount", min = 0, max = 1, byDefault = "1") double amount)
+        implements Step {
+
+    @Override
+    public Optional<String> other() {
+        return Optional.of(falloff);
+    }
+
+    @Override
+    public void apply(float[] in, float[] with, int from, int to, float[] out) {
+        Step.combine(amount, in, with, from, to, out, Math::min);
+    }
+
+    @Override
+    public String title(Names names) {
+        return "Lowest of " + Step.named(names, falloff);
+    }
+}

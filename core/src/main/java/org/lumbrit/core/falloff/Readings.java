@@ -1,0 +1,17 @@
+package org.lumbrit.core.falloff;
+
+import org.lumbrit.core.math.Decimal;
+
+/** Numbers as they stand in a sentence. */
+public final class Readings {
+    private Readings() {}
+
+    /** Metres, as centimetres below one metre. */
+    public static String metres(double metres) {
+        return Math.abs(metres) < 1 ? Decimal.write(metres * 100, 0) + " cm" : Decimal.write(metres, 1) + " m";
+    }
+
+    public static String degrees(double degrees) {
+        return Decimal.write(degrees, 0) + "°";
+    }
+}

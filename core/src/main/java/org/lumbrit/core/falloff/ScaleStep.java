@@ -1,0 +1,26 @@
+package org.lumbrit.core.falloff;
+
+import org.lumbrit.core.kinds.Kind;
+import org.lumbrit.core.kinds.Setting;
+
+/** v·scale + offset, not clamped. */
+@Kind(name = "scale", title = "Scale and offset", help = "Multiplies by a number, then adds one.")
+public record ScaleStep(
+        String id,
+        boolean skipped,
+        @Setting(title = "scale", min = -100, max = 100, slider = {-2, 4}, byDefault = "1") double scale,
+        @Setting(title = "offset", min = -100, max = 100, slider = {-1, 1}, byDefault = "0") double offset)
+        implements Step {
+
+    @Override
+    public void apply(float[] in, float[] with, int from, int to, float[] out) {
+        for (int i = from; i < to; i++) {
+            out[i] = (float) (in[i] * scale + offset);
+        }
+    }
+
+    @Override
+    public String title(Names names) {
+        return "Scale and offset";
+    }
+}

@@ -1,0 +1,38 @@
+package org.lumbrit.core.falloff;
+
+import java.util.Optional;
+import org.lumbrit.core.surface.Samples;
+
+/**
+ * Where a falloff starts. A new source is one record of its own and its name in the {@code permits} line; its form on screen,
+ * its checks and its place in the schema come from the annotations on the record.
+ */
+public sealed interface Source
+        permits HeightSource, FacingSource, SlopeSource, DistanceSource, NoiseSource, RandomSource {
+
+    default Domain domain() {
+        return Domain.PLACE;
+    }
+
+    default boolean readsTime() {
+        return false;
+    }
+
+    /** The costly part, where there is one worth keeping on its own. */
+    default Optional<Measurement> measurement() {
+        return Optional.empty();
+    }
+
+    /**
+     * Writes the value of samples from..to−1.
+     *
+     * @param measured what {@link #measurement()} gave for all samples, or an empty array where there is none
+     */
+    void evaluate(Scene scene, Samples samples, float[] measured, int from, int to, float[] out);
+
+    /** The card's title, such as "Nearness to Shore". */
+    String title(Names names);
+
+    /** What is measured at one sample, with its unit: "6.3 m away". */
+    String reading(Scene scene, Samples samples, float[] measured, int index);
+}

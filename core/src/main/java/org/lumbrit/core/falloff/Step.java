@@ -1,0 +1,66 @@
+package org.lumbrit.core.falloff;
+
+import java.util.Optional;
+import org.lumbrit.core.kinds.Refers;
+
+/**
+ * One reshaping of a falloff. A new step is one record of its own, with {@code id} and {@code skipped} first, and its name in
+ * the {@code permits} line.
+ */
+public sealed interface Step
+        permits InvertStep,
+                WindowStep,
+                ClampStep,
+                ContrastStep,
+                CurveStep,
+                ScaleStep,
+                MultiplyStep,
+                AddStep,
+                SubtractStep,
+                LowestStep,
+                HighestStep {
+
+    String id();
+
+    /** A skipped step stays in the recipe and changes nothing. */
+    boolean skipped();
+
+    /** The falloff that this step combines with, where it does. */
+    default Optional<String> other() {
+        return Optional.empty();
+    }
+
+    /**
+     * Writes the reshaped value of samples from..to−1.
+     *
+     * @param in the values so far; may be the same array as {@code out}
+     * @param with values of the other falloff, or an empty array where there is none
+     */
+    void apply(float[] in, float[] with, int from, int to, float[] out);
+
+    /** The card's title. */
+    String title(Names names);
+
+    /** A value of the other falloff that takes no effect: 1 for multiply and lowest-of, 0 for the rest. */
+    default double neutral() {
+        return 1;
+    }
+
+    /** v + amount·(op(v, w) − v), the way every combining step works. */
+    static void combine(double amount, float[] in, float[] with, int from, int to, float[] out, Operation operation) {
+        for (int i = from; i < to; i++) {
+            double v = in[i];
+            out[i] = (float) (v + amount * (operation.of(v, with[i]) - v));
+        }
+    }
+
+    static String named(Names names, String falloff) {
+        return names.nameOf(Refers.FALLOFF, falloff);
+    }
+
+    /** An operation on the value so far and the other falloff's value. */
+    @FunctionalInterface
+    interface Operation {
+        double of(double v, double w);
+    }
+}

@@ -1,0 +1,26 @@
+package org.lumbrit.core.falloff;
+
+import org.lumbrit.core.kinds.Kind;
+import org.lumbrit.core.kinds.Setting;
+
+/** (v − low)/(high − low), not clamped; a step where low = high. */
+@Kind(name = "window", title = "Window", help = "Stretches the part between two values to 0..1.")
+public record WindowStep(
+        String id,
+        boolean skipped,
+        @Setting(title = "from", min = -10, max = 10, slider = {0, 1}, byDefault = "0") double low,
+        @Setting(title = "to", min = -10, max = 10, slider = {0, 1}, byDefault = "1") double high)
+        implements Step {
+
+    @Override
+    public void apply(float[] in, float[] with, int from, int to, float[] out) {
+        for (int i = from; i < to; i++) {
+            out[i] = (float) (low == high ? (in[i] >= low ? 1 : 0) : (in[i] - low) / (high - low));
+        }
+    }
+
+    @Override
+    public String title(Names names) {
+        return "Window";
+    }
+}

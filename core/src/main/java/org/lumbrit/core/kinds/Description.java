@@ -1,0 +1,90 @@
+package org.lumbrit.core.kinds;
+
+import java.lang.reflect.RecordComponent;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Set;
+
+/**
+ * A kind as the screen needs it to make a form.
+ *
+ * @param name the word in the recipe; @param title the name on screen; @param help one line
+ */
+public record Description(String name, String title, String help, List<SettingDescription> settings) {
+    private static final Set<String> STRUCTURE = Set.of("id", "name", "skipped", "properties", "hidden");
+
+    /**
+     * One setting.
+     *
+     * @param type number, whole, switch, choice, curve, points, falloff, place, colour or text
+     * @param byDefault as it would stand in the recipe, "" where there is none
+     * @param choices the words of a choice, empty for the others
+     */
+    public record SettingDescription(
+            String name,
+            String title,
+            String help,
+            String type,
+            String unit,
+            double min,
+            double max,
+            double sliderMin,
+            double sliderMax,
+            String byDefault,
+            List<String> choices,
+            boolean onCard) {}
+
+    public static Description of(Class<? extends Record> type) {
+        Kind kind = Kinds.kind(type);
+        List<SettingDescription> settings = new ArrayList<>();
+        for (RecordComponent component : type.getRecordComponents()) {
+            Setting setting = component.getAnnotation(Setting.class);
+            if (setting != null && !STRUCTURE.contains(component.getName())) {
+                settings.add(describe(component, setting));
+            }
+        }
+        return new Description(kind.name(), kind.title(), kind.help(), settings);
+    }
+
+    private static SettingDescription describe(RecordComponent component, Setting setting) {
+        Class<?> type = component.getType();
+        double[] slider = setting.slider().length == 2 ? setting.slider() : new double[] {setting.min(), setting.max()};
+        return new SettingDescription(
+                component.getName(),
+                setting.title(),
+                setting.help(),
+                typeOf(type, setting),
+                setting.unit(),
+                setting.min(),
+                setting.max(),
+                slider[0],
+                slider[1],
+                setting.byDefault(),
+                type.isEnum() ? Kinds.words(type) : List.of(),
+                setting.onCard());
+    }
+
+    private static String typeOf(Class<?> type, Setting setting) {
+        if (type == double.class) {
+            return "number";
+        }
+        if (type == int.class || type == long.class) {
+            return "whole";
+        }
+        if (type == boolean.class) {
+            return "switch";
+        }
+        if (type.isEnum()) {
+            return "choice";
+        }
+        if (type == List.class) {
+            return "curve";
+        }
+        return switch (setting.refers()) {
+            case FALLOFF -> "falloff";
+            case PLACE -> "place";
+            case COLOUR -> "colour";
+            case NOTHING -> "text";
+        };
+    }
+}

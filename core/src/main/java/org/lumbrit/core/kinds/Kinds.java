@@ -1,0 +1,61 @@
+package org.lumbrit.core.kinds;
+
+import java.lang.reflect.RecordComponent;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Optional;
+
+/** The kinds that a sealed interface permits: its {@code permits} line is the registry. */
+public final class Kinds {
+    private Kinds() {}
+
+    /** Records permitted by a sealed interface, those of sealed interfaces below it included, in order of registration. */
+    public static List<Class<? extends Record>> of(Class<?> sealed) {
+        List<Class<? extends Record>> kinds = new ArrayList<>();
+        for (Class<?> permitted : sealed.getPermittedSubclasses()) {
+            if (permitted.isRecord()) {
+                kinds.add(permitted.asSubclass(Record.class));
+            } else {
+                kinds.addAll(of(permitted));
+            }
+        }
+        return kinds;
+    }
+
+    public static Optional<Class<? extends Record>> named(Class<?> sealed, String name) {
+        return of(sealed).stream().filter(type -> kind(type).name().equals(name)).findFirst();
+    }
+
+    /** The annotation that a kind must carry. */
+    public static Kind of(Record record) {
+        return kind(record.getClass());
+    }
+
+    public static Kind kind(Class<?> type) {
+        Kind kind = type.getAnnotation(Kind.class);
+        if (kind == null) {
+            throw new IllegalStateException(type.getName() + " needs a @Kind");
+        }
+        return kind;
+    }
+
+    public static Object value(Record record, RecordComponent component) {
+        try {
+            return component.getAccessor().invoke(record);
+        } catch (ReflectiveOperationException e) {
+            throw new IllegalStateException("cannot read " + component, e);
+        }
+    }
+
+    /** An enum constant as it stands in the recipe: lower case, words joined by a hyphen. */
+    public static String word(Enum<?> constant) {
+        return constant.name().toLowerCase(java.util.Locale.ROOT).replace('_', '-');
+    }
+
+    public static List<String> words(Class<?> enumType) {
+        return Arrays.stream(enumType.getEnumConstants())
+                .map(constant -> word((Enum<?>) constant))
+                .toList();
+    }
+}

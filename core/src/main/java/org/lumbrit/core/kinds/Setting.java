@@ -1,0 +1,33 @@
+package org.lumbrit.core.kinds;
+
+import java.lang.annotation.ElementType;
+import java.lang.annotation.Retention;
+import java.lang.annotation.RetentionPolicy;
+import java.lang.annotation.Target;
+
+/** Describes one setting on its record component: the form on screen, the checks, the default and the schema follow from it. */
+@Retention(RetentionPolicy.RUNTIME)
+@Target(ElementType.RECORD_COMPONENT)
+public @interface Setting {
+    String title();
+
+    String help() default "";
+
+    String unit() default "";
+
+    double min() default -1e6;
+
+    double max() default 1e6;
+
+    /** Sensible ends of the slider, where they are narrower than what is allowed. */
+    double[] slider() default {};
+
+    /** As it would stand in the recipe; "" where there is none and the setting must be given. */
+    String byDefault() default "";
+
+    /** What a text refers to by id. */
+    Refers refers() default Refers.NOTHING;
+
+    /** Shown on the step's card; the others only in its form. */
+    boolean onCard() default true;
+}

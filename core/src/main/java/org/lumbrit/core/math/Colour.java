@@ -1,0 +1,59 @@
+package org.lumbrit.core.math;
+
+/**
+ * A colour in linear light, red, green and blue of the sRGB primaries in 0..1. Mixing happens in OKLab
+ * (B. Ottosson, "A perceptual color space for image processing", 2020).
+ */
+public record Colour(double red, double green, double blue) {
+
+    /** @param hex "#rrggbb", sRGB encoded */
+    public static Colour ofHex(String hex) {
+        int packed = Integer.parseInt(hex.substring(1), 16);
+        return new Colour(decode(packed >> 16 & 255), decode(packed >> 8 & 255), decode(packed & 255));
+    }
+
+    public static boolean isHex(String text) {
+        return text.matches("#[0-9a-fA-F]{6}");
+    }
+
+    /** Lightness, green–red and blue–yellow of OKLab. */
+    public double[] oklab() {
+        double l = StrictMath.cbrt(0.4122214708 * red + 0.5363325363 * green + 0.0514459929 * blue);
+        double m = StrictMath.cbrt(0.2119034982 * red + 0.6806995451 * green + 0.1073969566 * blue);
+        double s = StrictMath.cbrt(0.0883024619 * red + 0.2817188376 * green + 0.6299787005 * blue);
+        return new double[] {
+            0.2104542553 * l + 0.7936177850 * m - 0.0040720468 * s,
+            1.9779984951 * l - 2.4285922050 * m + 0.4505937099 * s,
+            0.0259040371 * l + 0.7827717662 * m - 0.8086757660 * s
+        };
+    }
+
+    /** The linear-light colour of an OKLab triple, clamped to the gamut. */
+    public static Colour ofOklab(double lightness, double a, double b) {
+        double l = lightness + 0.3963377774 * a + 0.2158037573 * b;
+        double m = lightness - 0.1055613458 * a - 0.0638541728 * b;
+        double s = lightness - 0.0894841775 * a - 1.2914855480 * b;
+        l = l * l * l;
+        m = m * m * m;
+        s = s * s * s;
+        return new Colour(
+                Smooth.clamp01(4.0767416621 * l - 3.3077115913 * m + 0.2309699292 * s),
+                Smooth.clamp01(-1.2684380046 * l + 2.6097574011 * m - 0.3413193965 * s),
+                Smooth.clamp01(-0.0041960863 * l - 0.7034186147 * m + 1.7076147010 * s));
+    }
+
+    /** 0xRRGGBB, sRGB encoded. */
+    public int packed() {
+        return encode(red) << 16 | encode(green) << 8 | encode(blue);
+    }
+
+    private static double decode(int eightBit) {
+        double v = eightBit / 255.0;
+        return v <= 0.04045 ? v / 12.92 : StrictMath.pow((v + 0.055) / 1.055, 2.4);
+    }
+
+    private static int encode(double linear) {
+        double v = linear <= 0.0031308 ? 12.92 * linear : 1.055 * StrictMath.pow(linear, 1 / 2.4) - 0.055;
+        return (int) (Smooth.clamp01(v) * 255 + 0.5);
+    }
+}

@@ -1,0 +1,82 @@
+package org.lumbrit.core.math;
+
+/**
+ * Monotone cubic interpolation through points (F. N. Fritsch and R. E. Carlson, "Monotone piecewise cubic interpolation",
+ * SIAM J. Numer. Anal. 17, 1980). Between two points the curve never leaves the range of their values; before the first and
+ * after the last point it holds the end value. Two points at the same x make a step: at x the later one holds.
+ */
+public final class MonotoneCurve {
+    private final double[] xs;
+    private final double[] ys;
+    private final double[] slopes;
+
+    /** @param xs not falling, at least one point; @param ys as many values. */
+    public MonotoneCurve(double[] xs, double[] ys) {
+        if (xs.length == 0 || xs.length != ys.length) {
+            throw new IllegalArgumentException("a curve needs at least one point, with as many x as y");
+        }
+        this.xs = xs.clone();
+        this.ys = ys.clone();
+        this.slopes = slopes(xs, ys);
+    }
+
+    private static double[] slopes(double[] xs, double[] ys) {
+        int n = xs.length;
+        double[] secants = new double[Math.max(0, n - 1)];
+        for (int i = 0; i < n - 1; i++) {
+            double width = xs[i + 1] - xs[i];
+            secants[i] = width == 0 ? 0 : (ys[i + 1] - ys[i]) / width;
+        }
+        double[] m = new double[n];
+        for (int i = 0; i < n; i++) {
+            double before = i > 0 ? secants[i - 1] : i < n - 1 ? secants[i] : 0;
+            double after = i < n - 1 ? secants[i] : before;
+            m[i] = before * after <= 0 ? 0 : (before + after) / 2;
+        }
+        for (int i = 0; i < n - 1; i++) {
+            if (secants[i] == 0) {
+                m[i] = 0;
+                m[i + 1] = 0;
+                continue;
+            }
+            double a = m[i] / secants[i];
+            double b = m[i + 1] / secants[i];
+            double square = a * a + b * b;
+            if (square > 9) {
+                double t = 3 / Math.sqrt(square);
+                m[i] = t * a * secants[i];
+                m[i + 1] = t * b * secants[i];
+            }
+        }
+        return m;
+    }
+
+    public double at(double x) {
+        int last = xs.length - 1;
+        if (x >= xs[last]) {
+            return ys[last];
+        }
+        if (!(x >= xs[0])) {
+            return ys[0];
+        }
+        int low = 0;
+        int high = last;
+        while (high - low > 1) {
+            int middle = (low + high) >>> 1;
+            if (xs[middle] <= x) {
+                low = middle;
+            } else {
+                high = middle;
+            }
+        }
+        double width = xs[high] - xs[low];
+        double t = (x - xs[low]) / width;
+        double t2 = t * t;
+        double t3 = t2 * t;
+        double value = (2 * t3 - 3 * t2 + 1) * ys[low]
+                + (t3 - 2 * t2 + t) * width * slopes[low]
+                + (3 * t2 - 2 * t3) * ys[high]
+                + (t3 - t2) * width * slopes[high];
+        return Math.min(Math.max(value, Math.min(ys[low], ys[high])), Math.max(ys[low], ys[high]));
+    }
+}

@@ -1,0 +1,21 @@
+package org.lumbrit.core.math;
+
+import java.util.function.Function;
+
+/**
+ * Keeps pure results under their content keys. Several requests for the same key share one computation; it is cancelled when
+ * nobody waits for it any more, and then nothing of it is kept.
+ */
+public interface Results {
+    /**
+     * @param waiting asks whether the caller still wants it
+     * @param compute given the cancel signal of the shared computation; a flat array may be kept anywhere, another object
+     *     only in memory
+     */
+    <T> T get(String key, Cancel waiting, Function<Cancel, T> compute);
+
+    /** A result that knows how much memory it takes. */
+    interface Weighted {
+        long bytes();
+    }
+}

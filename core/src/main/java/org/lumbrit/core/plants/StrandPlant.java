@@ -1,0 +1,68 @@
+package org.lumbrit.core.plants;
+
+import org.lumbrit.core.kinds.Kind;
+import org.lumbrit.core.kinds.Setting;
+import org.lumbrit.core.math.Hash;
+
+/**
+ * A flat blade that follows an arc of its own length and narrows to a point: centre line ((1−cos κa)/κ, sin κa/κ) for a in
+ * 0..1, κ the bend at the tip. With s segments it has 2s−1 triangles.
+ */
+@Kind(name = "strand", title = "Strand", help = "A curved, tapered blade: grass, sedge, reed.")
+public record StrandPlant(
+        @Setting(title = "variants", min = 1, max = 16, byDefault = "4", help = "Different strands from one seed")
+                int variants,
+        @Setting(title = "triangles", min = 1, max = 63, byDefault = "11", help = "An odd number: two a segment, one at the tip")
+                int triangles,
+        @Setting(title = "bend", unit = "°", min = 0, max = 170, byDefault = "50", help = "How far the tip bends over")
+                double bend,
+        @Setting(title = "variety", min = 0, max = 1, byDefault = "0.5", help = "How much the bend differs between variants")
+                double variety,
+        @Setting(title = "taper", min = 0, max = 1, byDefault = "0.7", help = "How early the blade narrows") double taper)
+        implements Plant {
+
+    @Override
+    public PlantMesh mesh(int seed, int variant) {
+        int segments = (triangles + 1) / 2;
+        double turn = 2 * Hash.unit(Hash.of(seed, variant, 1)) - 1;
+        double kappa = Math.max(1e-3, StrictMath.toRadians(bend) * (1 + variety * turn));
+        int vertices = 2 * segments + 1;
+        float[] positions = new float[3 * vertices];
+        float[] normals = new float[3 * vertices];
+        float[] along = new float[vertices];
+        for (int v = 0; v < vertices; v++) {
+            double a = (double) (v / 2) / segments;
+            double side = v == vertices - 1 ? 0 : v % 2 == 0 ? -1 : 1;
+            double sine = StrictMath.sin(kappa * a);
+            double cosine = StrictMath.cos(kappa * a);
+            positions[3 * v] = (float) (side * 0.5 * (1 - taper * a));
+            positions[3 * v + 1] = (float) (sine / kappa);
+            positions[3 * v + 2] = (float) ((1 - cosine) / kappa);
+            double rounded = 0.5 * side;
+            double length = Math.sqrt(1 + rounded * rounded);
+            normals[3 * v] = (float) (rounded / length);
+            normals[3 * v + 1] = (float) (-sine / length);
+            normals[3 * v + 2] = (float) (cosine / length);
+            along[v] = (float) a;
+        }
+        return new PlantMesh(positions, normals, along, ladder(segments));
+    }
+
+    private static int[] ladder(int segments) {
+        int[] indices = new int[3 * (2 * segments - 1)];
+        int at = 0;
+        for (int s = 0; s < segments; s++) {
+            int left = 2 * s;
+            int up = left + 2;
+            indices[at++] = left;
+            indices[at++] = left + 1;
+            indices[at++] = up;
+            if (s < segments - 1) {
+                indices[at++] = left + 1;
+                indices[at++] = up + 1;
+                indices[at++] = up;
+            }
+        }
+        return indices;
+    }
+}

@@ -1,0 +1,61 @@
+package org.lumbrit.core.site;
+
+import org.lumbrit.core.kinds.Kind;
+
+/** Changes of the site as a whole. */
+public sealed interface SiteEdit extends Edit {
+
+    @Kind(name = "rename-site", title = "Rename site", help = "Gives the site another name.")
+    record Rename(String name) implements SiteEdit {
+        @Override
+        public Recipe apply(Recipe recipe) {
+            return recipe.withName(name.strip());
+        }
+
+        @Override
+        public Object touches(Recipe recipe) {
+            return recipe.name();
+        }
+
+        @Override
+        public String summary(Recipe recipe) {
+            return "Renamed the site to " + name;
+        }
+    }
+
+    @Kind(name = "set-ground", title = "Set ground", help = "Replaces the height map or what its pixels mean.")
+    record SetGround(GroundSpec ground) implements SiteEdit {
+        @Override
+        public Recipe apply(Recipe recipe) {
+            return recipe.withGround(ground);
+        }
+
+        @Override
+        public Object touches(Recipe recipe) {
+            return recipe.ground();
+        }
+
+        @Override
+        public String summary(Recipe recipe) {
+            return "Ground";
+        }
+    }
+
+    @Kind(name = "set-clock", title = "Set clock", help = "Replaces the frame rate and the loop.")
+    record SetClock(Clock clock) implements SiteEdit {
+        @Override
+        public Recipe apply(Recipe recipe) {
+            return recipe.withClock(clock);
+        }
+
+        @Override
+        public Object touches(Recipe recipe) {
+            return recipe.clock();
+        }
+
+        @Override
+        public String summary(Recipe recipe) {
+            return "Clock";
+        }
+    }
+}

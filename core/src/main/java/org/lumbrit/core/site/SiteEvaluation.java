@@ -1,0 +1,177 @@
+package org.lumbrit.core.site;
+
+import java.util.List;
+import org.lumbrit.core.cover.CoverLayer;
+import org.lumbrit.core.cover.CoverScatter;
+import org.lumbrit.core.cover.Plants;
+import org.lumbrit.core.cover.PropertyValues;
+import org.lumbrit.core.cover.Region;
+import org.lumbrit.core.drive.Combine;
+import org.lumbrit.core.drive.Drive;
+import org.lumbrit.core.drive.Layer;
+import org.lumbrit.core.drive.PropertyRange;
+import org.lumbrit.core.falloff.Falloff;
+import org.lumbrit.core.falloff.Measurement;
+import org.lumbrit.core.falloff.Step;
+import org.lumbrit.core.math.Cancel;
+import org.lumbrit.core.math.Chunks;
+import org.lumbrit.core.math.CurvePoint;
+import org.lumbrit.core.math.KeyBuilder;
+import org.lumbrit.core.math.MonotoneCurve;
+import org.lumbrit.core.math.Results;
+import org.lumbrit.core.math.Smooth;
+import org.lumbrit.core.surface.Lattice;
+import org.lumbrit.core.surface.Samples;
+
+/**
+ * Evaluates falloffs, properties and layers of a plan over batches of samples. Every stage is kept under its key and the key of
+ * the samples, so a changed step is computed from the kept value before it, and nothing else is.
+ */
+public final class SiteEvaluation {
+    private static final float[] NONE = new float[0];
+
+    private final SitePlan plan;
+    private final Results results;
+    private final Cancel cancel;
+
+    public SiteEvaluation(SitePlan plan, Results results, Cancel cancel) {
+        this.plan = plan;
+        this.results = results;
+        this.cancel = cancel;
+    }
+
+    public SitePlan plan() {
+        return plan;
+    }
+
+    private SiteEvaluation sharing(Cancel shared) {
+        return new SiteEvaluation(plan, results, shared);
+    }
+
+    public Samples samples(Lattice lattice) {
+        return results.get(
+                new KeyBuilder("samples").add(lattice.key()).key(), cancel, shared -> lattice.samples());
+    }
+
+    /** A falloff's result at the samples. */
+    public float[] falloff(String falloffId, Samples samples) {
+        return stage(falloffId, plan.recipe().falloff(falloffId).orElseThrow().steps().size(), samples);
+    }
+
+    /** A falloff's source (stage 0) or its value after step {@code stage} at the samples. The array must not be changed. */
+    public float[] stage(String falloffId, int stage, Samples samples) {
+        Falloff falloff = plan.recipe().falloff(falloffId).orElseThrow();
+        if (stage > 0 && falloff.steps().get(stage - 1).skipped()) {
+            return stage(falloffId, stage - 1, samples);
+        }
+        return keep(plan.stageKey(falloffId, stage), samples, evaluation -> {
+            float[] out = new float[samples.count()];
+            if (stage == 0) {
+                evaluation.source(falloff, samples, out);
+            } else {
+                evaluation.step(falloff, stage, samples, out);
+            }
+            return out;
+        });
+    }
+
+    private interface Work {
+        float[] on(SiteEvaluation evaluation);
+    }
+
+    private float[] keep(String key, Samples samples, Work work) {
+        if (samples.key().equals(Samples.NOT_KEPT)) {
+            return work.on(this);
+        }
+        String both = new KeyBuilder(key).add(samples.key()).key();
+        return results.get(both, cancel, shared -> work.on(sharing(shared)));
+    }
+
+    private void source(Falloff falloff, Samples samples, float[] out) {
+        float[] measured = measured(falloff, samples);
+        Chunks.run(
+                out.length,
+                cancel,
+                (from, to) -> falloff.source().evaluate(plan.scene(), samples, measured, from, to, out));
+    }
+
+    /** What the source of a falloff measures, in its own unit; empty where the source measures nothing on its own. */
+    public float[] measured(Falloff falloff, Samples samples) {
+        if (falloff.source().measurement().isEmpty()) {
+            return NONE;
+        }
+        Measurement measurement = falloff.source().measurement().get();
+        return keep(plan.measurementKey(measurement.settings()), samples, evaluation -> {
+            float[] out = new float[samples.count()];
+            Chunks.run(
+                    out.length,
+                    evaluation.cancel,
+                    (from, to) -> measurement.operation().measure(plan.scene(), samples, from, to, out));
+            return out;
+        });
+    }
+
+    private void step(Falloff falloff, int stage, Samples samples, float[] out) {
+        Step step = falloff.steps().get(stage - 1);
+        float[] before = stage(falloff.id(), stage - 1, samples);
+        float[] with = step.other().map(other -> falloff(other, samples)).orElse(NONE);
+        Chunks.run(out.length, cancel, (from, to) -> step.apply(before, with, from, to, out));
+    }
+
+    /** A property at the samples, in its unit. */
+    public float[] property(Layer layer, String property, Samples samples) {
+        return keep(plan.propertyKey(layer, property), samples, evaluation -> {
+            PropertyRange range = layer.properties().get(property);
+            List<Drive> drives = plan.recipe().drivesOf(layer.id(), property);
+            float[] out = new float[samples.count()];
+            if (drives.isEmpty()) {
+                java.util.Arrays.fill(out, (float) range.high());
+                return out;
+            }
+            List<float[]> values = drives.stream()
+                    .map(drive -> evaluation.falloff(drive.falloff(), samples))
+                    .toList();
+            List<MonotoneCurve> curves =
+                    drives.stream().map(drive -> CurvePoint.curve(drive.curve())).toList();
+            Chunks.run(out.length, evaluation.cancel, (from, to) -> {
+                for (int i = from; i < to; i++) {
+                    out[i] = (float) range.at(weight(range.combine(), curves, values, i));
+                }
+            });
+            return out;
+        });
+    }
+
+    private static double weight(Combine combine, List<MonotoneCurve> curves, List<float[]> values, int i) {
+        double weight = combine.start();
+        for (int d = 0; d < curves.size(); d++) {
+            weight = combine.of(weight, curves.get(d).at(values.get(d)[i]));
+        }
+        return Smooth.clamp01(weight);
+    }
+
+    /** The plants of a layer within a region of the ground. */
+    public Plants plants(CoverLayer layer, Region region) {
+        PropertyValues values = new PropertyValues() {
+            @Override
+            public float[] at(String property, Samples samples) {
+                return property(layer, property, samples);
+            }
+
+            @Override
+            public boolean driven(String property) {
+                return !plan.recipe().drivesOf(layer.id(), property).isEmpty();
+            }
+
+            @Override
+            public String key(String property) {
+                return plan.propertyKey(layer, property);
+            }
+        };
+        return new CoverScatter(layer, plan.ground(), values, results, cancel).plants(region);
+    }
+
+    public Plants plants(CoverLayer layer) {
+        return plants(layer, Region.of(plan.ground()));
+    }
+}

@@ -1,0 +1,184 @@
+package org.lumbrit.core.surface;
+
+import org.lumbrit.core.math.Cancel;
+import org.lumbrit.core.math.Chunks;
+import org.lumbrit.core.math.KeyBuilder;
+
+/**
+ * The ground as a height grid. Nodes lie border to border: the first row at −Z, the first column at −X, the origin in the
+ * middle. Heights are bilinear between nodes; the gradient is by central differences at the nodes (one-sided at the border)
+ * and bilinear between them. Beyond the border the border's values hold. Thread-safe: nothing changes after construction.
+ */
+public final class Ground {
+    private final int columns;
+    private final int rows;
+    private final float[] heights;
+    private final float[] gradientX;
+    private final float[] gradientZ;
+    private final double width;
+    private final double depth;
+    private final String key;
+    private final double steepest;
+
+    /**
+     * @param columns nodes from west to east, at least 2
+     * @param rows nodes from north to south, at least 2
+     * @param heights metres, row by row from the north, columns · rows values
+     * @param width metres from the first to the last column; cells are square, so the depth follows
+     */
+    public Ground(int columns, int rows, float[] heights, double width) {
+        if (columns < 2 || rows < 2 || heights.length != (long) columns * rows || !(width > 0)) {
+            throw new IllegalArgumentException("a ground needs at least 2 × 2 nodes, one height each, and a width above 0");
+        }
+        this.columns = columns;
+        this.rows = rows;
+        this.heights = heights;
+        this.width = width;
+        this.depth = width * (rows - 1) / (columns - 1);
+        this.gradientX = new float[heights.length];
+        this.gradientZ = new float[heights.length];
+        this.steepest = differentiate();
+        this.key = new KeyBuilder("ground/1").add(columns).add(width).add(heights).key();
+    }
+
+    private double differentiate() {
+        double cell = cell();
+        double[] steepestOfRow = new double[rows];
+        Chunks.run(rows, 16, Cancel.NEVER, (from, to) -> {
+            for (int row = from; row < to; row++) {
+                int up = Math.max(0, row - 1);
+                int down = Math.min(rows - 1, row + 1);
+                for (int column = 0; column < columns; column++) {
+                    int west = Math.max(0, column - 1);
+                    int east = Math.min(columns - 1, column + 1);
+                    int at = row * columns + column;
+                    double gx = ((double) heights[row * columns + east] - heights[row * columns + west])
+                            / ((east - west) * cell);
+                    double gz =
+                            ((double) heights[down * columns + column] - heights[up * columns + column])
+                                    / ((down - up) * cell);
+                    gradientX[at] = (float) gx;
+                    gradientZ[at] = (float) gz;
+                    steepestOfRow[row] = Math.max(steepestOfRow[row], gx * gx + gz * gz);
+                }
+            }
+        });
+        double most = 0;
+        for (double ofRow : steepestOfRow) {
+            most = Math.max(most, ofRow);
+        }
+        return Math.sqrt(most);
+    }
+
+    public int columns() {
+        return columns;
+    }
+
+    public int rows() {
+        return rows;
+    }
+
+    /** Metres from west to east. */
+    public double width() {
+        return width;
+    }
+
+    /** Metres from north to south. */
+    public double depth() {
+        return depth;
+    }
+
+    /** Metres between two nodes. */
+    public double cell() {
+        return width / (columns - 1);
+    }
+
+    /** Content key of the heights and the size. */
+    public String key() {
+        return key;
+    }
+
+    public float[] heights() {
+        return heights;
+    }
+
+    public double lowest() {
+        double low = Double.POSITIVE_INFINITY;
+        for (float h : heights) {
+            low = Math.min(low, h);
+        }
+        return low;
+    }
+
+    public double highest() {
+        double high = Double.NEGATIVE_INFINITY;
+        for (float h : heights) {
+            high = Math.max(high, h);
+        }
+        return high;
+    }
+
+    /** Greatest true area per plan area anywhere: √(1+|∇h|²). */
+    public double greatestStretch() {
+        return Math.sqrt(1 + steepest * steepest);
+    }
+
+    public double height(double x, double z) {
+        return bilinear(heights, x, z);
+    }
+
+    /** True area per plan area at a place, √(1+|∇h|²), from the vertical part of the unit normal. */
+    public static double stretch(float ny) {
+        return 1.0 / ny;
+    }
+
+    private double bilinear(float[] grid, double x, double z) {
+        double column = Math.min(Math.max((x + width / 2) / cell(), 0), columns - 1);
+        double row = Math.min(Math.max((z + depth / 2) / cell(), 0), rows - 1);
+        int c = Math.min((int) column, columns - 2);
+        int r = Math.min((int) row, rows - 2);
+        double fc = column - c;
+        double fr = row - r;
+        int at = r * columns + c;
+        double north = grid[at] + fc * ((double) grid[at + 1] - grid[at]);
+        double south = grid[at + columns] + fc * ((double) grid[at + columns + 1] - grid[at + columns]);
+        return north + fr * (south - north);
+    }
+
+    /** Writes height and normal of samples whose x and z are set. */
+    public void settle(Samples samples, int from, int to) {
+        for (int i = from; i < to; i++) {
+            double x = samples.x()[i];
+            double z = samples.z()[i];
+            samples.y()[i] = bilinear(heights, x, z);
+            orient(samples, i, bilinear(gradientX, x, z), bilinear(gradientZ, x, z));
+        }
+    }
+
+    private static void orient(Samples samples, int i, double gx, double gz) {
+        double length = Math.sqrt(1 + gx * gx + gz * gz);
+        samples.nx()[i] = (float) (-gx / length);
+        samples.ny()[i] = (float) (1 / length);
+        samples.nz()[i] = (float) (-gz / length);
+    }
+
+    /** Samples at given places, with ids 0, 1, 2 …; nothing computed on them is kept. */
+    public Samples samplesAt(double[] x, double[] z) {
+        Samples samples = Samples.allocate(Samples.NOT_KEPT, x.length);
+        for (int i = 0; i < x.length; i++) {
+            samples.x()[i] = x[i];
+            samples.z()[i] = z[i];
+            samples.id()[i] = i;
+        }
+        settle(samples, 0, x.length);
+        return samples;
+    }
+
+    /** The lattice that views and pictures use: border to border, no more than {@code longest} nodes on the longer side. */
+    public Lattice lattice(int longest) {
+        double scale = Math.min(1, (longest - 1.0) / (Math.max(columns, rows) - 1));
+        int across = Math.max(2, (int) StrictMath.round((columns - 1) * scale) + 1);
+        int down = Math.max(2, (int) StrictMath.round((rows - 1) * scale) + 1);
+        return new Lattice(this, across, down);
+    }
+}

@@ -1,0 +1,82 @@
+package org.lumbrit.core.surface;
+
+import org.lumbrit.core.math.Cancel;
+import org.lumbrit.core.math.Chunks;
+
+/**
+ * The light that reaches the ground, for the picture only: how much of the sun's disc is free, and the cosine-weighted free
+ * share of the sky, both from horizon marches over the height grid. One byte each a node, 255 = free.
+ */
+public final class GroundLight {
+    private static final int SKY_DIRECTIONS = 16;
+    private static final int SUN_RAYS = 9;
+    /** Half the apparent width of the sun with its glare, in degrees: wider than the disc, for a soft edge. */
+    private static final double SUN_SOFTNESS = 2.2;
+
+    private GroundLight() {}
+
+    /** @param heading where the light comes from, degrees clockwise from −Z; @param elevation degrees above the horizon */
+    public static byte[] sun(Lattice lattice, Samples samples, double heading, double elevation, Cancel cancel) {
+        byte[] free = new byte[lattice.count()];
+        double[] tangents = new double[SUN_RAYS];
+        for (int i = 0; i < SUN_RAYS; i++) {
+            double offset = SUN_SOFTNESS * (2 * (i + 0.5) / SUN_RAYS - 1);
+            tangents[i] = StrictMath.tan(StrictMath.toRadians(elevation + offset));
+        }
+        double dx = StrictMath.sin(StrictMath.toRadians(heading));
+        double dz = -StrictMath.cos(StrictMath.toRadians(heading));
+        Chunks.run(free.length, 2048, cancel, (from, to) -> {
+            for (int i = from; i < to; i++) {
+                double horizon = horizon(lattice.ground(), samples, i, dx, dz);
+                int above = 0;
+                for (double tangent : tangents) {
+                    above += tangent > horizon ? 1 : 0;
+                }
+                free[i] = (byte) (255 * above / SUN_RAYS);
+            }
+        });
+        return free;
+    }
+
+    public static byte[] sky(Lattice lattice, Samples samples, Cancel cancel) {
+        byte[] free = new byte[lattice.count()];
+        double[] dx = new double[SKY_DIRECTIONS];
+        double[] dz = new double[SKY_DIRECTIONS];
+        for (int k = 0; k < SKY_DIRECTIONS; k++) {
+            double angle = 2 * StrictMath.PI * (k + 0.5) / SKY_DIRECTIONS;
+            dx[k] = StrictMath.sin(angle);
+            dz[k] = StrictMath.cos(angle);
+        }
+        Chunks.run(free.length, 1024, cancel, (from, to) -> {
+            for (int i = from; i < to; i++) {
+                double sum = 0;
+                for (int k = 0; k < SKY_DIRECTIONS; k++) {
+                    double tangent = Math.max(0, horizon(lattice.ground(), samples, i, dx[k], dz[k]));
+                    sum += 1 / (1 + tangent * tangent);
+                }
+                free[i] = (byte) (255 * sum / SKY_DIRECTIONS + 0.5);
+            }
+        });
+        return free;
+    }
+
+    /** Tangent of the horizon's elevation in a direction, marched in steps that grow with distance. */
+    private static double horizon(Ground ground, Samples samples, int i, double dx, double dz) {
+        double x = samples.x()[i];
+        double y = samples.y()[i];
+        double z = samples.z()[i];
+        double halfWidth = ground.width() / 2;
+        double halfDepth = ground.depth() / 2;
+        double most = Double.NEGATIVE_INFINITY;
+        double step = ground.cell();
+        for (double t = step; ; t += step) {
+            double px = x + dx * t;
+            double pz = z + dz * t;
+            if (px < -halfWidth || px > halfWidth || pz < -halfDepth || pz > halfDepth) {
+                return most;
+            }
+            most = Math.max(most, (ground.height(px, pz) - y) / t);
+            step *= 1.13;
+        }
+    }
+}

@@ -1,0 +1,55 @@
+package org.lumbrit.core.surface;
+
+import org.lumbrit.core.math.Cancel;
+import org.lumbrit.core.math.Chunks;
+import org.lumbrit.core.math.KeyBuilder;
+
+/** Regular nodes over the ground, border to border, row by row from the north-west corner. */
+public record Lattice(Ground ground, int columns, int rows) {
+
+    public String key() {
+        return new KeyBuilder("lattice/1")
+                .add(ground.key())
+                .add(columns)
+                .add(rows)
+                .key();
+    }
+
+    public int count() {
+        return columns * rows;
+    }
+
+    public double x(int column) {
+        return -ground.width() / 2 + ground.width() * column / (columns - 1);
+    }
+
+    public double z(int row) {
+        return -ground.depth() / 2 + ground.depth() * row / (rows - 1);
+    }
+
+    public Samples samples() {
+        Samples samples = Samples.allocate(key(), count());
+        Chunks.run(count(), Cancel.NEVER, (from, to) -> {
+            for (int i = from; i < to; i++) {
+                samples.x()[i] = x(i % columns);
+                samples.z()[i] = z(i / columns);
+                samples.id()[i] = i;
+            }
+            ground.settle(samples, from, to);
+        });
+        return samples;
+    }
+
+    /** True surface area that each node stands for, m²; border nodes stand for half a cell, corners for a quarter. */
+    public float[] areas(Samples samples) {
+        double cell = ground.width() / (columns - 1) * (ground.depth() / (rows - 1));
+        float[] areas = new float[count()];
+        for (int i = 0; i < areas.length; i++) {
+            int column = i % columns;
+            int row = i / columns;
+            double share = (column == 0 || column == columns - 1 ? 0.5 : 1) * (row == 0 || row == rows - 1 ? 0.5 : 1);
+            areas[i] = (float) (cell * share * Ground.stretch(samples.ny()[i]));
+        }
+        return areas;
+    }
+}

@@ -1,0 +1,19 @@
+package org.lumbrit.core.surface;
+
+import java.util.List;
+import org.lumbrit.core.math.Point3;
+
+/** A named position in the site that falloffs can measure from. */
+public sealed interface Place permits PointPlace, PathPlace {
+    String id();
+
+    String name();
+
+    /** The corners in order; one for a point. */
+    List<Point3> corners();
+
+    /** Whether the last corner is joined to the first. */
+    boolean closed();
+
+    Place renamed(String newName);
+}

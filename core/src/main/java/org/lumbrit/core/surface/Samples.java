@@ -1,0 +1,56 @@
+package org.lumbrit.core.surface;
+
+import org.lumbrit.core.math.Results;
+
+/**
+ * A batch of samples as parallel arrays of equal length.
+ *
+ * @param key content key of the positions and normals, so that what is computed on them can be kept
+ * @param x metres to the east; @param y metres up; @param z metres to the south
+ * @param nx unit normal; @param ny unit normal; @param nz unit normal
+ * @param id identity of the plant at each sample, or of the sample itself where there is no plant
+ */
+public record Samples(
+        String key, double[] x, double[] y, double[] z, float[] nx, float[] ny, float[] nz, long[] id)
+        implements Results.Weighted {
+
+    /** Key of samples that come once only: results on them are not kept. */
+    public static final String NOT_KEPT = "";
+
+    public static Samples allocate(String key, int count) {
+        return new Samples(
+                key,
+                new double[count],
+                new double[count],
+                new double[count],
+                new float[count],
+                new float[count],
+                new float[count],
+                new long[count]);
+    }
+
+    @Override
+    public long bytes() {
+        return 44L * count();
+    }
+
+    public int count() {
+        return x.length;
+    }
+
+    /** The samples at the given indices, in that order. */
+    public Samples pick(String newKey, int[] indices) {
+        Samples picked = allocate(newKey, indices.length);
+        for (int i = 0; i < indices.length; i++) {
+            int from = indices[i];
+            picked.x[i] = x[from];
+            picked.y[i] = y[from];
+            picked.z[i] = z[from];
+            picked.nx[i] = nx[from];
+            picked.ny[i] = ny[from];
+            picked.nz[i] = nz[from];
+            picked.id[i] = id[from];
+        }
+        return picked;
+    }
+}

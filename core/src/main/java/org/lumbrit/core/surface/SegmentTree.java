@@ -1,0 +1,117 @@
+package org.lumbrit.core.surface;
+
+import java.util.Arrays;
+import java.util.List;
+import org.lumbrit.core.math.Point3;
+
+/**
+ * Exact distance from a point to a polyline, through a bounding volume tree over its segments. Thread-safe.
+ *
+ * <p>The tree is implicit: segments keep their order along the line, node {@code i} covers the children {@code 2i+1} and
+ * {@code 2i+2}, leaves hold up to four segments. A polyline's neighbours are near each other, so no sorting is needed.
+ */
+public final class SegmentTree {
+    private static final int LEAF = 4;
+
+    private final double[] ends;
+    private final int segments;
+    private final int leaves;
+    private final double[] boxes;
+
+    /** @param points at least one; @param closed whether the last is joined to the first; @param plan ignores heights */
+    public SegmentTree(List<Point3> points, boolean closed, boolean plan) {
+        int corners = points.size();
+        segments = corners == 1 ? 1 : closed && corners > 2 ? corners : corners - 1;
+        ends = new double[6 * segments];
+        for (int s = 0; s < segments; s++) {
+            write(points.get(s), plan, 6 * s);
+            write(points.get((s + 1) % corners), plan, 6 * s + 3);
+        }
+        int needed = (segments + LEAF - 1) / LEAF;
+        leaves = Integer.highestOneBit(Math.max(1, needed * 2 - 1));
+        boxes = new double[6 * (2 * leaves - 1)];
+        for (int node = 2 * leaves - 2; node >= 0; node--) {
+            bound(node);
+        }
+    }
+
+    private void write(Point3 p, boolean plan, int at) {
+        ends[at] = p.x();
+        ends[at + 1] = plan ? 0 : p.y();
+        ends[at + 2] = p.z();
+    }
+
+    private void bound(int node) {
+        int at = 6 * node;
+        Arrays.fill(boxes, at, at + 3, Double.POSITIVE_INFINITY);
+        Arrays.fill(boxes, at + 3, at + 6, Double.NEGATIVE_INFINITY);
+        if (node < leaves - 1) {
+            for (int axis = 0; axis < 3; axis++) {
+                int left = 6 * (2 * node + 1);
+                int right = left + 6;
+                boxes[at + axis] = Math.min(boxes[left + axis], boxes[right + axis]);
+                boxes[at + 3 + axis] = Math.max(boxes[left + 3 + axis], boxes[right + 3 + axis]);
+            }
+            return;
+        }
+        int first = LEAF * (node - leaves + 1);
+        for (int s = first; s < Math.min(first + LEAF, segments); s++) {
+            for (int i = 0; i < 6; i++) {
+                double value = ends[6 * s + i];
+                boxes[at + i % 3] = Math.min(boxes[at + i % 3], value);
+                boxes[at + 3 + i % 3] = Math.max(boxes[at + 3 + i % 3], value);
+            }
+        }
+    }
+
+    /** Metres to the nearest point of the nearest segment. */
+    public double distance(double x, double y, double z) {
+        return Math.sqrt(nearest(0, x, y, z, Double.POSITIVE_INFINITY));
+    }
+
+    private double nearest(int node, double x, double y, double z, double best) {
+        if (node >= leaves - 1) {
+            double nearest = best;
+            int first = LEAF * (node - leaves + 1);
+            for (int s = first; s < Math.min(first + LEAF, segments); s++) {
+                nearest = Math.min(nearest, toSegment(6 * s, x, y, z));
+            }
+            return nearest;
+        }
+        int left = 2 * node + 1;
+        double toLeft = toBox(left, x, y, z);
+        double toRight = toBox(left + 1, x, y, z);
+        boolean leftFirst = toLeft <= toRight;
+        double nearest = best;
+        if (Math.min(toLeft, toRight) < nearest) {
+            nearest = nearest(leftFirst ? left : left + 1, x, y, z, nearest);
+        }
+        if (Math.max(toLeft, toRight) < nearest) {
+            nearest = nearest(leftFirst ? left + 1 : left, x, y, z, nearest);
+        }
+        return nearest;
+    }
+
+    private double toBox(int node, double x, double y, double z) {
+        int at = 6 * node;
+        double dx = Math.max(0, Math.max(boxes[at] - x, x - boxes[at + 3]));
+        double dy = Math.max(0, Math.max(boxes[at + 1] - y, y - boxes[at + 4]));
+        double dz = Math.max(0, Math.max(boxes[at + 2] - z, z - boxes[at + 5]));
+        return dx * dx + dy * dy + dz * dz;
+    }
+
+    private double toSegment(int at, double x, double y, double z) {
+        double ux = ends[at + 3] - ends[at];
+        double uy = ends[at + 4] - ends[at + 1];
+        double uz = ends[at + 5] - ends[at + 2];
+        double px = x - ends[at];
+        double py = y - ends[at + 1];
+        double pz = z - ends[at + 2];
+        double square = ux * ux + uy * uy + uz * uz;
+        double t = square == 0 ? 0 : Math.min(1, Math.max(0, (px * ux + py * uy + pz * uz) / square));
+        double dx = px - t * ux;
+        double dy = py - t * uy;
+        double dz = pz - t * uz;
+        return dx * dx + dy * dy + dz * dz;
+    }
+}
