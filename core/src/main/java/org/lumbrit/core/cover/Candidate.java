@@ -40,25 +40,30 @@ final class Candidate {
         return StrictMath.scalb(1.0, k - level);
     }
 
-    private static long hash(long seed, long id) {
-        return Hash.of(seed, id);
+    /** All randomness of a candidate comes from this one hash. */
+    static long hash(long seedHash, long id) {
+        return Hash.mix(seedHash + id * 0x9E3779B97F4A7C15L);
     }
 
-    static double x(long seed, long id, double side) {
-        return (ix(id) + (hash(seed, id) >>> 32) * 0x1p-32) * side;
+    static long seedHash(long seed) {
+        return Hash.mix(seed + 0x9E3779B97F4A7C15L);
     }
 
-    static double z(long seed, long id, double side) {
-        return (iz(id) + (hash(seed, id) & 0xFFFFFFFFL) * 0x1p-32) * side;
+    static double x(long hash, int ix, double side) {
+        return (ix + (hash >>> 32) * 0x1p-32) * side;
     }
 
-    /** Order within a level, 31 bits. */
-    static int order(long seed, long id) {
-        return (int) (Hash.mix(hash(seed, id) + 0x632BE59BD9B4E019L) >>> 33);
+    static double z(long hash, int iz, double side) {
+        return (iz + (hash & 0xFFFFFFFFL) * 0x1p-32) * side;
+    }
+
+    /** Order within a level, 31 bits, independent of the place. */
+    static int order(long hash) {
+        return (int) (Hash.mix(hash + 0x632BE59BD9B4E019L) >>> 33);
     }
 
     /** The order as a value in [0, 1). */
-    static double order01(long seed, long id) {
-        return order(seed, id) * 0x1p-31;
+    static double order01(long hash) {
+        return order(hash) * 0x1p-31;
     }
 }

@@ -27,13 +27,15 @@ record Candidates(Samples samples, double[] threshold) implements Results.Weight
         double[] threshold = new double[ids.length];
         SettlingCurve curve = SettlingCurve.curve();
         double coarsest = Candidate.side(k, 0);
+        long seedHash = Candidate.seedHash(seed);
         Chunks.run(ids.length, cancel, (from, to) -> {
             double[] spacings = new double[to - from];
             for (int i = from; i < to; i++) {
                 double side = Candidate.side(k, Candidate.level(ids[i]));
+                long hash = Candidate.hash(seedHash, ids[i]);
                 samples.id()[i] = ids[i];
-                samples.x()[i] = Candidate.x(seed, ids[i], side);
-                samples.z()[i] = Candidate.z(seed, ids[i], side);
+                samples.x()[i] = Candidate.x(hash, Candidate.ix(ids[i]), side);
+                samples.z()[i] = Candidate.z(hash, Candidate.iz(ids[i]), side);
             }
             ground.settle(samples, from, to);
             spacing.at(
@@ -43,7 +45,7 @@ record Candidates(Samples samples, double[] threshold) implements Results.Weight
                     spacings);
             for (int i = from; i < to; i++) {
                 double r = spacings[i - from];
-                double rank = Candidate.level(ids[i]) + Candidate.order01(seed, ids[i]);
+                double rank = Candidate.level(ids[i]) + Candidate.order01(Candidate.hash(seedHash, ids[i]));
                 threshold[i] = curve.perSquare(coarsest / r, rank) / (r * r);
             }
         });

@@ -17,7 +17,7 @@ final class SettlingBlock {
     private static final byte LIVING = 0;
     private static final byte UNDECIDED = 1;
 
-    private final long seed;
+    private final long seedHash;
     private final int k;
     private final Spacing spacing;
     private final int levels;
@@ -26,8 +26,11 @@ final class SettlingBlock {
     private final int across;
     private final int down;
     private final double side;
+    private final double perSide;
     private final double reach;
-    private final int classes;
+    private final double least;
+    private final int firstClass;
+    private final int lastClass;
     private Region zone;
 
     private final int[] head;
@@ -38,16 +41,26 @@ final class SettlingBlock {
     private double[] rs = new double[1024];
     private byte[] states = new byte[1024];
     private int[] next = new int[1024];
+    private int[] bucketOf = new int[1024];
+
+    private final int[] start;
+    private int[] sorted;
+    private double[] sortedX;
+    private double[] sortedZ;
+    private double[] sortedR;
 
     /** @param wanted metres; @param extra metres to add on every side where a first try left something undecided */
     SettlingBlock(long seed, int k, Spacing spacing, int levels, Region wanted, double extra) {
-        this.seed = seed;
+        this.seedHash = Candidate.seedHash(seed);
         this.k = k;
         this.spacing = spacing;
         this.levels = levels;
         this.side = Candidate.side(k, 0);
+        this.perSide = 1 / side;
         this.reach = spacing.most();
-        this.classes = Settling.sizeClass(k, spacing.least()) + 1;
+        this.least = spacing.least();
+        this.firstClass = Settling.sizeClass(k, spacing.most());
+        this.lastClass = Settling.sizeClass(k, spacing.least());
         Region outer = wanted.grown(extra + margin());
         this.x0 = (int) Math.floor(outer.x0() / side);
         this.z0 = (int) Math.floor(outer.z0() / side);
@@ -55,12 +68,13 @@ final class SettlingBlock {
         this.down = (int) Math.ceil(outer.z1() / side) - z0;
         this.zone = outer;
         this.head = new int[across * down];
+        this.start = new int[across * down + 1];
         Arrays.fill(head, -1);
     }
 
     private double margin() {
         double sum = 0;
-        for (int sizeClass = 0; sizeClass < classes; sizeClass++) {
+        for (int sizeClass = firstClass; sizeClass <= lastClass; sizeClass++) {
             sum += NARROWER * (reach + (sizeClass + levels) * greatest(sizeClass));
         }
         return sum;
@@ -72,7 +86,7 @@ final class SettlingBlock {
     }
 
     void settle(Cancel cancel) {
-        for (int sizeClass = 0; sizeClass < classes; sizeClass++) {
+        for (int sizeClass = firstClass; sizeClass <= lastClass; sizeClass++) {
             Frontier frontier = Frontier.coarsest(x0, z0, across, down);
             zone = zone.grown(-NARROWER * reach);
             for (int level = 0; level < sizeClass + levels && frontier.count > 0; level++) {
@@ -85,16 +99,13 @@ final class SettlingBlock {
     }
 
     private Frontier settleLevel(int sizeClass, int level, Frontier cells, boolean last) {
-        int n = cells.count;
         double cell = Candidate.side(k, level);
-        double[] px = new double[n];
-        double[] pz = new double[n];
+        sortIntoBuckets();
+        cells.place(seedHash, k, level, cell, zone, last ? this : null);
+        int n = cells.count;
+        double[] px = cells.x;
+        double[] pz = cells.z;
         double[] pr = new double[n];
-        for (int i = 0; i < n; i++) {
-            long id = Candidate.id(k, level, cells.ix[i], cells.iz[i]);
-            px[i] = Candidate.x(seed, id, cell);
-            pz[i] = Candidate.z(seed, id, cell);
-        }
         spacing.at(px, pz, n, pr);
 
         byte[] state = new byte[n];
@@ -102,22 +113,17 @@ final class SettlingBlock {
         int contending = 0;
         int kept = 0;
         for (int i = 0; i < n; i++) {
-            if (!zone.touches(cells.ix[i] * cell, cells.iz[i] * cell, cell)) {
-                continue;
-            }
-            int verdict = against(px[i], pz[i], pr[i], cells.ix[i] * cell, cells.iz[i] * cell, cell);
+            int verdict = against(px[i], pz[i], pr[i], cells.ix[i] * cell, cells.iz[i] * cell, cell, last);
             if (verdict == COVERED) {
                 continue;
             }
-            cells.ix[kept] = cells.ix[i];
-            cells.iz[kept] = cells.iz[i];
-            px[kept] = px[i];
-            pz[kept] = pz[i];
+            cells.keep(i, kept, closest);
             pr[kept] = pr[i];
             state[kept] = verdict == MAYBE ? UNDECIDED : LIVING;
-            if (verdict != HIT && zone.contains(px[kept], pz[kept]) && Settling.sizeClass(k, pr[kept]) == sizeClass) {
-                long id = Candidate.id(k, level, cells.ix[kept], cells.iz[kept]);
-                contenders[contending++] = (long) Candidate.order(seed, id) << 32 | kept;
+            if (verdict != HIT
+                    && zone.contains(px[kept], pz[kept])
+                    && (firstClass == lastClass || Settling.sizeClass(k, pr[kept]) == sizeClass)) {
+                contenders[contending++] = (long) Candidate.order(cells.hash[kept]) << 32 | kept;
             }
             kept++;
         }
@@ -130,13 +136,35 @@ final class SettlingBlock {
             if (verdict >= 0) {
                 add(Candidate.id(k, level, cells.ix[i], cells.iz[i]), px[i], pz[i], pr[i], verdict);
                 if (verdict == LIVING) {
-                    double free = (pr[i] + spacing.least()) / 2;
-                    coversItself[i] =
-                            farthestCorner(px[i], pz[i], cells.ix[i] * cell, cells.iz[i] * cell, cell) < free * free;
+                    coversItself[i] = covers(count - 1, cells.ix[i] * cell, cells.iz[i] * cell, cell);
                 }
             }
         }
-        return last ? Frontier.EMPTY : cells.split(kept, coversItself);
+        return last ? Frontier.EMPTY : cells.split(kept, coversItself, cell / 2, this);
+    }
+
+    /** Lays what is settled so far bucket by bucket, so that a row of buckets is one run of memory. */
+    private void sortIntoBuckets() {
+        Arrays.fill(start, 0);
+        for (int j = 0; j < count; j++) {
+            start[bucketOf[j] + 1]++;
+        }
+        for (int b = 0; b < across * down; b++) {
+            start[b + 1] += start[b];
+        }
+        sorted = new int[count];
+        sortedX = new double[count];
+        sortedZ = new double[count];
+        sortedR = new double[count];
+        for (int j = 0; j < count; j++) {
+            int at = start[bucketOf[j]]++;
+            sorted[at] = j;
+            sortedX[at] = xs[j];
+            sortedZ[at] = zs[j];
+            sortedR[at] = rs[j];
+        }
+        System.arraycopy(start, 0, start, 1, across * down);
+        start[0] = 0;
     }
 
     private static final int FREE = 0;
@@ -144,33 +172,63 @@ final class SettlingBlock {
     private static final int HIT = 2;
     private static final int COVERED = 3;
 
-    /** A candidate against all that was settled on earlier levels, and its cell against their discs. */
-    private int against(double x, double z, double r, double cellX, double cellZ, double cell) {
+    /** The living disc that came closest to covering the cell in the last call of {@link #against}, or −1. */
+    private int closest;
+
+    /**
+     * A candidate against all that was settled on earlier levels, and its cell against their discs.
+     *
+     * @param last on the last level no cell is split any more, so the first hit is enough
+     */
+    private int against(double x, double z, double r, double cellX, double cellZ, double cell, boolean last) {
         int verdict = FREE;
-        int column = bucket(x, x0, across);
-        int row = bucket(z, z0, down);
-        for (int bz = Math.max(0, row - 1); bz <= Math.min(down - 1, row + 1); bz++) {
-            for (int bx = Math.max(0, column - 1); bx <= Math.min(across - 1, column + 1); bx++) {
-                for (int j = head[bz * across + bx]; j >= 0; j = next[j]) {
-                    double dx = x - xs[j];
-                    double dz = z - zs[j];
-                    double near = (r + rs[j]) / 2;
-                    if (dx * dx + dz * dz >= near * near) {
-                        continue;
-                    }
-                    if (states[j] == UNDECIDED) {
-                        verdict = Math.max(verdict, MAYBE);
-                        continue;
-                    }
-                    verdict = HIT;
-                    double free = (rs[j] + spacing.least()) / 2;
-                    if (farthestCorner(xs[j], zs[j], cellX, cellZ, cell) < free * free) {
-                        return COVERED;
-                    }
+        double best = Double.POSITIVE_INFINITY;
+        closest = -1;
+        double near = (r + reach) / 2;
+        int firstColumn = bucket(x - near, x0, across);
+        int lastColumn = bucket(x + near, x0, across);
+        int lastRow = bucket(z + near, z0, down);
+        for (int row = bucket(z - near, z0, down); row <= lastRow; row++) {
+            int end = start[row * across + lastColumn + 1];
+            for (int s = start[row * across + firstColumn]; s < end; s++) {
+                double dx = x - sortedX[s];
+                double dz = z - sortedZ[s];
+                double mean = (r + sortedR[s]) / 2;
+                if (dx * dx + dz * dz >= mean * mean) {
+                    continue;
+                }
+                int j = sorted[s];
+                if (states[j] == UNDECIDED) {
+                    verdict = Math.max(verdict, MAYBE);
+                    continue;
+                }
+                verdict = HIT;
+                double free = (sortedR[s] + least) / 2;
+                double far = farthestCorner(sortedX[s], sortedZ[s], cellX, cellZ, cell) - free * free;
+                if (far < 0 || last) {
+                    return COVERED;
+                }
+                if (far < best) {
+                    best = far;
+                    closest = j;
                 }
             }
         }
         return verdict;
+    }
+
+    /** Whether the disc of a settled candidate holds a whole cell, so that nothing of a higher rank can live there. */
+    boolean covers(int j, double cellX, double cellZ, double cell) {
+        double free = (rs[j] + least) / 2;
+        return farthestCorner(xs[j], zs[j], cellX, cellZ, cell) < free * free;
+    }
+
+    /** Whether a living candidate is certain to kill another one at a place, whatever the spacing there. */
+    boolean kills(int j, double x, double z) {
+        double free = (rs[j] + least) / 2;
+        double dx = x - xs[j];
+        double dz = z - zs[j];
+        return dx * dx + dz * dz < free * free;
     }
 
     /** LIVING, UNDECIDED, or −1 for dead, against those of the same level that came before. */
@@ -180,11 +238,12 @@ final class SettlingBlock {
         if (x - near < zone.x0() || z - near < zone.z0() || x + near >= zone.x1() || z + near >= zone.z1()) {
             verdict = UNDECIDED;
         }
-        int column = bucket(x, x0, across);
-        int row = bucket(z, z0, down);
-        for (int bz = Math.max(0, row - 1); bz <= Math.min(down - 1, row + 1); bz++) {
-            for (int bx = Math.max(0, column - 1); bx <= Math.min(across - 1, column + 1); bx++) {
-                for (int j = head[bz * across + bx]; j >= levelStart; j = next[j]) {
+        int firstColumn = bucket(x - near, x0, across);
+        int lastColumn = bucket(x + near, x0, across);
+        int lastRow = bucket(z + near, z0, down);
+        for (int row = bucket(z - near, z0, down); row <= lastRow; row++) {
+            for (int column = firstColumn; column <= lastColumn; column++) {
+                for (int j = head[row * across + column]; j >= levelStart; j = next[j]) {
                     double dx = x - xs[j];
                     double dz = z - zs[j];
                     double mean = (r + rs[j]) / 2;
@@ -207,7 +266,7 @@ final class SettlingBlock {
     }
 
     private int bucket(double position, int first, int buckets) {
-        return Math.min(buckets - 1, Math.max(0, (int) Math.floor(position / side) - first));
+        return Math.min(buckets - 1, Math.max(0, (int) (position * perSide - first)));
     }
 
     private void add(long id, double x, double z, double r, byte state) {
@@ -219,6 +278,7 @@ final class SettlingBlock {
             rs = Arrays.copyOf(rs, more);
             states = Arrays.copyOf(states, more);
             next = Arrays.copyOf(next, more);
+            bucketOf = Arrays.copyOf(bucketOf, more);
         }
         ids[count] = id;
         xs[count] = x;
@@ -226,6 +286,7 @@ final class SettlingBlock {
         rs[count] = r;
         states[count] = state;
         int at = bucket(z, z0, down) * across + bucket(x, x0, across);
+        bucketOf[count] = at;
         next[count] = head[at];
         head[at] = count++;
     }
@@ -249,47 +310,5 @@ final class SettlingBlock {
             }
         }
         return Arrays.copyOf(found, n);
-    }
-
-    /** The cells of one level that are not yet wholly covered. */
-    private static final class Frontier {
-        static final Frontier EMPTY = new Frontier(0);
-
-        final int[] ix;
-        final int[] iz;
-        final int count;
-
-        private Frontier(int count) {
-            this.count = count;
-            this.ix = new int[count];
-            this.iz = new int[count];
-        }
-
-        static Frontier coarsest(int x0, int z0, int across, int down) {
-            Frontier all = new Frontier(across * down);
-            for (int i = 0; i < all.count; i++) {
-                all.ix[i] = x0 + i % across;
-                all.iz[i] = z0 + i / across;
-            }
-            return all;
-        }
-
-        Frontier split(int kept, boolean[] done) {
-            int parents = 0;
-            for (int i = 0; i < kept; i++) {
-                parents += done[i] ? 0 : 1;
-            }
-            Frontier children = new Frontier(4 * parents);
-            int at = 0;
-            for (int i = 0; i < kept; i++) {
-                if (!done[i]) {
-                    for (int quarter = 0; quarter < 4; quarter++, at++) {
-                        children.ix[at] = 2 * ix[i] + (quarter & 1);
-                        children.iz[at] = 2 * iz[i] + (quarter >> 1);
-                    }
-                }
-            }
-            return children;
-        }
     }
 }

@@ -51,8 +51,9 @@ public final class SettlingCurve {
         Settling settling = new Settling(seed, 0, new Spacing.Same(spacing), levels - sizeClass);
         long[] living = settling.settle(region, org.lumbrit.core.math.Cancel.NEVER);
         long[] histogram = new long[levels * RANKS];
+        long seedHash = Candidate.seedHash(seed);
         for (long id : living) {
-            double rank = Candidate.level(id) + Candidate.order01(seed, id);
+            double rank = Candidate.level(id) + Candidate.order01(Candidate.hash(seedHash, id));
             histogram[Math.min(histogram.length - 1, (int) (rank * RANKS))]++;
         }
         float[] curve = new float[histogram.length + 1];

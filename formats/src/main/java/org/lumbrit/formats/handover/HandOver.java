@@ -1,0 +1,164 @@
+package org.lumbrit.formats.handover;
+
+import java.io.IOException;
+import java.io.StringWriter;
+import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
+import java.util.EnumSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import org.lumbrit.core.cover.CoverLayer;
+import org.lumbrit.core.cover.Plants;
+import org.lumbrit.core.falloff.Domain;
+import org.lumbrit.core.falloff.Falloff;
+import org.lumbrit.core.math.Decimal;
+import org.lumbrit.core.site.Recipe;
+import org.lumbrit.core.site.SiteEvaluation;
+import org.lumbrit.core.surface.Ground;
+import org.lumbrit.core.surface.Lattice;
+import org.lumbrit.core.surface.Samples;
+import org.lumbrit.formats.image.GreyPng;
+import org.lumbrit.formats.json.RecipeJson;
+import org.lumbrit.formats.site.SiteFiles;
+import org.lumbrit.formats.tables.PlantsCsv;
+
+/**
+ * What is written for other programs. The same site gives the same files from the command line and from the server. A new
+ * format is one constant here with its one method.
+ */
+public enum HandOver {
+    GLB("The ground, the water and every plant as an instance, for 3D programs and engines") {
+        @Override
+        void write(SiteEvaluation evaluation, SiteFiles site, Report report) {
+            List<CoverLayer> layers = covers(evaluation.plan().recipe());
+            byte[] glb = SiteGlb.write(evaluation, layers);
+            report.add("site.glb", glb, "ground, water and " + plants(evaluation, layers) + " plants as instances, metres, +Y up");
+        }
+    },
+    MASKS("Each falloff over the ground as a 16-bit grey PNG, 0 black to 1 white, north at the top") {
+        @Override
+        void write(SiteEvaluation evaluation, SiteFiles site, Report report) {
+            Ground ground = evaluation.plan().ground();
+            Lattice lattice = new Lattice(ground, ground.columns(), ground.rows());
+            Samples samples = evaluation.samples(lattice);
+            for (Falloff falloff : evaluation.plan().recipe().falloffs()) {
+                if (evaluation.plan().domain(falloff.id()) == Domain.PLACE) {
+                    float[] values = evaluation.falloff(falloff.id(), samples);
+                    report.add(
+                            "masks/" + fileName(falloff.name()) + ".png",
+                            GreyPng.of16(lattice.columns(), lattice.rows(), values),
+                            "“" + falloff.name() + "”" + outside(values));
+                } else {
+                    report.say("“" + falloff.name() + "” has a value for each plant, not for the ground, so it has no mask.");
+                }
+            }
+        }
+    },
+    CSV("Every plant as a row: where, how turned, size, variant, tint") {
+        @Override
+        void write(SiteEvaluation evaluation, SiteFiles site, Report report) {
+            for (CoverLayer layer : covers(evaluation.plan().recipe())) {
+                Plants plants = evaluation.plants(layer);
+                StringWriter text = new StringWriter();
+                try {
+                    PlantsCsv.write(layer, plants, text);
+                } catch (IOException e) {
+                    throw new UncheckedIOException("writing to memory cannot fail", e);
+                }
+                report.add(
+                        "plants/" + fileName(layer.name()) + ".csv",
+                        text.toString().getBytes(StandardCharsets.UTF_8),
+                        plants.count() + " plants of “" + layer.name() + "”");
+            }
+        }
+    },
+    RECIPE("The recipe and its height map, to open again or run from the command line") {
+        @Override
+        void write(SiteEvaluation evaluation, SiteFiles site, Report report) {
+            report.add("recipe/recipe.json", RecipeJson.write(site.recipe()), "the rules of the site");
+            site.assets().forEach((name, bytes) -> report.add("recipe/" + name, bytes, "the height map"));
+        }
+    };
+
+    private final String purpose;
+
+    HandOver(String purpose) {
+        this.purpose = purpose;
+    }
+
+    public String purpose() {
+        return purpose;
+    }
+
+    abstract void write(SiteEvaluation evaluation, SiteFiles site, Report report);
+
+    /** File name to content, the report last. */
+    public static Map<String, byte[]> files(SiteEvaluation evaluation, SiteFiles site, Set<HandOver> formats) {
+        Report report = new Report(evaluation);
+        EnumSet.copyOf(formats).forEach(format -> format.write(evaluation, site, report));
+        return report.close();
+    }
+
+    private static List<CoverLayer> covers(Recipe recipe) {
+        return recipe.layers().stream()
+                .filter(layer -> !layer.hidden())
+                .map(CoverLayer.class::cast)
+                .toList();
+    }
+
+    private static int plants(SiteEvaluation evaluation, List<CoverLayer> layers) {
+        return layers.stream().mapToInt(layer -> evaluation.plants(layer).count()).sum();
+    }
+
+    private static String outside(float[] values) {
+        int beyond = 0;
+        for (float value : values) {
+            beyond += value < 0 || value > 1 ? 1 : 0;
+        }
+        return beyond == 0 ? "" : ", " + Decimal.write(100.0 * beyond / values.length, 1) + " % of it beyond 0..1 and cut off";
+    }
+
+    private static String fileName(String name) {
+        String plain = java.text.Normalizer.normalize(name, java.text.Normalizer.Form.NFKD)
+                .replaceAll("[^A-Za-z0-9]+", "-")
+                .replaceAll("^-|-$", "")
+                .toLowerCase(java.util.Locale.ROOT);
+        return plain.isEmpty() ? "unnamed" : plain;
+    }
+
+    /** Collects the files and what is to be said of them. */
+    static final class Report {
+        private final Map<String, byte[]> files = new LinkedHashMap<>();
+        private final StringBuilder text = new StringBuilder();
+
+        Report(SiteEvaluation evaluation) {
+            Ground ground = evaluation.plan().ground();
+            text.append(evaluation.plan().recipe().name()).append("\n\nGround ")
+                    .append(Decimal.write(ground.width(), 2)).append(" m × ")
+                    .append(Decimal.write(ground.depth(), 2)).append(" m, heights ")
+                    .append(Decimal.write(ground.lowest(), 2)).append(" to ")
+                    .append(Decimal.write(ground.highest(), 2))
+                    .append(" m. Metres, +Y up, x to the east, z to the south, the origin in the middle.\n\n");
+        }
+
+        void add(String name, byte[] content, String what) {
+            String free = name;
+            for (int n = 2; files.containsKey(free); n++) {
+                free = name.replaceFirst("(\\.[^.]*)$", "-" + n + "$1");
+            }
+            files.put(free, content);
+            text.append(free).append("  (").append(content.length).append(" bytes): ").append(what).append('\n');
+        }
+
+        void say(String sentence) {
+            text.append(sentence).append('\n');
+        }
+
+        Map<String, byte[]> close() {
+            files.put("report.txt", text.toString().getBytes(StandardCharsets.UTF_8));
+            return files;
+        }
+    }
+}

@@ -1,0 +1,92 @@
+package org.lumbrit.formats.image;
+
+import java.io.ByteArrayOutputStream;
+import java.io.DataOutputStream;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
+import java.util.zip.CRC32;
+import java.util.zip.Deflater;
+import java.util.zip.DeflaterOutputStream;
+
+/** Writes grey PNG files of 8 or 16 bits with the Sub filter (PNG specification, third edition). */
+public final class GreyPng {
+    private static final byte[] SIGNATURE = {(byte) 0x89, 'P', 'N', 'G', '\r', '\n', 0x1A, '\n'};
+    private static final int SUB = 1;
+
+    private GreyPng() {}
+
+    /** Gives one grey value. */
+    @FunctionalInterface
+    public interface Pixel {
+        int at(int index);
+    }
+
+    /** @param values row by row; below 0 is black, above 1 is white */
+    public static byte[] of16(int columns, int rows, float[] values) {
+        return write(columns, rows, 16, i -> (int) (Math.min(1, Math.max(0, (double) values[i])) * 65535 + 0.5));
+    }
+
+    /** @param pixels row by row, 0..255 */
+    public static byte[] of8(int columns, int rows, Pixel pixels) {
+        return write(columns, rows, 8, pixels);
+    }
+
+    private static byte[] write(int columns, int rows, int bits, Pixel pixels) {
+        try {
+            ByteArrayOutputStream bytes = new ByteArrayOutputStream(columns * rows * bits / 16 + 1024);
+            DataOutputStream out = new DataOutputStream(bytes);
+            out.write(SIGNATURE);
+            ByteArrayOutputStream header = new ByteArrayOutputStream();
+            DataOutputStream h = new DataOutputStream(header);
+            h.writeInt(columns);
+            h.writeInt(rows);
+            h.write(new byte[] {(byte) bits, 0, 0, 0, 0});
+            chunk(out, "IHDR", header.toByteArray());
+            chunk(out, "IDAT", compressed(columns, rows, bits / 8, pixels));
+            chunk(out, "IEND", new byte[0]);
+            return bytes.toByteArray();
+        } catch (IOException e) {
+            throw new UncheckedIOException("writing to memory cannot fail", e);
+        }
+    }
+
+    private static byte[] compressed(int columns, int rows, int bytesPerPixel, Pixel pixels) throws IOException {
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        Deflater deflater = new Deflater(4);
+        try (DeflaterOutputStream deflate = new DeflaterOutputStream(out, deflater, 1 << 15)) {
+            byte[] line = new byte[columns * bytesPerPixel];
+            byte[] filtered = new byte[1 + line.length];
+            filtered[0] = SUB;
+            for (int row = 0; row < rows; row++) {
+                for (int column = 0; column < columns; column++) {
+                    int value = pixels.at(row * columns + column);
+                    if (bytesPerPixel == 2) {
+                        line[2 * column] = (byte) (value >> 8);
+                        line[2 * column + 1] = (byte) value;
+                    } else {
+                        line[column] = (byte) value;
+                    }
+                }
+                for (int i = 0; i < line.length; i++) {
+                    filtered[i + 1] = (byte) (line[i] - (i >= bytesPerPixel ? line[i - bytesPerPixel] : 0));
+                }
+                deflate.write(filtered);
+            }
+        } finally {
+            deflater.end();
+        }
+        return out.toByteArray();
+    }
+
+    private static void chunk(DataOutputStream out, String type, byte[] data) throws IOException {
+        byte[] name = type.getBytes(StandardCharsets.US_ASCII);
+        CRC32 crc = new CRC32();
+        crc.update(name);
+        crc.update(data);
+        out.writeInt(data.length);
+        out.write(name);
+        out.write(data);
+        out.writeInt((int) crc.getValue());
+    }
+}

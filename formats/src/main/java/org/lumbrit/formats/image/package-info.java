@@ -1,0 +1,4 @@
+/**
+ * Height maps in, pictures and masks out.
+ */
+package org.lumbrit.formats.image;

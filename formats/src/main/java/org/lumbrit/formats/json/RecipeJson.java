@@ -1,0 +1,134 @@
+package org.lumbrit.formats.json;
+
+import java.nio.charset.StandardCharsets;
+import java.util.List;
+import java.util.Set;
+import org.lumbrit.core.site.Edit;
+import org.lumbrit.core.site.InvalidRecipeException;
+import org.lumbrit.core.site.InvalidRecipeException.Problem;
+import org.lumbrit.core.site.Recipe;
+import org.lumbrit.core.site.RecipeCheck;
+import org.lumbrit.formats.BadInputException;
+import tools.jackson.core.JacksonException;
+import tools.jackson.core.StreamReadFeature;
+import tools.jackson.core.util.DefaultIndenter;
+import tools.jackson.core.util.DefaultPrettyPrinter;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.node.ObjectNode;
+
+/** The recipe file: {@code {"format":"lumbrit-recipe","version":1,…}}. Shared by the command line and the server. */
+public final class RecipeJson {
+    public static final String FORMAT = "lumbrit-recipe";
+    public static final int VERSION = 1;
+    /** A recipe holds rules only, so more than this is not one. */
+    public static final int MOST_BYTES = 16 << 20;
+
+    private static final JsonMapper MAPPER = JsonMapper.builder()
+            .enable(StreamReadFeature.STRICT_DUPLICATE_DETECTION)
+            .build();
+
+    private RecipeJson() {}
+
+    /**
+     * @throws BadInputException where it is no recipe at all
+     * @throws InvalidRecipeException with every problem and its path
+     */
+    public static Recipe read(byte[] bytes) {
+        JsonNode root = tree(bytes);
+        if (!root.isObject() || !root.path("format").asString("").equals(FORMAT)) {
+            throw new BadInputException("This is no Lumbrit recipe: it must begin with {\"format\": \"" + FORMAT + "\", …}.");
+        }
+        int version = root.path("version").asInt(-1);
+        if (version != VERSION) {
+            throw new BadInputException(
+                    version > VERSION
+                            ? "The recipe is of version " + version + ", written by a newer Lumbrit; this one reads version " + VERSION + "."
+                            : "The recipe's version is missing or unknown; this Lumbrit reads version " + VERSION + ".");
+        }
+        return recipe(root);
+    }
+
+    /** A recipe without checking its format mark, as the server keeps it. */
+    public static Recipe recipe(JsonNode root) {
+        JsonNode props = root.path("props");
+        RecordReader reader = new RecordReader();
+        Object read = reader.object(root, Recipe.class, Set.of("format", "version", "props"), "");
+        if (!props.isMissingNode() && !(props.isArray() && props.isEmpty())) {
+            reader.problems().add(new Problem("props", "This version of Lumbrit has no props yet; leave the list empty."));
+        }
+        refuse(reader.problems());
+        return RecipeCheck.require((Recipe) read);
+    }
+
+    private static void refuse(List<Problem> problems) {
+        if (!problems.isEmpty()) {
+            throw new InvalidRecipeException(problems);
+        }
+    }
+
+    /** @throws InvalidRecipeException with the path of each problem, "edits[0].step.power" */
+    public static List<Edit> edits(JsonNode node) {
+        RecordReader reader = new RecordReader();
+        if (!node.isArray() || node.isEmpty() || node.size() > 500) {
+            throw new InvalidRecipeException("edits", "A list of 1 to 500 edits belongs here.");
+        }
+        List<Edit> edits = new java.util.ArrayList<>();
+        for (int i = 0; i < node.size(); i++) {
+            edits.add(reader.read(node.get(i), Edit.class, "edits[" + i + "]"));
+        }
+        refuse(reader.problems());
+        return edits;
+    }
+
+    public static <T> T read(JsonNode node, Class<T> type, String path) {
+        RecordReader reader = new RecordReader();
+        T value = reader.read(node, type, path);
+        refuse(reader.problems());
+        return value;
+    }
+
+    public static JsonNode tree(byte[] bytes) {
+        if (bytes.length > MOST_BYTES) {
+            throw new BadInputException("The recipe is larger than " + (MOST_BYTES >> 20) + " MB; a recipe holds rules only.");
+        }
+        try {
+            return MAPPER.readTree(bytes);
+        } catch (JacksonException e) {
+            String where = e.getLocation() == null
+                    ? ""
+                    : " (line " + e.getLocation().getLineNr() + ", column " + e.getLocation().getColumnNr() + ")";
+            throw new BadInputException("The recipe is no valid JSON: " + firstSentence(e.getOriginalMessage()) + where + ".", e);
+        }
+    }
+
+    private static String firstSentence(String message) {
+        String line = message.lines().findFirst().orElse("it cannot be read");
+        return line.length() > 160 ? line.substring(0, 160) + "…" : line;
+    }
+
+    public static ObjectNode node(Recipe recipe) {
+        ObjectNode node = MAPPER.createObjectNode();
+        node.put("format", FORMAT);
+        node.put("version", VERSION);
+        node.setAll((ObjectNode) RecordWriter.write(recipe));
+        node.set("props", MAPPER.createArrayNode());
+        return node;
+    }
+
+    public static JsonNode node(Object value) {
+        return RecordWriter.write(value);
+    }
+
+    /** Pretty, UTF-8, a line end at the end. */
+    public static byte[] write(Recipe recipe) {
+        return pretty(node(recipe));
+    }
+
+    public static byte[] pretty(JsonNode node) {
+        DefaultPrettyPrinter printer = new DefaultPrettyPrinter();
+        DefaultIndenter indenter = new DefaultIndenter("  ", "\n");
+        printer.indentObjectsWith(indenter);
+        return (MAPPER.writer(printer).writeValueAsString(node) + "\n").getBytes(StandardCharsets.UTF_8);
+    }
+}

@@ -1,0 +1,4 @@
+/**
+ * Points and paths from GeoJSON.
+ */
+package org.lumbrit.formats.places;

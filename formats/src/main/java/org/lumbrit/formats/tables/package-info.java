@@ -1,0 +1,4 @@
+/**
+ * CSV of samples and plants.
+ */
+package org.lumbrit.formats.tables;
