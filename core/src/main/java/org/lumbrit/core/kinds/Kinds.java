@@ -1,5 +1,6 @@
 package org.lumbrit.core.kinds;
 
+import java.lang.reflect.Method;
 import java.lang.reflect.RecordComponent;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -42,7 +43,9 @@ public final class Kinds {
 
     public static Object value(Record record, RecordComponent component) {
         try {
-            return component.getAccessor().invoke(record);
+            Method accessor = component.getAccessor();
+            accessor.setAccessible(true);
+            return accessor.invoke(record);
         } catch (ReflectiveOperationException e) {
             throw new IllegalStateException("cannot read " + component, e);
         }

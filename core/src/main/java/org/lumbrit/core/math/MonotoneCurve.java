@@ -9,6 +9,7 @@ public final class MonotoneCurve {
     private final double[] xs;
     private final double[] ys;
     private final double[] slopes;
+    private final boolean straight;
 
     /** @param xs not falling, at least one point; @param ys as many values. */
     public MonotoneCurve(double[] xs, double[] ys) {
@@ -18,6 +19,7 @@ public final class MonotoneCurve {
         this.xs = xs.clone();
         this.ys = ys.clone();
         this.slopes = slopes(xs, ys);
+        this.straight = xs.length == 2 && xs[0] == 0 && xs[1] == 1 && ys[0] == 0 && ys[1] == 1;
     }
 
     private static double[] slopes(double[] xs, double[] ys) {
@@ -52,6 +54,9 @@ public final class MonotoneCurve {
     }
 
     public double at(double x) {
+        if (straight) {
+            return Smooth.clamp01(x);
+        }
         int last = xs.length - 1;
         if (x >= xs[last]) {
             return ys[last];

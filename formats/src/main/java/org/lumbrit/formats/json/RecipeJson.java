@@ -128,7 +128,7 @@ public final class RecipeJson {
     public static byte[] pretty(JsonNode node) {
         DefaultPrettyPrinter printer = new DefaultPrettyPrinter();
         DefaultIndenter indenter = new DefaultIndenter("  ", "\n");
-        printer.indentObjectsWith(indenter);
-        return (MAPPER.writer(printer).writeValueAsString(node) + "\n").getBytes(StandardCharsets.UTF_8);
+        printer = printer.withObjectIndenter(indenter);
+        return (MAPPER.writer().with(printer).writeValueAsString(node) + "\n").getBytes(StandardCharsets.UTF_8);
     }
 }

@@ -1,0 +1,32 @@
+package org.lumbrit.cli;
+
+import java.util.List;
+import java.util.function.Function;
+import org.lumbrit.core.cover.CoverLayer;
+import org.lumbrit.core.drive.Layer;
+import org.lumbrit.core.falloff.Falloff;
+import org.lumbrit.core.site.Recipe;
+import org.lumbrit.formats.BadInputException;
+
+/** Finds by name or id, and says which names there are. */
+final class Find {
+    private Find() {}
+
+    static Falloff falloff(Recipe recipe, String wanted) {
+        return one("--falloff", recipe.falloffs(), wanted, Falloff::name, Falloff::id);
+    }
+
+    static CoverLayer cover(Recipe recipe, String wanted) {
+        return (CoverLayer) one("--layer", recipe.layers(), wanted, Layer::name, Layer::id);
+    }
+
+    private static <T> T one(
+            String option, List<T> all, String wanted, Function<T, String> name, Function<T, String> id) {
+        return all.stream()
+                .filter(each -> name.apply(each).equals(wanted))
+                .findFirst()
+                .or(() -> all.stream().filter(each -> id.apply(each).equals(wanted)).findFirst())
+                .orElseThrow(() -> new BadInputException(option + ": there is no “" + wanted + "” in the recipe; it has "
+                        + (all.isEmpty() ? "none" : String.join(", ", all.stream().map(name).toList())) + "."));
+    }
+}

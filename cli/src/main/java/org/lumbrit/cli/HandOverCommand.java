@@ -1,0 +1,57 @@
+package org.lumbrit.cli;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
+import java.util.EnumSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.concurrent.Callable;
+import org.lumbrit.formats.BadInputException;
+import org.lumbrit.formats.handover.HandOver;
+import org.lumbrit.formats.site.SiteFiles;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
+import picocli.CommandLine.Option;
+
+/** Writes files for other programs. */
+@Command(name = "handover", mixinStandardHelpOptions = true, description = "Writes files for other programs into a folder.")
+final class HandOverCommand implements Callable<Integer> {
+    @Mixin
+    private RecipeArgument recipe;
+
+    @Option(names = "--to", required = true, paramLabel = "FOLDER", description = "Where to write; made where it is not there.")
+    private Path folder;
+
+    @Option(names = "--format", split = ",", paramLabel = "FORMAT", description = "Any of: ${COMPLETION-CANDIDATES}; all unless given.")
+    private List<HandOver> formats = List.of();
+
+    @Override
+    public Integer call() throws Exception {
+        if (Files.exists(folder) && !Files.isDirectory(folder)) {
+            throw new BadInputException("--to: " + folder + " is a file; give a folder.");
+        }
+        SiteFiles site = recipe.site();
+        Set<HandOver> wanted = formats.isEmpty() ? EnumSet.allOf(HandOver.class) : EnumSet.copyOf(formats);
+        Map<String, byte[]> files = HandOver.files(recipe.evaluation(site), site, wanted);
+        for (Map.Entry<String, byte[]> file : files.entrySet()) {
+            write(folder.resolve(file.getKey()), file.getValue());
+        }
+        Output.print(files.get("report.txt"));
+        return 0;
+    }
+
+    /** Beside its place first, so that no half-written file is ever found under the name. */
+    private static void write(Path file, byte[] content) throws IOException {
+        Files.createDirectories(file.getParent());
+        Path beside = Files.createTempFile(file.getParent(), ".lumbrit", ".part");
+        try {
+            Files.write(beside, content);
+            Files.move(beside, file, StandardCopyOption.REPLACE_EXISTING, StandardCopyOption.ATOMIC_MOVE);
+        } finally {
+            Files.deleteIfExists(beside);
+        }
+    }
+}

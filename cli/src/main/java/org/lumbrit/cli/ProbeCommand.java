@@ -1,0 +1,72 @@
+package org.lumbrit.cli;
+
+import java.io.IOException;
+import java.io.Writer;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.concurrent.Callable;
+import org.lumbrit.core.falloff.Falloff;
+import org.lumbrit.core.site.SiteEvaluation;
+import org.lumbrit.core.surface.Ground;
+import org.lumbrit.core.surface.Lattice;
+import org.lumbrit.core.surface.Samples;
+import org.lumbrit.formats.BadInputException;
+import org.lumbrit.formats.tables.ProbeCsv;
+import picocli.CommandLine.ArgGroup;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
+import picocli.CommandLine.Option;
+
+/** Values of a falloff at points or on a grid. */
+@Command(name = "probe", mixinStandardHelpOptions = true, description = "Prints a falloff's values as CSV: x,y,z,value.")
+final class ProbeCommand implements Callable<Integer> {
+    private static final int MOST_NODES = 4096;
+
+    @Mixin
+    private RecipeArgument recipe;
+
+    @Option(names = "--falloff", required = true, paramLabel = "NAME", description = "Name or id of the falloff.")
+    private String name;
+
+    @Option(names = "--steps", description = "The source and every step in columns of their own.")
+    private boolean steps;
+
+    @ArgGroup(exclusive = true, multiplicity = "1")
+    private Where where;
+
+    /** One of the two ways to say where. */
+    static final class Where {
+        @Option(names = "--at", paramLabel = "CSV", description = "Points: columns x,z or x,y,z, on wish id.")
+        private Path points;
+
+        @Option(names = "--grid", paramLabel = "N", description = "N nodes along the longer side, border to border.")
+        private Integer grid;
+    }
+
+    @Override
+    public Integer call() throws Exception {
+        SiteEvaluation evaluation = recipe.evaluation(recipe.site());
+        Falloff falloff = Find.falloff(evaluation.plan().recipe(), name);
+        Samples samples = samples(evaluation.plan().ground());
+        try (Writer out = Output.writer()) {
+            ProbeCsv.write(evaluation, falloff, samples, steps, out);
+        }
+        return 0;
+    }
+
+    private Samples samples(Ground ground) throws IOException {
+        if (where.grid != null) {
+            if (where.grid < 2 || where.grid > MOST_NODES) {
+                throw new BadInputException("--grid: between 2 and " + MOST_NODES + " nodes, not " + where.grid + ".");
+            }
+            double longer = Math.max(ground.width(), ground.depth());
+            int columns = Math.max(2, (int) Math.round((where.grid - 1) * ground.width() / longer) + 1);
+            int rows = Math.max(2, (int) Math.round((where.grid - 1) * ground.depth() / longer) + 1);
+            return new Lattice(ground, columns, rows).samples();
+        }
+        if (!Files.isRegularFile(where.points)) {
+            throw new BadInputException("--at: there is no file " + where.points + ". Give a CSV with a header x,z or x,y,z.");
+        }
+        return ProbeCsv.points(Files.readString(where.points), ground);
+    }
+}

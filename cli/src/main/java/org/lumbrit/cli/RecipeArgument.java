@@ -1,0 +1,31 @@
+package org.lumbrit.cli;
+
+import java.nio.file.Path;
+import org.lumbrit.core.math.Cancel;
+import org.lumbrit.core.math.ResultsOfOneRun;
+import org.lumbrit.core.site.SiteEvaluation;
+import org.lumbrit.core.site.SitePlan;
+import org.lumbrit.formats.BadInputException;
+import org.lumbrit.formats.site.SiteFiles;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
+
+/** The recipe that a command works on, and the time. */
+final class RecipeArgument {
+    @Parameters(index = "0", paramLabel = "RECIPE", description = "A recipe file with its height map beside it, or a recipe zip.")
+    private Path file;
+
+    @Option(names = "--time", paramLabel = "S", description = "Seconds on the site's clock; 0 unless given.")
+    private double time;
+
+    SiteFiles site() {
+        return SiteFiles.read(file);
+    }
+
+    SiteEvaluation evaluation(SiteFiles site) {
+        if (!Double.isFinite(time) || Math.abs(time) > 1e9) {
+            throw new BadInputException("--time: seconds between −10⁹ and 10⁹, not " + time + ".");
+        }
+        return new SiteEvaluation(new SitePlan(site.recipe(), site.ground(), time), new ResultsOfOneRun(), Cancel.NEVER);
+    }
+}

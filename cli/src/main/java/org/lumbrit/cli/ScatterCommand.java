@@ -1,0 +1,50 @@
+package org.lumbrit.cli;
+
+import java.io.Writer;
+import java.util.Arrays;
+import java.util.concurrent.Callable;
+import org.lumbrit.core.cover.CoverLayer;
+import org.lumbrit.core.cover.Plants;
+import org.lumbrit.core.cover.Region;
+import org.lumbrit.core.site.SiteEvaluation;
+import org.lumbrit.formats.BadInputException;
+import org.lumbrit.formats.tables.PlantsCsv;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
+import picocli.CommandLine.Option;
+
+/** The plants of a layer. */
+@Command(name = "scatter", mixinStandardHelpOptions = true, description = "Prints the plants of a cover layer as CSV.")
+final class ScatterCommand implements Callable<Integer> {
+    @Mixin
+    private RecipeArgument recipe;
+
+    @Option(names = "--layer", required = true, paramLabel = "NAME", description = "Name or id of the cover layer.")
+    private String name;
+
+    @Option(names = "--tile", paramLabel = "x0,z0,x1,z1", description = "Only plants with x0 ≤ x < x1 and z0 ≤ z < z1.")
+    private String tile;
+
+    @Override
+    public Integer call() throws Exception {
+        SiteEvaluation evaluation = recipe.evaluation(recipe.site());
+        CoverLayer layer = Find.cover(evaluation.plan().recipe(), name);
+        Plants plants = tile == null ? evaluation.plants(layer) : evaluation.plants(layer, region());
+        try (Writer out = Output.writer()) {
+            PlantsCsv.write(layer, plants, out);
+        }
+        return 0;
+    }
+
+    private Region region() {
+        try {
+            double[] edges = Arrays.stream(tile.split(",")).mapToDouble(Double::parseDouble).toArray();
+            if (edges.length == 4 && Arrays.stream(edges).allMatch(Double::isFinite)) {
+                return new Region(edges[0], edges[1], edges[2], edges[3]);
+            }
+        } catch (NumberFormatException e) {
+            // said below, in the user's words
+        }
+        throw new BadInputException("--tile: four numbers in metres, x0,z0,x1,z1, as in --tile 0,0,10,10, not " + tile + ".");
+    }
+}

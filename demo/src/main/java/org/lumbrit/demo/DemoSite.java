@@ -1,0 +1,218 @@
+package org.lumbrit.demo;
+
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.lumbrit.core.cover.CoverLayer;
+import org.lumbrit.core.drive.Combine;
+import org.lumbrit.core.drive.Drive;
+import org.lumbrit.core.drive.PropertyRange;
+import org.lumbrit.core.falloff.ClampStep;
+import org.lumbrit.core.falloff.ContrastStep;
+import org.lumbrit.core.falloff.CurveStep;
+import org.lumbrit.core.falloff.DistanceSource;
+import org.lumbrit.core.falloff.FacingSource;
+import org.lumbrit.core.falloff.Falloff;
+import org.lumbrit.core.falloff.HeightSource;
+import org.lumbrit.core.falloff.InvertStep;
+import org.lumbrit.core.falloff.MultiplyStep;
+import org.lumbrit.core.falloff.NoiseSource;
+import org.lumbrit.core.falloff.RandomSource;
+import org.lumbrit.core.falloff.SlopeSource;
+import org.lumbrit.core.falloff.WindowStep;
+import org.lumbrit.core.math.CurvePoint;
+import org.lumbrit.core.math.Decimal;
+import org.lumbrit.core.plants.StrandPlant;
+import org.lumbrit.core.site.Clock;
+import org.lumbrit.core.site.GroundSpec;
+import org.lumbrit.core.site.Recipe;
+import org.lumbrit.core.site.RecipeCheck;
+import org.lumbrit.core.surface.Ground;
+import org.lumbrit.core.surface.Place;
+import org.lumbrit.formats.image.GreyPng;
+import org.lumbrit.formats.image.HeightMap;
+import org.lumbrit.formats.json.RecipeJson;
+import org.lumbrit.formats.places.GeoJsonPlaces;
+
+/**
+ * Makes the demo site's files anew: {@code DemoSite FOLDER}. The height map and the paths are written first and then read
+ * through the importers that a user's files go through.
+ */
+public final class DemoSite {
+    private DemoSite() {}
+
+    public static void main(String[] arguments) throws IOException {
+        Path folder = Path.of(arguments[0]);
+        Files.createDirectories(folder);
+        for (Map.Entry<String, byte[]> file : files().entrySet()) {
+            Files.write(folder.resolve(file.getKey()), file.getValue());
+        }
+    }
+
+    /** File name to content: the height map, the two paths, the recipe. */
+    public static Map<String, byte[]> files() {
+        GroundSpec spec = new GroundSpec(
+                "ground.png", TarnGround.WIDTH, TarnGround.LOWEST, TarnGround.HIGHEST, Optional.of(TarnGround.WATER));
+        byte[] png = heights();
+        Ground ground = HeightMap.read(png, "ground.png").ground(spec);
+        byte[] shore = geoJson("Shore", shoreline(ground), true);
+        byte[] causeway = geoJson("Causeway", List.of(new double[] {9, 52}, new double[] {5.5, 40}, new double[] {2.5, 29}, new double[] {1, 20}), false);
+        Place shorePath = GeoJsonPlaces.read(shore, "shore.geojson", ground).get(0);
+        Place causewayPath = GeoJsonPlaces.read(causeway, "causeway.geojson", ground).get(0);
+        Map<String, byte[]> files = new LinkedHashMap<>();
+        files.put("ground.png", png);
+        files.put("shore.geojson", shore);
+        files.put("causeway.geojson", causeway);
+        files.put("recipe.json", RecipeJson.write(recipe(spec, shorePath, causewayPath)));
+        return files;
+    }
+
+    private static byte[] heights() {
+        int n = TarnGround.NODES;
+        float[] values = new float[n * n];
+        for (int i = 0; i < values.length; i++) {
+            double h = TarnGround.height(TarnGround.x(i % n), TarnGround.x(i / n));
+            values[i] = (float) ((h - TarnGround.LOWEST) / (TarnGround.HIGHEST - TarnGround.LOWEST));
+        }
+        return GreyPng.of16(n, n, values);
+    }
+
+    /** Where the ground rises out of the water, seen from the middle of the tarn, a corner every degree and a half. */
+    private static List<double[]> shoreline(Ground ground) {
+        List<double[]> corners = new java.util.ArrayList<>();
+        for (int i = 0; i < 240; i++) {
+            double angle = 2 * StrictMath.PI * i / 240;
+            double dx = StrictMath.sin(angle);
+            double dz = StrictMath.cos(angle);
+            double dry = 0;
+            while (ground.height(-2 + dx * dry, 2 + dz * dry) < TarnGround.WATER) {
+                dry += 0.25;
+            }
+            double wet = dry - 0.25;
+            for (int halving = 0; halving < 30; halving++) {
+                double middle = (wet + dry) / 2;
+                if (ground.height(-2 + dx * middle, 2 + dz * middle) < TarnGround.WATER) {
+                    wet = middle;
+                } else {
+                    dry = middle;
+                }
+            }
+            corners.add(new double[] {-2 + dx * dry, 2 + dz * dry});
+        }
+        return corners;
+    }
+
+    /** Metres from the middle; the second coordinate runs north. */
+    private static byte[] geoJson(String name, List<double[]> corners, boolean closed) {
+        StringBuilder text = new StringBuilder();
+        text.append("{\"type\": \"FeatureCollection\", \"features\": [{\"type\": \"Feature\", \"properties\": {\"name\": \"")
+                .append(name)
+                .append("\"},\n  \"geometry\": {\"type\": \"LineString\", \"coordinates\": [");
+        int count = closed ? corners.size() + 1 : corners.size();
+        for (int i = 0; i < count; i++) {
+            double[] corner = corners.get(i % corners.size());
+            text.append(i == 0 ? "" : ", ")
+                    .append('[')
+                    .append(Decimal.write(corner[0], 3))
+                    .append(", ")
+                    .append(Decimal.write(-corner[1], 3))
+                    .append(']');
+        }
+        return text.append("]}}]}\n").toString().getBytes(StandardCharsets.UTF_8);
+    }
+
+    private static Recipe recipe(GroundSpec spec, Place shore, Place causeway) {
+        List<Place> places = List.of(shore, new org.lumbrit.core.surface.PathPlace("p2", causeway.name(), causeway.corners(), false));
+        List<Falloff> falloffs = List.of(
+                new Falloff(
+                        "shore",
+                        "Shore",
+                        new DistanceSource(shore.id(), 1.5, 13, DistanceSource.Across.PLAN),
+                        List.of(
+                                new WindowStep("s1", false, 0.1, 0.8),
+                                new ClampStep("s2", false, 0, 1),
+                                new ContrastStep("s3", false, 1.6),
+                                new MultiplyStep("s4", false, "tussocks", 0.75))),
+                new Falloff(
+                        "flat",
+                        "Flat",
+                        new SlopeSource(0, 16, 14),
+                        List.of(new ClampStep("s1", false, 0, 1), new ContrastStep("s2", false, 1.4))),
+                new Falloff(
+                        "tussocks",
+                        "Tussocks",
+                        new NoiseSource(3.2, 4, 0.5, 2, 1, 1, 1, NoiseSource.Range.ZERO_TO_ONE, 7),
+                        List.of(
+                                new WindowStep("s1", false, 0.36, 0.68),
+                                new ClampStep("s2", false, 0, 1),
+                                new CurveStep(
+                                        "s3",
+                                        false,
+                                        List.of(new CurvePoint(0, 0.04), new CurvePoint(0.5, 0.6), new CurvePoint(1, 1))))),
+                new Falloff(
+                        "causeway",
+                        "Causeway",
+                        new DistanceSource("p2", 1, 2.2, DistanceSource.Across.PLAN),
+                        List.of(new InvertStep("s1", false), new ContrastStep("s2", false, 1.5))),
+                new Falloff(
+                        "dry",
+                        "Dry ground",
+                        new HeightSource(TarnGround.WATER + 0.02, TarnGround.WATER + 0.35),
+                        List.of(
+                                new CurveStep(
+                                        "s1",
+                                        false,
+                                        List.of(new CurvePoint(0, 0), new CurvePoint(0.25, 0.7), new CurvePoint(1, 1))),
+                                new ClampStep("s2", false, 0, 1))),
+                new Falloff(
+                        "sunny",
+                        "Sunny side",
+                        new FacingSource(170, 35),
+                        List.of(new WindowStep("s1", false, 0.55, 0.95), new ClampStep("s2", false, 0, 1))),
+                new Falloff(
+                        "any",
+                        "Each its own",
+                        new RandomSource(5),
+                        List.of(new WindowStep("s1", false, 0, 1), new ClampStep("s2", false, 0, 1))));
+        CoverLayer grass = new CoverLayer(
+                "cotton-grass",
+                "Cotton grass",
+                12,
+                false,
+                new StrandPlant(4, 11, 62, 0.7, 0.75),
+                "#d9c27a",
+                "#8f5f3a",
+                Map.of(
+                        "density", new PropertyRange(0, 14, Combine.PRODUCT),
+                        "spacing", new PropertyRange(0.22, 0.22, Combine.PRODUCT),
+                        "length", new PropertyRange(0.28, 0.85, Combine.PRODUCT),
+                        "width", new PropertyRange(0.012, 0.03, Combine.PRODUCT),
+                        "lean", new PropertyRange(2, 22, Combine.PRODUCT),
+                        "heading", new PropertyRange(30, 120, Combine.PRODUCT),
+                        "yaw", new PropertyRange(0, 360, Combine.PRODUCT),
+                        "align", new PropertyRange(0, 0, Combine.PRODUCT),
+                        "tint", new PropertyRange(0, 1, Combine.PRODUCT)));
+        List<Drive> drives = List.of(
+                drive("density", "shore", CurvePoint.STRAIGHT),
+                drive("density", "flat", CurvePoint.STRAIGHT),
+                drive("density", "causeway", CurvePoint.STRAIGHT),
+                drive("density", "dry", CurvePoint.STRAIGHT),
+                drive("length", "shore", List.of(new CurvePoint(0, 0.15), new CurvePoint(0.6, 0.8), new CurvePoint(1, 1))),
+                drive("length", "any", List.of(new CurvePoint(0, 0.55), new CurvePoint(1, 1))),
+                drive("lean", "any", CurvePoint.STRAIGHT),
+                drive("yaw", "any", CurvePoint.STRAIGHT),
+                drive("tint", "tussocks", List.of(new CurvePoint(0, 1), new CurvePoint(1, 0.1))),
+                drive("tint", "sunny", List.of(new CurvePoint(0, 1), new CurvePoint(1, 0.5))));
+        return RecipeCheck.require(
+                new Recipe("Thessock Tarn", spec, places, falloffs, List.of(grass), drives, new Clock(24, 8)));
+    }
+
+    private static Drive drive(String property, String falloff, List<CurvePoint> curve) {
+        return new Drive("cotton-grass", property, falloff, curve);
+    }
+}
