@@ -59,10 +59,7 @@ final class ProbeCommand implements Callable<Integer> {
             if (where.grid < 2 || where.grid > MOST_NODES) {
                 throw new BadInputException("--grid: between 2 and " + MOST_NODES + " nodes, not " + where.grid + ".");
             }
-            double longer = Math.max(ground.width(), ground.depth());
-            int columns = Math.max(2, (int) Math.round((where.grid - 1) * ground.width() / longer) + 1);
-            int rows = Math.max(2, (int) Math.round((where.grid - 1) * ground.depth() / longer) + 1);
-            return new Lattice(ground, columns, rows).samples();
+            return Lattice.along(ground, where.grid).samples();
         }
         if (!Files.isRegularFile(where.points)) {
             throw new BadInputException("--at: there is no file " + where.points + ". Give a CSV with a header x,z or x,y,z.");

@@ -42,6 +42,12 @@ public final class ArrayBundle {
         return this;
     }
 
+    /** @param values taken as unsigned */
+    public ArrayBundle unsignedShorts(String name, int components, short[] values) {
+        put(name, "u16", components, 2 * values.length).asShortBuffer().put(values);
+        return this;
+    }
+
     public ArrayBundle ints(String name, int components, int[] values) {
         put(name, "u32", components, 4 * values.length).asIntBuffer().put(values);
         return this;

@@ -52,6 +52,11 @@ public record CoverLayer(
         properties = java.util.Collections.unmodifiableMap(complete);
     }
 
+    /** What every cover offers, in the order of the board. */
+    public static List<PropertyDescription> offeredProperties() {
+        return OFFERED;
+    }
+
     public PropertyRange range(String property) {
         return properties.get(property);
     }

@@ -84,6 +84,14 @@ public final class SitePlan {
         return key.key();
     }
 
+    /** Content key of everything that a layer shows: its settings, its properties and the ground. */
+    public String layerKey(Layer layer) {
+        KeyBuilder key = new KeyBuilder("layer/1").add(ground.key());
+        Canonical.write(key, (Record) layer, this::referenceKey);
+        layer.properties().keySet().forEach(property -> key.add(propertyKey(layer, property)));
+        return key.key();
+    }
+
     private List<String> stages(String falloffId) {
         List<String> known = stageKeys.get(falloffId);
         if (known != null) {

@@ -7,6 +7,15 @@ import org.lumbrit.core.math.KeyBuilder;
 /** Regular nodes over the ground, border to border, row by row from the north-west corner. */
 public record Lattice(Ground ground, int columns, int rows) {
 
+    /** So many nodes along the longer side of the ground, the other in proportion. */
+    public static Lattice along(Ground ground, int nodes) {
+        double longer = Math.max(ground.width(), ground.depth());
+        return new Lattice(
+                ground,
+                Math.max(2, (int) StrictMath.round((nodes - 1) * ground.width() / longer) + 1),
+                Math.max(2, (int) StrictMath.round((nodes - 1) * ground.depth() / longer) + 1));
+    }
+
     public String key() {
         return new KeyBuilder("lattice/1")
                 .add(ground.key())

@@ -1,0 +1,14 @@
+package org.lumbrit.server;
+
+import org.springframework.boot.SpringApplication;
+import org.springframework.boot.autoconfigure.SpringBootApplication;
+import org.springframework.boot.context.properties.EnableConfigurationProperties;
+
+/** Starts the server. */
+@SpringBootApplication
+@EnableConfigurationProperties(LumbritSettings.class)
+public class LumbritServer {
+    public static void main(String[] arguments) {
+        SpringApplication.run(LumbritServer.class, arguments);
+    }
+}

@@ -1,0 +1,13 @@
+package org.lumbrit.server;
+
+import org.springframework.boot.context.properties.ConfigurationProperties;
+import org.springframework.util.unit.DataSize;
+
+/**
+ * Settings of our own.
+ *
+ * @param data folder for results that are kept between starts
+ * @param demo folder of the demo site's files; empty for none
+ */
+@ConfigurationProperties("lumbrit")
+public record LumbritSettings(String data, DataSize resultsInMemory, DataSize resultsOnDisk, String demo) {}

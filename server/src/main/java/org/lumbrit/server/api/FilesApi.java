@@ -1,0 +1,209 @@
+package org.lumbrit.server.api;
+
+import jakarta.validation.constraints.NotNull;
+import java.io.IOException;
+import java.io.StringWriter;
+import java.nio.charset.StandardCharsets;
+import java.util.Arrays;
+import java.util.EnumSet;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Set;
+import java.util.UUID;
+import java.util.stream.Collectors;
+import org.lumbrit.core.cover.CoverLayer;
+import org.lumbrit.core.math.Cancel;
+import org.lumbrit.core.site.InvalidRecipeException;
+import org.lumbrit.core.site.Recipe;
+import org.lumbrit.core.site.SiteEvaluation;
+import org.lumbrit.core.surface.Lattice;
+import org.lumbrit.core.surface.Samples;
+import org.lumbrit.formats.BadInputException;
+import org.lumbrit.formats.handover.HandOver;
+import org.lumbrit.formats.image.GreyPng;
+import org.lumbrit.formats.image.HeightMap;
+import org.lumbrit.formats.json.RecipeJson;
+import org.lumbrit.formats.places.GeoJsonPlaces;
+import org.lumbrit.formats.site.SiteFiles;
+import org.lumbrit.formats.site.SiteZip;
+import org.lumbrit.formats.tables.PlantsCsv;
+import org.lumbrit.formats.tables.ProbeCsv;
+import org.lumbrit.server.storage.Assets;
+import org.lumbrit.server.storage.SiteStore;
+import org.lumbrit.server.view.Superseding;
+import org.lumbrit.server.view.ViewService;
+import org.springframework.http.ContentDisposition;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestHeader;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+import org.springframework.web.multipart.MultipartFile;
+import tools.jackson.databind.JsonNode;
+
+/** Files in and out: height maps, GeoJSON, recipe zips, tables, the hand-over. */
+@RestController
+class FilesApi {
+    private static final int PREVIEW = 320;
+
+    private final SiteStore store;
+    private final Assets assets;
+    private final ViewService views;
+    private final Superseding superseding;
+
+    FilesApi(SiteStore store, Assets assets, ViewService views, Superseding superseding) {
+        this.store = store;
+        this.assets = assets;
+        this.views = views;
+        this.superseding = superseding;
+    }
+
+    /**
+     * A height map that was read and kept.
+     *
+     * @param heights the name to use in a recipe; @param lowest least value, 0..1; @param highest greatest value
+     */
+    record HeightMapRead(
+            @NotNull String heights,
+            @NotNull Integer columns,
+            @NotNull Integer rows,
+            @NotNull Integer bits,
+            @NotNull Double lowest,
+            @NotNull Double highest) {}
+
+    /** Places that a file holds; they are not saved yet. */
+    record PlacesRead(
+            @NotNull @io.swagger.v3.oas.annotations.media.Schema(type = "array", implementation = PlaceSchema[].class)
+                    JsonNode places) {}
+
+    /** Stands for the schema's Place. */
+    @io.swagger.v3.oas.annotations.media.Schema(ref = "#/components/schemas/Place")
+    interface PlaceSchema {}
+
+    /** One way to hand over. */
+    record HandOverFormat(@NotNull String name, @NotNull String purpose) {}
+
+    @PostMapping(
+            path = "/api/heightmaps",
+            consumes = MediaType.MULTIPART_FORM_DATA_VALUE,
+            produces = MediaType.APPLICATION_JSON_VALUE)
+    HeightMapRead heightMap(@RequestParam MultipartFile file) throws IOException {
+        byte[] bytes = file.getBytes();
+        HeightMap map = HeightMap.read(bytes, "The file");
+        double lowest = 1;
+        double highest = 0;
+        for (float value : map.values()) {
+            lowest = Math.min(lowest, value);
+            highest = Math.max(highest, value);
+        }
+        return new HeightMapRead(assets.keep(bytes), map.columns(), map.rows(), map.bits(), lowest, highest);
+    }
+
+    @GetMapping(path = "/api/heightmaps/{name}/picture", produces = MediaType.IMAGE_PNG_VALUE)
+    byte[] heightMapPicture(@PathVariable String name) {
+        HeightMap map = HeightMap.read(assets.content(name), "The height map");
+        double scale = Math.max(1, Math.max(map.columns(), map.rows()) / (double) PREVIEW);
+        int columns = Math.max(1, (int) (map.columns() / scale));
+        int rows = Math.max(1, (int) (map.rows() / scale));
+        return GreyPng.of8(columns, rows, i -> {
+            int column = (int) (i % columns * scale);
+            int row = (int) (i / columns * scale);
+            return (int) (255 * map.values()[row * map.columns() + column] + 0.5);
+        });
+    }
+
+    @PostMapping(
+            path = "/api/sites/{id}/places",
+            consumes = MediaType.MULTIPART_FORM_DATA_VALUE,
+            produces = MediaType.APPLICATION_JSON_VALUE)
+    PlacesRead places(@PathVariable UUID id, @RequestParam MultipartFile file) throws IOException {
+        Recipe recipe = store.state(id).recipe();
+        String name = file.getOriginalFilename() == null ? "The file" : file.getOriginalFilename().replaceAll("^.*[/\\\\]", "");
+        return new PlacesRead(RecipeJson.node(GeoJsonPlaces.read(
+                file.getBytes(), name, views.evaluation(recipe, 0, Cancel.NEVER).plan().ground())));
+    }
+
+    @GetMapping("/api/sites/{id}/recipe.zip")
+    ResponseEntity<byte[]> recipeZip(@PathVariable UUID id) {
+        Recipe recipe = store.state(id).recipe();
+        return download(recipe.name() + ".zip", "application/zip", SiteZip.write(store.files(recipe)));
+    }
+
+    @GetMapping(path = "/api/handover/formats", produces = MediaType.APPLICATION_JSON_VALUE)
+    List<HandOverFormat> formats() {
+        return Arrays.stream(HandOver.values())
+                .map(format -> new HandOverFormat(format.name().toLowerCase(Locale.ROOT), format.purpose()))
+                .toList();
+    }
+
+    @GetMapping("/api/sites/{id}/handover.zip")
+    ResponseEntity<byte[]> handOver(
+            @PathVariable UUID id,
+            @RequestParam(defaultValue = "") List<String> formats,
+            @RequestHeader(name = "X-Tab", required = false) String tab)
+            throws IOException {
+        Set<HandOver> wanted = formats.isEmpty()
+                ? EnumSet.allOf(HandOver.class)
+                : formats.stream().map(FilesApi::format).collect(Collectors.toCollection(() -> EnumSet.noneOf(HandOver.class)));
+        SiteFiles site = store.files(store.state(id).recipe());
+        Cancel cancel = superseding.newest(tab == null ? null : tab + "/handover");
+        Map<String, byte[]> files = HandOver.files(views.evaluation(site.recipe(), 0, cancel), site, wanted);
+        java.io.ByteArrayOutputStream zip = new java.io.ByteArrayOutputStream();
+        SiteZip.pack(zip, files);
+        return download(site.recipe().name() + " hand-over.zip", "application/zip", zip.toByteArray());
+    }
+
+    private static HandOver format(String word) {
+        return Arrays.stream(HandOver.values())
+                .filter(format -> format.name().equalsIgnoreCase(word))
+                .findFirst()
+                .orElseThrow(() -> new BadInputException("There is no format “" + word + "”."));
+    }
+
+    @GetMapping("/api/sites/{id}/scatter.csv")
+    ResponseEntity<byte[]> scatter(@PathVariable UUID id, @RequestParam String layer) throws IOException {
+        Recipe recipe = store.state(id).recipe();
+        CoverLayer cover = (CoverLayer) recipe.layer(layer).orElseThrow(() -> InvalidRecipeException.missing("layer", layer));
+        StringWriter text = new StringWriter();
+        PlantsCsv.write(cover, views.evaluation(recipe, 0, Cancel.NEVER).plants(cover), text);
+        return download(cover.name() + ".csv", "text/csv", text.toString().getBytes(StandardCharsets.UTF_8));
+    }
+
+    @GetMapping("/api/sites/{id}/probe.csv")
+    ResponseEntity<byte[]> probe(
+            @PathVariable UUID id,
+            @RequestParam String falloff,
+            @RequestParam(defaultValue = "64") int grid,
+            @RequestParam(defaultValue = "false") boolean steps,
+            @RequestParam(defaultValue = "0") double time)
+            throws IOException {
+        if (grid < 2 || grid > 1024) {
+            throw new BadInputException("grid: between 2 and 1024 nodes, not " + grid + ".");
+        }
+        Recipe recipe = store.state(id).recipe();
+        SiteEvaluation evaluation = views.evaluation(recipe, time, Cancel.NEVER);
+        Samples samples = Lattice.along(evaluation.plan().ground(), grid).samples();
+        StringWriter text = new StringWriter();
+        ProbeCsv.write(
+                evaluation,
+                recipe.falloff(falloff).orElseThrow(() -> InvalidRecipeException.missing("falloff", falloff)),
+                samples,
+                steps,
+                text);
+        return download("probe.csv", "text/csv", text.toString().getBytes(StandardCharsets.UTF_8));
+    }
+
+    private static ResponseEntity<byte[]> download(String name, String type, byte[] bytes) {
+        return ResponseEntity.ok()
+                .contentType(MediaType.parseMediaType(type))
+                .header(
+                        HttpHeaders.CONTENT_DISPOSITION,
+                        ContentDisposition.attachment().filename(name, StandardCharsets.UTF_8).build().toString())
+                .body(bytes);
+    }
+}

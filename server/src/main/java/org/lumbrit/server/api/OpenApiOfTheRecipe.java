@@ -1,0 +1,26 @@
+package org.lumbrit.server.api;
+
+import io.swagger.v3.core.util.Json31;
+import io.swagger.v3.oas.models.media.Schema;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import org.lumbrit.formats.json.RecipeSchema;
+import org.springdoc.core.customizers.OpenApiCustomizer;
+import org.springframework.context.annotation.Bean;
+import org.springframework.context.annotation.Configuration;
+
+/** Puts the recipe's own schema into the OpenAPI document, so that there is one description of it and no second by hand. */
+@Configuration
+class OpenApiOfTheRecipe {
+    @Bean
+    OpenApiCustomizer recipeSchemas() {
+        return api -> RecipeSchema.definitions("#/components/schemas/").properties().forEach(entry -> {
+            try {
+                api.getComponents()
+                        .addSchemas(entry.getKey(), Json31.mapper().readValue(entry.getValue().toString(), Schema.class));
+            } catch (IOException e) {
+                throw new UncheckedIOException("the recipe's schema " + entry.getKey() + " is no OpenAPI schema", e);
+            }
+        });
+    }
+}

@@ -1,0 +1,159 @@
+package org.lumbrit.server.api;
+
+import io.swagger.v3.oas.annotations.media.Schema;
+import jakarta.validation.constraints.NotNull;
+import java.io.IOException;
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import org.lumbrit.core.site.Clock;
+import org.lumbrit.core.site.GroundSpec;
+import org.lumbrit.core.site.Recipe;
+import org.lumbrit.formats.json.RecipeJson;
+import org.lumbrit.formats.site.SiteFiles;
+import org.lumbrit.formats.site.SiteZip;
+import org.lumbrit.server.Demo;
+import org.lumbrit.server.storage.Assets;
+import org.lumbrit.server.storage.SiteState;
+import org.lumbrit.server.storage.SiteStore;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
+import org.springframework.web.bind.annotation.DeleteMapping;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PatchMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+import org.springframework.web.multipart.MultipartFile;
+import tools.jackson.databind.JsonNode;
+
+/** Sites: listing, making, editing, undo and redo. */
+@RestController
+@RequestMapping(path = "/api/sites", produces = MediaType.APPLICATION_JSON_VALUE)
+class SitesApi {
+    private final SiteStore store;
+    private final Assets assets;
+    private final Demo demo;
+
+    SitesApi(SiteStore store, Assets assets, Demo demo) {
+        this.store = store;
+        this.assets = assets;
+        this.demo = demo;
+    }
+
+    /** A site in full. */
+    record Site(
+            @NotNull UUID id,
+            @NotNull Integer revision,
+            @NotNull @Schema(ref = "#/components/schemas/Recipe") JsonNode recipe,
+            @NotNull String summary,
+            @NotNull Boolean canUndo,
+            @NotNull Boolean canRedo) {
+        static Site of(SiteState state) {
+            return new Site(
+                    state.id(),
+                    state.revision(),
+                    RecipeJson.node(state.recipe()),
+                    state.summary(),
+                    state.canUndo(),
+                    state.canRedo());
+        }
+    }
+
+    /** A line of the list of sites. */
+    record SiteLine(
+            @NotNull UUID id,
+            @NotNull String name,
+            @NotNull Integer revision,
+            @NotNull Integer falloffs,
+            @NotNull Integer layers,
+            @NotNull Double width) {}
+
+    /** Edits on the revision they are based on. */
+    record Edits(
+            @NotNull Integer base,
+            @NotNull @Schema(type = "array", implementation = EditSchema[].class) JsonNode edits) {}
+
+    /** Stands for the schema's Edit. */
+    @Schema(ref = "#/components/schemas/Edit")
+    interface EditSchema {}
+
+    /** A new site from a height map that was uploaded before. */
+    record NewSite(
+            @NotNull String name,
+            @NotNull String heights,
+            @NotNull Double width,
+            @NotNull Double lowest,
+            @NotNull Double highest,
+            Double waterLevel) {}
+
+    @GetMapping
+    List<SiteLine> list() {
+        return store.list().stream()
+                .map(state -> new SiteLine(
+                        state.id(),
+                        state.recipe().name(),
+                        state.revision(),
+                        state.recipe().falloffs().size(),
+                        state.recipe().layers().size(),
+                        state.recipe().ground().width()))
+                .toList();
+    }
+
+    @GetMapping("/{id}")
+    Site get(@PathVariable UUID id) {
+        return Site.of(store.state(id));
+    }
+
+    @PostMapping(consumes = MediaType.APPLICATION_JSON_VALUE)
+    @ResponseStatus(HttpStatus.CREATED)
+    Site create(@RequestBody NewSite wish) {
+        GroundSpec ground = new GroundSpec(
+                wish.heights(), wish.width(), wish.lowest(), wish.highest(), Optional.ofNullable(wish.waterLevel()));
+        Recipe recipe = new Recipe(wish.name().strip(), ground, List.of(), List.of(), List.of(), List.of(), new Clock(24, 8));
+        org.lumbrit.core.site.RecipeCheck.require(recipe);
+        return Site.of(store.create(new SiteFiles(recipe, java.util.Map.of(wish.heights(), assets.content(wish.heights())))));
+    }
+
+    @PostMapping("/demo")
+    @ResponseStatus(HttpStatus.CREATED)
+    Site createDemo() {
+        return Site.of(demo.create());
+    }
+
+    @PostMapping(path = "/zip", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
+    @ResponseStatus(HttpStatus.CREATED)
+    Site open(@RequestParam MultipartFile file) throws IOException {
+        return Site.of(store.create(SiteZip.read(file.getBytes())));
+    }
+
+    @PatchMapping("/{id}")
+    Site edit(@PathVariable UUID id, @RequestBody Edits change) {
+        return Site.of(store.edit(id, change.base(), RecipeJson.edits(change.edits())));
+    }
+
+    @PostMapping("/{id}/undo")
+    Site undo(@PathVariable UUID id) {
+        return Site.of(store.undo(id));
+    }
+
+    @PostMapping("/{id}/redo")
+    Site redo(@PathVariable UUID id) {
+        return Site.of(store.redo(id));
+    }
+
+    @DeleteMapping("/{id}")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void delete(@PathVariable UUID id) {
+        store.delete(id);
+    }
+
+    @PostMapping("/{id}/restore")
+    Site restore(@PathVariable UUID id) {
+        return Site.of(store.restore(id));
+    }
+}

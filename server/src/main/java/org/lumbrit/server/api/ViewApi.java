@@ -1,0 +1,144 @@
+package org.lumbrit.server.api;
+
+import io.swagger.v3.oas.annotations.media.Schema;
+import jakarta.validation.constraints.NotNull;
+import java.util.List;
+import java.util.UUID;
+import org.lumbrit.core.cover.CoverLayer;
+import org.lumbrit.core.cover.Plants;
+import org.lumbrit.core.drive.Layer;
+import org.lumbrit.core.math.Cancel;
+import org.lumbrit.core.site.Edit;
+import org.lumbrit.core.site.InvalidRecipeException;
+import org.lumbrit.core.site.Recipe;
+import org.lumbrit.core.site.SiteEvaluation;
+import org.lumbrit.core.site.WhyHere;
+import org.lumbrit.core.surface.Samples;
+import org.lumbrit.formats.json.RecipeJson;
+import org.lumbrit.server.results.KeptResults;
+import org.lumbrit.server.storage.NotFoundException;
+import org.lumbrit.server.storage.SiteStore;
+import org.lumbrit.server.view.Manifest;
+import org.lumbrit.server.view.Superseding;
+import org.lumbrit.server.view.ViewRequest;
+import org.lumbrit.server.view.ViewService;
+import org.springframework.http.CacheControl;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestHeader;
+import org.springframework.web.bind.annotation.RestController;
+import tools.jackson.databind.JsonNode;
+
+/** Looking at a site: manifests, immutable binaries, and the explanation of one place. */
+@RestController
+class ViewApi {
+    private static final CacheControl FOR_EVER =
+            CacheControl.maxAge(java.time.Duration.ofDays(365)).cachePublic().immutable();
+
+    private final SiteStore store;
+    private final ViewService views;
+    private final Superseding superseding;
+    private final KeptResults results;
+
+    ViewApi(SiteStore store, ViewService views, Superseding superseding, KeptResults results) {
+        this.store = store;
+        this.views = views;
+        this.superseding = superseding;
+        this.results = results;
+    }
+
+    /** A view of a revision with edits that are not saved yet. */
+    record Preview(
+            @NotNull Integer base,
+            @NotNull @Schema(type = "array", implementation = SitesApi.EditSchema[].class) JsonNode edits,
+            @NotNull ViewRequest view) {}
+
+    /**
+     * A place on the ground, or a plant by its number in the layer's list.
+     *
+     * @param plant −1 for a place on the ground
+     */
+    record Question(
+            @NotNull Integer base,
+            @NotNull String layer,
+            @NotNull String property,
+            @NotNull Double x,
+            @NotNull Double z,
+            @NotNull Integer plant) {}
+
+    /**
+     * The answer.
+     *
+     * @param plant the plant's identity, or empty; @param variant its variant, from 1, or 0
+     * @param others every property of the plant, or of the place
+     */
+    record Answer(
+            @NotNull WhyHere why,
+            @NotNull String plant,
+            @NotNull Integer variant,
+            @NotNull Double slope,
+            @NotNull List<PropertyValue> others) {}
+
+    /** One property's value. */
+    record PropertyValue(@NotNull String property, @NotNull String unit, @NotNull Double value) {}
+
+    @PostMapping(path = "/api/sites/{id}/view", produces = MediaType.APPLICATION_JSON_VALUE)
+    Manifest view(
+            @PathVariable UUID id,
+            @RequestHeader(name = "X-Tab", required = false) String tab,
+            @RequestBody Preview preview) {
+        Cancel cancel = superseding.newest(tab);
+        List<Edit> edits = preview.edits().isEmpty() ? List.of() : RecipeJson.edits(preview.edits());
+        Recipe recipe = store.preview(id, preview.base(), edits);
+        return views.manifest(recipe, preview.base(), preview.view(), cancel);
+    }
+
+    @GetMapping(path = "/api/data/{key}", produces = MediaType.APPLICATION_OCTET_STREAM_VALUE)
+    ResponseEntity<byte[]> data(@PathVariable String key) {
+        return ResponseEntity.ok().cacheControl(FOR_EVER).body(binary(key));
+    }
+
+    @GetMapping(path = "/api/pictures/{key}", produces = MediaType.IMAGE_PNG_VALUE)
+    ResponseEntity<byte[]> picture(@PathVariable String key) {
+        return ResponseEntity.ok().cacheControl(FOR_EVER).body(binary(key));
+    }
+
+    private byte[] binary(String key) {
+        return results.peek(key)
+                .filter(byte[].class::isInstance)
+                .map(byte[].class::cast)
+                .orElseThrow(() -> new NotFoundException("This result is not kept any more; ask for the view again."));
+    }
+
+    @PostMapping(path = "/api/sites/{id}/why", produces = MediaType.APPLICATION_JSON_VALUE)
+    Answer why(@PathVariable UUID id, @RequestBody Question question) {
+        Recipe recipe = store.preview(id, question.base(), List.of());
+        SiteEvaluation evaluation = views.evaluation(recipe, 0, Cancel.NEVER);
+        Layer layer = recipe.layer(question.layer())
+                .orElseThrow(() -> InvalidRecipeException.missing("layer", question.layer()));
+        Samples sample;
+        String plant = "";
+        int variant = 0;
+        if (question.plant() >= 0) {
+            Plants plants = evaluation.plants((CoverLayer) layer);
+            if (question.plant() >= plants.count()) {
+                throw new NotFoundException("This plant is not there any more; click again.");
+            }
+            sample = plants.feet().pick(Samples.NOT_KEPT, new int[] {question.plant()});
+            plant = java.util.HexFormat.of().toHexDigits(sample.id()[0]);
+            variant = plants.variant()[question.plant()] + 1;
+        } else {
+            sample = evaluation.plan().ground().samplesAt(new double[] {question.x()}, new double[] {question.z()});
+        }
+        double slope = StrictMath.toDegrees(StrictMath.acos(Math.min(1, sample.ny()[0])));
+        List<PropertyValue> others = layer.offered().stream()
+                .map(offer -> new PropertyValue(
+                        offer.name(), offer.unit(), (double) evaluation.property(layer, offer.name(), sample)[0]))
+                .toList();
+        return new Answer(WhyHere.at(evaluation, layer, question.property(), sample), plant, variant, slope, others);
+    }
+}

@@ -1,0 +1,131 @@
+package org.lumbrit.server.results;
+
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
+import java.util.Optional;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.CompletionException;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.ExecutionException;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.TimeoutException;
+import java.util.concurrent.atomic.AtomicInteger;
+import java.util.function.Function;
+import org.lumbrit.core.math.Cancel;
+import org.lumbrit.core.math.Results;
+import org.lumbrit.server.LumbritSettings;
+import org.springframework.stereotype.Component;
+
+/**
+ * Results by content key, in memory first, then on disk; both bounded. Requests for the same key share one computation, which
+ * goes on as long as one of them still waits.
+ */
+@Component
+public class KeptResults implements Results {
+    /** What took longer than this to compute is worth a file. */
+    private static final long WORTH_A_FILE_NANOS = 50_000_000;
+
+    private final Cache<String, Object> memory;
+    private final ResultFiles files;
+    private final ConcurrentHashMap<String, Flight> flights = new ConcurrentHashMap<>();
+
+    KeptResults(LumbritSettings settings) {
+        this.memory = Caffeine.newBuilder()
+                .maximumWeight(settings.resultsInMemory().toKilobytes())
+                .weigher((String key, Object value) -> (int) Math.min(Integer.MAX_VALUE, 1 + bytes(value) / 1024))
+                .build();
+        this.files = new ResultFiles(
+                java.nio.file.Path.of(settings.data()).resolve("results"), settings.resultsOnDisk().toBytes());
+    }
+
+    private static long bytes(Object value) {
+        if (value instanceof float[] floats) {
+            return 4L * floats.length;
+        }
+        if (value instanceof byte[] bytes) {
+            return bytes.length;
+        }
+        if (value instanceof Weighted weighted) {
+            return weighted.bytes();
+        }
+        throw new IllegalStateException("a result of " + value.getClass() + " does not say how large it is");
+    }
+
+    /** A computation under way and how many wait for it. */
+    private static final class Flight {
+        final CompletableFuture<Object> result = new CompletableFuture<>();
+        final AtomicInteger waiting = new AtomicInteger();
+    }
+
+    /** What is kept under a key, without computing anything. */
+    public Optional<Object> peek(String key) {
+        Object known = memory.getIfPresent(key);
+        return known != null ? Optional.of(known) : files.read(key);
+    }
+
+    @Override
+    @SuppressWarnings("unchecked")
+    public <T> T get(String key, Cancel waiting, Function<Cancel, T> compute) {
+        Object known = memory.getIfPresent(key);
+        if (known != null) {
+            return (T) known;
+        }
+        waiting.check();
+        Flight mine = new Flight();
+        Flight flight = flights.computeIfAbsent(key, missing -> mine);
+        flight.waiting.incrementAndGet();
+        try {
+            if (flight == mine) {
+                return (T) fly(key, mine, waiting, (Function<Cancel, Object>) (Function<?, ?>) compute);
+            }
+            return (T) await(flight, waiting);
+        } catch (Cancel.CancelledException e) {
+            waiting.check();
+            return get(key, waiting, compute);
+        } finally {
+            flight.waiting.decrementAndGet();
+        }
+    }
+
+    /** Computes in this thread; once its own caller is gone it goes on for the others. */
+    private Object fly(String key, Flight flight, Cancel waiting, Function<Cancel, Object> compute) {
+        Cancel shared = () -> flight.waiting.get() <= (waiting.cancelled() ? 1 : 0);
+        try {
+            Object value = files.read(key).orElse(null);
+            if (value == null) {
+                long start = System.nanoTime();
+                value = compute.apply(shared);
+                if (System.nanoTime() - start > WORTH_A_FILE_NANOS) {
+                    files.write(key, value);
+                }
+            }
+            memory.put(key, value);
+            flight.result.complete(value);
+            return value;
+        } catch (RuntimeException | Error e) {
+            flight.result.completeExceptionally(e);
+            throw e;
+        } finally {
+            flights.remove(key, flight);
+        }
+    }
+
+    private static Object await(Flight flight, Cancel waiting) {
+        while (true) {
+            waiting.check();
+            try {
+                return flight.result.get(20, TimeUnit.MILLISECONDS);
+            } catch (TimeoutException stillUnderWay) {
+                // asks again whether anybody waits
+            } catch (InterruptedException e) {
+                Thread.currentThread().interrupt();
+                throw new Cancel.CancelledException();
+            } catch (ExecutionException e) {
+                if (e.getCause() instanceof RuntimeException known) {
+                    throw known;
+                }
+                throw new CompletionException(e.getCause());
+            }
+        }
+    }
+}

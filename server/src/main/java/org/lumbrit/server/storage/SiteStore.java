@@ -1,0 +1,190 @@
+package org.lumbrit.server.storage;
+
+import java.nio.charset.StandardCharsets;
+import java.time.Instant;
+import java.util.List;
+import java.util.UUID;
+import org.lumbrit.core.site.Edit;
+import org.lumbrit.core.site.Recipe;
+import org.lumbrit.core.site.RecipeCheck;
+import org.lumbrit.formats.BadInputException;
+import org.lumbrit.formats.json.RecipeJson;
+import org.lumbrit.formats.site.SiteFiles;
+import org.springframework.context.ApplicationEventPublisher;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+
+/**
+ * Sites and their revisions. Every change makes a new revision that holds the whole recipe; undo is linear per site and a
+ * revision of its own, so it survives restarts and is the same in every tab.
+ */
+@Component
+public class SiteStore {
+    private final Sites sites;
+    private final Revisions revisions;
+    private final Assets assets;
+    private final ApplicationEventPublisher events;
+
+    SiteStore(Sites sites, Revisions revisions, Assets assets, ApplicationEventPublisher events) {
+        this.sites = sites;
+        this.revisions = revisions;
+        this.assets = assets;
+        this.events = events;
+    }
+
+    /** Published after a change is committed. */
+    public record SiteChanged(UUID site, int revision) {}
+
+    /** Makes a site from files; its height map is kept as an asset. */
+    @Transactional
+    public SiteState create(SiteFiles files) {
+        files.ground();
+        Recipe recipe = files.recipe().withGround(files.recipe().ground().withHeights(assets.keep(files.heights())));
+        SiteEntity site = sites.save(new SiteEntity(UUID.randomUUID(), Instant.now()));
+        return append(site, 1, null, null, "Site made", recipe);
+    }
+
+    private SiteState append(SiteEntity site, int state, Integer parent, Integer redo, String summary, Recipe recipe) {
+        String json = new String(RecipeJson.write(recipe), StandardCharsets.UTF_8);
+        RevisionEntity revision = revisions.save(
+                new RevisionEntity(site.id(), site.head() + 1, state, parent, redo, summary, json));
+        site.moveTo(revision.number());
+        events.publishEvent(new SiteChanged(site.id(), revision.number()));
+        return state(site, revision, recipe);
+    }
+
+    private SiteState state(SiteEntity site, RevisionEntity revision, Recipe recipe) {
+        RevisionEntity shown = revision.state() == revision.number() ? revision : revision(site.id(), revision.state());
+        return new SiteState(
+                site.id(), revision.number(), recipe, revision.summary(), shown.parent() != null, revision.redo() != null);
+    }
+
+    private RevisionEntity revision(UUID site, int number) {
+        return revisions.findById(new RevisionEntity.Key(site, number))
+                .orElseThrow(() -> new BadInputException("This site has no revision " + number + "; ask for the site again."));
+    }
+
+    private static Recipe recipe(RevisionEntity revision) {
+        return RecipeJson.read(revision.recipe().getBytes(StandardCharsets.UTF_8));
+    }
+
+    private SiteEntity present(UUID id) {
+        return sites.findById(id).filter(site -> !site.isDeleted()).orElseThrow(() -> gone());
+    }
+
+    private static NotFoundException gone() {
+        return new NotFoundException("This site is not here any more. Open the list of sites to see what is.");
+    }
+
+    /** Whether there never was a site. */
+    @Transactional(readOnly = true)
+    public boolean isEmpty() {
+        return sites.count() == 0;
+    }
+
+    @Transactional(readOnly = true)
+    public List<SiteState> list() {
+        return sites.present().stream().map(this::head).toList();
+    }
+
+    private SiteState head(SiteEntity site) {
+        RevisionEntity revision = revision(site.id(), site.head());
+        return state(site, revision, recipe(revision));
+    }
+
+    @Transactional(readOnly = true)
+    public SiteState state(UUID id) {
+        return head(present(id));
+    }
+
+    /** A site's recipe at a revision, with edits that are not saved. */
+    @Transactional(readOnly = true)
+    public Recipe preview(UUID id, int base, List<Edit> edits) {
+        present(id);
+        return apply(recipe(revision(id, base)), edits);
+    }
+
+    private static Recipe apply(Recipe recipe, List<Edit> edits) {
+        Recipe changed = recipe;
+        for (Edit edit : edits) {
+            changed = edit.apply(changed);
+        }
+        return RecipeCheck.require(changed);
+    }
+
+    /**
+     * Saves edits made on a revision. Where the site has moved on, they are applied to its head iff what they touch is
+     * unchanged.
+     *
+     * @throws StaleEditException where it is not
+     */
+    @Transactional
+    public SiteState edit(UUID id, int base, List<Edit> edits) {
+        SiteEntity site = held(id);
+        RevisionEntity head = revision(id, site.head());
+        Recipe now = recipe(head);
+        if (base != head.number()) {
+            Recipe then = recipe(revision(id, base));
+            boolean untouched = edits.stream().allMatch(edit -> edit.touches(then).equals(edit.touches(now)));
+            if (!untouched) {
+                throw new StaleEditException(head.number(), revisions.summariesAfter(id, base));
+            }
+        }
+        Recipe changed = apply(now, edits);
+        if (changed.equals(now)) {
+            return state(site, head, now);
+        }
+        if (!changed.ground().equals(now.ground())) {
+            new SiteFiles(changed, java.util.Map.of(changed.ground().heights(), assets.content(changed.ground().heights()))).ground();
+        }
+        int number = site.head() + 1;
+        return append(site, number, head.state(), null, edits.get(edits.size() - 1).summary(now), changed);
+    }
+
+    private SiteEntity held(UUID id) {
+        return sites.hold(id).filter(site -> !site.isDeleted()).orElseThrow(() -> gone());
+    }
+
+    @Transactional
+    public SiteState undo(UUID id) {
+        SiteEntity site = held(id);
+        RevisionEntity head = revision(id, site.head());
+        RevisionEntity shown = revision(id, head.state());
+        if (shown.parent() == null) {
+            return head(site);
+        }
+        shown.undone(head.redo());
+        RevisionEntity before = revision(id, shown.parent());
+        return append(site, before.number(), before.parent(), shown.number(), "Undid: " + shown.summary(), recipe(before));
+    }
+
+    @Transactional
+    public SiteState redo(UUID id) {
+        SiteEntity site = held(id);
+        RevisionEntity head = revision(id, site.head());
+        if (head.redo() == null) {
+            return head(site);
+        }
+        RevisionEntity again = revision(id, head.redo());
+        return append(
+                site, again.number(), again.parent(), again.redoAfter(), "Did again: " + again.summary(), recipe(again));
+    }
+
+    @Transactional
+    public void delete(UUID id) {
+        held(id).delete(Instant.now());
+    }
+
+    @Transactional
+    public SiteState restore(UUID id) {
+        SiteEntity site = sites.hold(id).orElseThrow(() -> gone());
+        site.restore();
+        return head(site);
+    }
+
+    /** A recipe together with the height map that it names. */
+    public SiteFiles files(Recipe recipe) {
+        String heights = recipe.ground().heights();
+        return new SiteFiles(recipe, java.util.Map.of(heights, assets.content(heights)));
+    }
+}

@@ -1,0 +1,132 @@
+package org.lumbrit.server.view;
+
+import org.lumbrit.core.cover.CoverLayer;
+import org.lumbrit.core.cover.Plants;
+import org.lumbrit.core.math.Cancel;
+import org.lumbrit.core.plants.PlantMesh;
+import org.lumbrit.core.surface.GroundLight;
+import org.lumbrit.core.surface.Lattice;
+import org.lumbrit.core.surface.Samples;
+import org.lumbrit.formats.ArrayBundle;
+import org.lumbrit.formats.image.GreyPng;
+
+/** The binaries that the browser gets, made from what the core computed. */
+final class Binaries {
+    static final int PICTURE = 88;
+    /** Where the sun stands in the daylight view, degrees: from the south-west, rather low. */
+    static final double SUN_HEADING = 232;
+
+    static final double SUN_ELEVATION = 27;
+    private static final int LIGHT_NODES = 257;
+
+    private Binaries() {}
+
+    /** Heights of the lattice; sunlight and sky light on a coarser one. */
+    static byte[] ground(Lattice lattice, Samples samples, Cancel cancel) {
+        float[] heights = new float[samples.count()];
+        for (int i = 0; i < heights.length; i++) {
+            heights[i] = (float) samples.y()[i];
+        }
+        Lattice coarse = lattice.ground().lattice(LIGHT_NODES);
+        Samples lit = coarse.samples();
+        ArrayBundle bundle = new ArrayBundle();
+        bundle.facts()
+                .put("columns", lattice.columns())
+                .put("rows", lattice.rows())
+                .put("lightColumns", coarse.columns())
+                .put("lightRows", coarse.rows())
+                .put("sunHeading", SUN_HEADING)
+                .put("sunElevation", SUN_ELEVATION);
+        return bundle.floats("heights", 1, heights)
+                .bytes("sun", 1, GroundLight.sun(coarse, lit, SUN_HEADING, SUN_ELEVATION, cancel))
+                .bytes("sky", 1, GroundLight.sky(coarse, lit, cancel))
+                .write();
+    }
+
+    /** Values between min and max as unsigned 16-bit numbers. */
+    static byte[] values(Lattice lattice, float[] values, float min, float max) {
+        short[] steps = new short[values.length];
+        double scale = max > min ? 65535 / ((double) max - min) : 0;
+        for (int i = 0; i < steps.length; i++) {
+            steps[i] = (short) (int) ((values[i] - min) * scale + 0.5);
+        }
+        ArrayBundle bundle = new ArrayBundle();
+        bundle.facts()
+                .put("columns", lattice.columns())
+                .put("rows", lattice.rows())
+                .put("min", min)
+                .put("max", max);
+        return bundle.unsignedShorts("values", 1, steps).write();
+    }
+
+    /** Foot, turn, size, variant and colour of every plant. */
+    static byte[] plants(CoverLayer layer, Plants plants) {
+        int n = plants.count();
+        float[] feet = new float[3 * n];
+        short[] turns = new short[4 * n];
+        float[] sizes = new float[2 * n];
+        byte[] looks = new byte[4 * n];
+        int[] colours = plants.colours(layer);
+        for (int i = 0; i < n; i++) {
+            feet[3 * i] = (float) plants.feet().x()[i];
+            feet[3 * i + 1] = (float) plants.feet().y()[i];
+            feet[3 * i + 2] = (float) plants.feet().z()[i];
+            for (int c = 0; c < 4; c++) {
+                turns[4 * i + c] = (short) Math.rint(plants.turn()[4 * i + c] * 32767);
+            }
+            sizes[2 * i] = plants.length()[i];
+            sizes[2 * i + 1] = plants.width()[i];
+            looks[4 * i] = (byte) (colours[i] >> 16);
+            looks[4 * i + 1] = (byte) (colours[i] >> 8);
+            looks[4 * i + 2] = (byte) colours[i];
+            looks[4 * i + 3] = plants.variant()[i];
+        }
+        return new ArrayBundle()
+                .floats("feet", 3, feet)
+                .shorts("turns", 4, turns)
+                .floats("sizes", 2, sizes)
+                .bytes("looks", 4, looks)
+                .write();
+    }
+
+    /** The variants of a plant one after the other: {@code positions0}, {@code normals0}, {@code along0}, {@code indices0} … */
+    static byte[] meshes(CoverLayer layer) {
+        ArrayBundle bundle = new ArrayBundle();
+        for (int v = 0; v < layer.plant().variants(); v++) {
+            PlantMesh mesh = layer.plant().mesh(layer.seed(), v);
+            bundle.floats("positions" + v, 3, mesh.positions())
+                    .floats("normals" + v, 3, mesh.normals())
+                    .floats("along" + v, 1, mesh.along())
+                    .ints("indices" + v, 1, mesh.indices());
+        }
+        bundle.facts().put("variants", layer.plant().variants());
+        return bundle.write();
+    }
+
+    /** A plan view in grey, the longer side as large as a card's picture. */
+    static byte[] picture(Lattice lattice, float[] values) {
+        double longest = Math.max(lattice.columns(), lattice.rows());
+        int columns = Math.max(1, (int) Math.round(PICTURE * lattice.columns() / longest));
+        int rows = Math.max(1, (int) Math.round(PICTURE * lattice.rows() / longest));
+        return GreyPng.of8(columns, rows, i -> {
+            int column = (int) ((i % columns + 0.5) * lattice.columns() / columns);
+            int row = (int) ((i / columns + 0.5) * lattice.rows() / rows);
+            return grey(values[row * lattice.columns() + column]);
+        });
+    }
+
+    /** Eight rows of eight swatches, one a plant. */
+    static byte[] swatches(float[] values) {
+        int side = PICTURE / 8;
+        return GreyPng.of8(8 * side, 8 * side, i -> {
+            int column = i % (8 * side);
+            int row = i / (8 * side);
+            boolean gap = column % side == side - 1 || row % side == side - 1;
+            return gap ? 24 : grey(values[row / side * 8 + column / side]);
+        });
+    }
+
+    private static int grey(float value) {
+        return (int) (Math.min(1, Math.max(0, value)) * 232 + 20);
+    }
+}
