@@ -5,6 +5,8 @@ import org.lumbrit.formats.site.SiteFiles;
 import org.lumbrit.server.storage.NotFoundException;
 import org.lumbrit.server.storage.SiteState;
 import org.lumbrit.server.storage.SiteStore;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
@@ -12,6 +14,8 @@ import org.springframework.stereotype.Component;
 /** The demo site, read from its files as a user's files are. */
 @Component
 public class Demo {
+    private static final Logger LOG = LoggerFactory.getLogger(Demo.class);
+
     private final LumbritSettings settings;
     private final SiteStore store;
 
@@ -26,6 +30,7 @@ public class Demo {
         if (!settings.demo().isBlank() && store.isEmpty()) {
             create();
         }
+        LOG.info("Lumbrit is ready");
     }
 
     public SiteState create() {

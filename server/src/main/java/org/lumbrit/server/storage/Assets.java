@@ -3,18 +3,15 @@ package org.lumbrit.server.storage;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
 import java.util.HexFormat;
-import org.springframework.data.jpa.repository.JpaRepository;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 
 /** Large immutable things. In a recipe an asset stands as {@code <hash>.png}, a file name that also works in a zip. */
 @Component
 public class Assets {
-    interface Rows extends JpaRepository<AssetEntity, String> {}
+    private final AssetRows rows;
 
-    private final Rows rows;
-
-    Assets(Rows rows) {
+    Assets(AssetRows rows) {
         this.rows = rows;
     }
 
