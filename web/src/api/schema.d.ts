@@ -359,10 +359,10 @@ export interface components {
             id: string;
             /** @constant */
             kind: "add";
-            skipped?: boolean;
+            skipped: boolean;
         };
         AllKinds: {
-            coverProperties: components["schemas"]["PropertyDescription"][];
+            coverProperties: components["schemas"]["CoverProperty"][];
             layers: components["schemas"]["Description"][];
             plants: components["schemas"]["Description"][];
             sources: components["schemas"]["Description"][];
@@ -395,7 +395,7 @@ export interface components {
              * @default 0
              */
             low: number;
-            skipped?: boolean;
+            skipped: boolean;
         };
         Clock: {
             /**
@@ -422,7 +422,7 @@ export interface components {
              * @default 2
              */
             power: number;
-            skipped?: boolean;
+            skipped: boolean;
         };
         /**
          * Cover
@@ -441,7 +441,7 @@ export interface components {
             /** @description plant */
             plant: components["schemas"]["Plant"];
             /** @description properties */
-            properties?: {
+            properties: {
                 [key: string]: components["schemas"]["PropertyRange"];
             };
             /**
@@ -459,6 +459,22 @@ export interface components {
              * @default #d8c98a
              */
             tintLow: string;
+        };
+        CoverProperty: {
+            help: string;
+            /** Format: double */
+            high: number;
+            /** Format: double */
+            low: number;
+            /** Format: double */
+            max: number;
+            /** Format: double */
+            min: number;
+            name: string;
+            /** Format: double */
+            sliderMax: number;
+            title: string;
+            unit: string;
         };
         CurvePoint: number[];
         /**
@@ -483,13 +499,13 @@ export interface components {
              *     ]
              */
             points: components["schemas"]["CurvePoint"][];
-            skipped?: boolean;
+            skipped: boolean;
         };
         Description: {
-            help?: string;
-            name?: string;
-            settings?: components["schemas"]["SettingDescription"][];
-            title?: string;
+            help: string;
+            name: string;
+            settings: components["schemas"]["SettingDescription"][];
+            title: string;
         };
         /**
          * Nearness
@@ -583,23 +599,23 @@ export interface components {
             kind: "facing";
         };
         Factor: {
-            falloff?: string;
-            marked?: boolean;
-            name?: string;
-            reading?: string;
+            falloff: string;
+            marked: boolean;
+            name: string;
+            reading: string;
             /** Format: double */
-            response?: number;
-            stages?: components["schemas"]["Stage"][];
+            response: number;
+            stages: components["schemas"]["Stage"][];
             /** Format: double */
-            value?: number;
+            value: number;
             /** Format: double */
-            without?: number;
+            without: number;
         };
         Falloff: {
             id: string;
             name: string;
             source: components["schemas"]["Source"];
-            steps?: components["schemas"]["Step"][];
+            steps: components["schemas"]["Step"][];
         };
         /**
          * Add falloff
@@ -779,7 +795,7 @@ export interface components {
             id: string;
             /** @constant */
             kind: "highest";
-            skipped?: boolean;
+            skipped: boolean;
         };
         /**
          * Invert
@@ -789,7 +805,7 @@ export interface components {
             id: string;
             /** @constant */
             kind: "invert";
-            skipped?: boolean;
+            skipped: boolean;
         };
         Layer: components["schemas"]["CoverLayer"];
         /**
@@ -877,7 +893,7 @@ export interface components {
             id: string;
             /** @constant */
             kind: "lowest";
-            skipped?: boolean;
+            skipped: boolean;
         };
         Manifest: {
             falloffs: components["schemas"]["FalloffView"][];
@@ -909,7 +925,7 @@ export interface components {
             id: string;
             /** @constant */
             kind: "multiply";
-            skipped?: boolean;
+            skipped: boolean;
         };
         NewSite: {
             heights: string;
@@ -1037,21 +1053,6 @@ export interface components {
             edits: components["schemas"]["EditSchema"][];
             view: components["schemas"]["ViewRequest"];
         };
-        PropertyDescription: {
-            byDefault?: components["schemas"]["PropertyRange"];
-            /** @enum {string} */
-            domain?: "PLACE" | "PLANT";
-            help?: string;
-            /** Format: double */
-            max?: number;
-            /** Format: double */
-            min?: number;
-            name?: string;
-            /** Format: double */
-            sliderMax?: number;
-            title?: string;
-            unit?: string;
-        };
         PropertyRange: {
             /**
              * @description combine
@@ -1096,15 +1097,15 @@ export interface components {
             seed: number;
         };
         Recipe: {
-            clock?: components["schemas"]["Clock"];
-            drives?: components["schemas"]["Drive"][];
-            falloffs?: components["schemas"]["Falloff"][];
+            clock: components["schemas"]["Clock"];
+            drives: components["schemas"]["Drive"][];
+            falloffs: components["schemas"]["Falloff"][];
             /** @constant */
             format: "lumbrit-recipe";
             ground: components["schemas"]["GroundSpec"];
-            layers?: components["schemas"]["Layer"][];
+            layers: components["schemas"]["Layer"][];
             name: string;
-            places?: components["schemas"]["Place"][];
+            places: components["schemas"]["Place"][];
             props?: unknown[];
             /** @constant */
             version: 1;
@@ -1127,25 +1128,25 @@ export interface components {
              * @default 1
              */
             scale: number;
-            skipped?: boolean;
+            skipped: boolean;
         };
         SettingDescription: {
-            byDefault?: string;
-            choices?: string[];
-            help?: string;
+            byDefault: string;
+            choices: string[];
+            help: string;
             /** Format: double */
-            max?: number;
+            max: number;
             /** Format: double */
-            min?: number;
-            name?: string;
-            onCard?: boolean;
+            min: number;
+            name: string;
+            onCard: boolean;
             /** Format: double */
-            sliderMax?: number;
+            sliderMax: number;
             /** Format: double */
-            sliderMin?: number;
-            title?: string;
-            type?: string;
-            unit?: string;
+            sliderMin: number;
+            title: string;
+            type: string;
+            unit: string;
         };
         ShownView: {
             /** Format: double */
@@ -1181,7 +1182,7 @@ export interface components {
          * @description Replaces the frame rate and the loop.
          */
         SiteEditSetClock: {
-            clock?: components["schemas"]["Clock"];
+            clock: components["schemas"]["Clock"];
             /** @constant */
             kind: "set-clock";
         };
@@ -1233,13 +1234,13 @@ export interface components {
         Source: components["schemas"]["HeightSource"] | components["schemas"]["FacingSource"] | components["schemas"]["SlopeSource"] | components["schemas"]["DistanceSource"] | components["schemas"]["NoiseSource"] | components["schemas"]["RandomSource"];
         SseEmitter: {
             /** Format: int64 */
-            timeout?: number;
+            timeout: number;
         };
         Stage: {
-            skipped?: boolean;
-            title?: string;
+            skipped: boolean;
+            title: string;
             /** Format: double */
-            value?: number;
+            value: number;
         };
         StageView: {
             picture: string;
@@ -1297,42 +1298,42 @@ export interface components {
             id: string;
             /** @constant */
             kind: "subtract";
-            skipped?: boolean;
+            skipped: boolean;
         };
         Summary: {
             /** Format: double */
-            covered?: number;
+            covered: number;
             /** Format: double */
-            from?: number;
-            histogram?: number[];
+            from: number;
+            histogram: number[];
             /** Format: float */
-            max?: number;
+            max: number;
             /** Format: float */
-            min?: number;
+            min: number;
             /** Format: double */
-            to?: number;
+            to: number;
         };
         ViewRequest: {
-            falloff?: string;
-            layer?: string;
-            property?: string;
+            falloff: string;
+            layer: string;
+            property: string;
             /** Format: int32 */
-            stage?: number;
+            stage: number;
         };
         WhyHere: {
-            factors?: components["schemas"]["Factor"][];
-            property?: string;
-            unit?: string;
+            factors: components["schemas"]["Factor"][];
+            property: string;
+            unit: string;
             /** Format: double */
-            value?: number;
+            value: number;
             /** Format: double */
-            weight?: number;
+            weight: number;
             /** Format: double */
-            x?: number;
+            x: number;
             /** Format: double */
-            y?: number;
+            y: number;
             /** Format: double */
-            z?: number;
+            z: number;
         };
         /**
          * Window
@@ -1352,7 +1353,7 @@ export interface components {
              * @default 0
              */
             low: number;
-            skipped?: boolean;
+            skipped: boolean;
         };
     };
     responses: never;

@@ -23,13 +23,16 @@ public final class RecipeSchema {
     private final ObjectNode definitions = NODES.objectNode();
     private final String prefix;
 
-    private RecipeSchema(String prefix) {
+    private final boolean complete;
+
+    private RecipeSchema(String prefix, boolean complete) {
         this.prefix = prefix;
+        this.complete = complete;
     }
 
     /** The whole document, as {@code ./lumbrit schema} prints it. */
     public static ObjectNode document() {
-        RecipeSchema schema = new RecipeSchema("#/$defs/");
+        RecipeSchema schema = new RecipeSchema("#/$defs/", false);
         ObjectNode root = NODES.objectNode();
         root.put("$schema", "https://json-schema.org/draft/2020-12/schema");
         root.put("title", "Lumbrit recipe");
@@ -38,9 +41,12 @@ public final class RecipeSchema {
         return root;
     }
 
-    /** Definitions by name with references that begin with a prefix, for embedding: Recipe, Edit and all they use. */
+    /**
+     * Definitions by name with references that begin with a prefix, for embedding: Recipe, Edit and all they use. They
+     * describe what is written, so settings with a default count as required.
+     */
     public static ObjectNode definitions(String prefix) {
-        RecipeSchema schema = new RecipeSchema(prefix);
+        RecipeSchema schema = new RecipeSchema(prefix, true);
         schema.definitions.set("Recipe", schema.recipe());
         schema.reference(Edit.class);
         return schema.definitions;
@@ -149,8 +155,11 @@ public final class RecipeSchema {
         return object.put("additionalProperties", false);
     }
 
-    private static boolean mustBeGiven(RecordComponent component, Setting setting) {
+    private boolean mustBeGiven(RecordComponent component, Setting setting) {
         Class<?> type = component.getType();
+        if (complete) {
+            return type != Optional.class;
+        }
         boolean mayBeLeftOut = type == boolean.class
                 || type == Optional.class
                 || type == Map.class

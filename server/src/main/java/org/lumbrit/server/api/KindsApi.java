@@ -23,7 +23,36 @@ class KindsApi {
             @NotNull List<Description> steps,
             @NotNull List<Description> layers,
             @NotNull List<Description> plants,
-            @NotNull List<PropertyDescription> coverProperties) {}
+            @NotNull List<CoverProperty> coverProperties) {}
+
+    /**
+     * A row of the board.
+     *
+     * @param low end of a new layer; @param high end of a new layer
+     */
+    record CoverProperty(
+            @NotNull String name,
+            @NotNull String title,
+            @NotNull String help,
+            @NotNull String unit,
+            @NotNull Double min,
+            @NotNull Double max,
+            @NotNull Double sliderMax,
+            @NotNull Double low,
+            @NotNull Double high) {
+        static CoverProperty of(PropertyDescription d) {
+            return new CoverProperty(
+                    d.name(),
+                    d.title(),
+                    d.help(),
+                    d.unit(),
+                    d.min(),
+                    d.max(),
+                    d.sliderMax(),
+                    d.byDefault().low(),
+                    d.byDefault().high());
+        }
+    }
 
     @GetMapping(path = "/api/kinds", produces = MediaType.APPLICATION_JSON_VALUE)
     AllKinds kinds() {
@@ -32,7 +61,7 @@ class KindsApi {
                 describe(Step.class),
                 describe(Layer.class),
                 describe(Plant.class),
-                CoverLayer.offeredProperties());
+                CoverLayer.offeredProperties().stream().map(CoverProperty::of).toList());
     }
 
     private static List<Description> describe(Class<?> sealed) {

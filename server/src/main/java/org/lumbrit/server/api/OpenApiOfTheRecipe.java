@@ -1,6 +1,7 @@
 package org.lumbrit.server.api;
 
 import io.swagger.v3.core.util.Json31;
+import io.swagger.v3.oas.models.OpenAPI;
 import io.swagger.v3.oas.models.media.Schema;
 import java.io.IOException;
 import java.io.UncheckedIOException;
@@ -12,9 +13,23 @@ import org.springframework.context.annotation.Configuration;
 /** Puts the recipe's own schema into the OpenAPI document, so that there is one description of it and no second by hand. */
 @Configuration
 class OpenApiOfTheRecipe {
+    /** Our records have no optional parts unless they say so. */
+    private static void requireAll(Schema<?> schema) {
+        if (schema.getProperties() != null && schema.getRequired() == null) {
+            schema.setRequired(java.util.List.copyOf(schema.getProperties().keySet()));
+        }
+    }
+
     @Bean
     OpenApiCustomizer recipeSchemas() {
-        return api -> RecipeSchema.definitions("#/components/schemas/").properties().forEach(entry -> {
+        return api -> {
+            api.getComponents().getSchemas().values().forEach(OpenApiOfTheRecipe::requireAll);
+            addRecipe(api);
+        };
+    }
+
+    private static void addRecipe(OpenAPI api) {
+        RecipeSchema.definitions("#/components/schemas/").properties().forEach(entry -> {
             try {
                 api.getComponents()
                         .addSchemas(entry.getKey(), Json31.mapper().readValue(entry.getValue().toString(), Schema.class));

@@ -1,0 +1,102 @@
+import type {
+  AllKinds,
+  Answer,
+  Edit,
+  HeightMapRead,
+  Manifest,
+  Place,
+  Site,
+  SiteLine,
+  ViewRequest,
+} from './types';
+
+/** An error as the server's problem details tell it. */
+export class Problem extends Error {
+  constructor(
+    message: string,
+    readonly status: number,
+    readonly fields: { path: string; message: string }[] = [],
+    readonly changes: string[] = [],
+  ) {
+    super(message);
+  }
+}
+
+interface Details {
+  detail?: string;
+  fields?: { path: string; message: string }[];
+  changes?: string[];
+}
+
+/** Names this tab, so that its newer view requests cancel its older ones. */
+const tab = crypto.randomUUID();
+
+async function send(path: string, init: RequestInit = {}): Promise<Response> {
+  let response: Response;
+  try {
+    response = await fetch(path, { ...init, headers: { 'X-Tab': tab, ...init.headers } });
+  } catch (error) {
+    if (error instanceof DOMException && error.name === 'AbortError') throw error;
+    throw new Problem('Lumbrit does not answer. Is it still running? Nothing you see is lost; it is tried again.', 0);
+  }
+  if (!response.ok) {
+    const details = (await response.json().catch(() => ({}))) as Details;
+    throw new Problem(details.detail ?? `The server answered ${response.status}.`, response.status, details.fields, details.changes);
+  }
+  return response;
+}
+
+async function json<T>(path: string, init?: RequestInit): Promise<T> {
+  return (await send(path, init)).json() as Promise<T>;
+}
+
+function body(method: string, content: unknown, signal?: AbortSignal): RequestInit {
+  return { method, body: JSON.stringify(content), headers: { 'Content-Type': 'application/json' }, signal };
+}
+
+function form(file: File): RequestInit {
+  const data = new FormData();
+  data.append('file', file);
+  return { method: 'POST', body: data };
+}
+
+export interface NewSite {
+  name: string;
+  heights: string;
+  width: number;
+  lowest: number;
+  highest: number;
+  waterLevel?: number;
+}
+
+export interface Question {
+  base: number;
+  layer: string;
+  property: string;
+  x: number;
+  z: number;
+  plant: number;
+}
+
+export const api = {
+  kinds: () => json<AllKinds>('/api/kinds'),
+  sites: () => json<SiteLine[]>('/api/sites'),
+  site: (id: string) => json<Site>(`/api/sites/${id}`),
+  createDemo: () => json<Site>('/api/sites/demo', { method: 'POST' }),
+  create: (site: NewSite) => json<Site>('/api/sites', body('POST', site)),
+  openZip: (file: File) => json<Site>('/api/sites/zip', form(file)),
+  readHeightMap: (file: File) => json<HeightMapRead>('/api/heightmaps', form(file)),
+  readPlaces: (id: string, file: File) => json<{ places: Place[] }>(`/api/sites/${id}/places`, form(file)),
+  edit: (id: string, base: number, edits: Edit[]) => json<Site>(`/api/sites/${id}`, body('PATCH', { base, edits })),
+  undo: (id: string) => json<Site>(`/api/sites/${id}/undo`, { method: 'POST' }),
+  redo: (id: string) => json<Site>(`/api/sites/${id}/redo`, { method: 'POST' }),
+  remove: (id: string) => send(`/api/sites/${id}`, { method: 'DELETE' }),
+  restore: (id: string) => json<Site>(`/api/sites/${id}/restore`, { method: 'POST' }),
+  view: (id: string, base: number, edits: Edit[], view: ViewRequest, signal?: AbortSignal) =>
+    json<Manifest>(`/api/sites/${id}/view`, body('POST', { base, edits, view }, signal)),
+  why: (id: string, question: Question) => json<Answer>(`/api/sites/${id}/why`, body('POST', question)),
+  data: async (key: string) => (await send(`/api/data/${key}`)).arrayBuffer(),
+  handOverFormats: () => json<{ name: string; purpose: string }[]>('/api/handover/formats'),
+  handOver: (id: string, formats: string[], signal: AbortSignal) =>
+    send(`/api/sites/${id}/handover.zip?formats=${formats.join(',')}`, { signal }),
+};

@@ -1,0 +1,86 @@
+import { useQuery } from '@tanstack/react-query';
+import { useRef, useState } from 'react';
+import { Link, useParams } from 'react-router';
+import { api } from '../api/client';
+import { NoteHolder, sayProblem } from '../parts/notes';
+import { grouped } from '../parts/numbers';
+
+const TITLES: Record<string, string> = { glb: '3D scene (GLB)', masks: 'Masks (16-bit PNG)', csv: 'Plants (CSV)', recipe: 'Recipe' };
+
+/** What is handed over, for whom, in which format. */
+export function HandOverPage() {
+  const { id } = useParams<{ id: string }>();
+  const site = useQuery({ queryKey: ['site', id], queryFn: () => api.site(id!) });
+  const formats = useQuery({ queryKey: ['formats'], queryFn: api.handOverFormats, staleTime: Infinity });
+  const [without, setWithout] = useState<string[]>([]);
+  const [written, setWritten] = useState<{ bytes: number; seconds: number } | null>(null);
+  const [working, setWorking] = useState(false);
+  const abort = useRef(new AbortController());
+  const chosen = (formats.data ?? []).map((each) => each.name).filter((name) => !without.includes(name));
+  const write = async () => {
+    abort.current = new AbortController();
+    setWorking(true);
+    setWritten(null);
+    const start = performance.now();
+    try {
+      const response = await api.handOver(id!, chosen, abort.current.signal);
+      const blob = await response.blob();
+      const link = document.createElement('a');
+      link.href = URL.createObjectURL(blob);
+      link.download = `${site.data?.recipe.name ?? 'site'} hand-over.zip`;
+      link.click();
+      URL.revokeObjectURL(link.href);
+      setWritten({ bytes: blob.size, seconds: (performance.now() - start) / 1000 });
+    } catch (error) {
+      if (!(error instanceof DOMException && error.name === 'AbortError')) sayProblem(error);
+    }
+    setWorking(false);
+  };
+  return (
+    <>
+      <header className="head">
+        <Link to="/" className="brand">
+          Lumbrit
+        </Link>
+        <Link to={`/sites/${id}`} className="muted text-decoration-none">
+          {site.data?.recipe.name ?? '…'}
+        </Link>
+        <span>/ Hand over</span>
+      </header>
+      <main className="page">
+        <h1 className="fs-3">Hand over</h1>
+        <p className="muted">Everything goes into one zip with a short report of what is in it. Metres, +Y up, the origin in the middle of the site.</p>
+        {site.error && <p role="alert">{site.error.message}</p>}
+        <div className="d-grid gap-2 mb-3">
+          {formats.data?.map((format) => (
+            <label key={format.name} className="place-card flex-row align-items-baseline gap-3 p-3">
+              <input
+                type="checkbox"
+                checked={!without.includes(format.name)}
+                onChange={(event) => setWithout((list) => (event.target.checked ? list.filter((name) => name !== format.name) : [...list, format.name]))}
+              />
+              <span>
+                <b className="serif fs-6">{TITLES[format.name] ?? format.name}</b>
+                <br />
+                <span className="muted">{format.purpose}.</span>
+              </span>
+            </label>
+          ))}
+        </div>
+        <div className="d-flex gap-3 align-items-center">
+          <button className="btn btn-primary" disabled={working || chosen.length === 0} onClick={() => void write()}>
+            {working ? 'Writing …' : 'Write the zip'}
+          </button>
+          {working && (
+            <button className="btn btn-quiet" onClick={() => abort.current.abort()}>
+              Stop
+            </button>
+          )}
+          {chosen.length === 0 && <span className="muted">Choose at least one.</span>}
+          <span role="status">{written && `Written: ${grouped(written.bytes / 1024)} kB in ${written.seconds.toFixed(1)} s. The report inside says what each file holds.`}</span>
+        </div>
+      </main>
+      <NoteHolder />
+    </>
+  );
+}

@@ -1,0 +1,30 @@
+import '@fontsource-variable/source-sans-3/index.css';
+import '@fontsource-variable/source-serif-4/index.css';
+import 'bootstrap/dist/css/bootstrap.min.css';
+import 'bootstrap-icons/font/bootstrap-icons.css';
+import './theme.css';
+import './workbench.css';
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { StrictMode } from 'react';
+import { createRoot } from 'react-dom/client';
+import { BrowserRouter, Route, Routes } from 'react-router';
+import { HandOverPage } from './handover/HandOverPage';
+import { SitesPage } from './sites/SitesPage';
+import { WorkbenchPage } from './workbench/WorkbenchPage';
+
+const queries = new QueryClient({ defaultOptions: { queries: { retry: 2, refetchOnWindowFocus: false, staleTime: 5_000 } } });
+document.documentElement.dataset.bsTheme = localStorage.getItem('theme') ?? 'light';
+
+createRoot(document.getElementById('root')!).render(
+  <StrictMode>
+    <QueryClientProvider client={queries}>
+      <BrowserRouter>
+        <Routes>
+          <Route path="/" element={<SitesPage />} />
+          <Route path="/sites/:id" element={<WorkbenchPage />} />
+          <Route path="/sites/:id/handover" element={<HandOverPage />} />
+        </Routes>
+      </BrowserRouter>
+    </QueryClientProvider>
+  </StrictMode>,
+);

@@ -1,0 +1,160 @@
+import { useRef, useState } from 'react';
+import type { CurvePoint } from '../api/types';
+import { curvePath } from './curve';
+
+interface Props {
+  points: CurvePoint[];
+  histogram?: number[];
+  onPreview: (points: CurvePoint[]) => void;
+  onCommit: (points: CurvePoint[]) => void;
+}
+
+const W = 260;
+const H = 150;
+const PAD = 10;
+
+/**
+ * One editor for response curves and curve steps: drag points, double-click adds one, Delete takes the chosen one away, and
+ * its numbers can be typed.
+ */
+export function CurveEditor({ points, histogram, onPreview, onCommit }: Props) {
+  const svg = useRef<SVGSVGElement>(null);
+  const [moving, setMoving] = useState<CurvePoint[] | null>(null);
+  const [chosen, setChosen] = useState(0);
+  const [held, setHeld] = useState(-1);
+  const now = moving ?? points;
+  const at = (event: { clientX: number; clientY: number }): CurvePoint => {
+    const box = svg.current!.getBoundingClientRect();
+    const x = (((event.clientX - box.left) / box.width) * (W + 2 * PAD) - PAD) / W;
+    const y = 1 - (((event.clientY - box.top) / box.height) * (H + 2 * PAD) - PAD) / H;
+    return [hundredths(x), hundredths(y)];
+  };
+  const placed = (index: number, [x, y]: CurvePoint): CurvePoint[] => {
+    const left = index > 0 ? now[index - 1]![0] : 0;
+    const right = index < now.length - 1 ? now[index + 1]![0] : 1;
+    return now.map((point, i) => (i === index ? [Math.min(right, Math.max(left, x)), y] : point));
+  };
+  const finish = (next: CurvePoint[]) => {
+    setMoving(null);
+    onCommit(next);
+  };
+  const add = (event: React.MouseEvent) => {
+    const point = at(event);
+    const index = now.findIndex(([x]) => x > point[0]);
+    const next = index < 0 ? [...now, point] : [...now.slice(0, index), point, ...now.slice(index)];
+    setChosen(index < 0 ? next.length - 1 : index);
+    finish(next);
+  };
+  const remove = () => {
+    if (now.length < 3) return;
+    setChosen(Math.max(0, chosen - 1));
+    finish(now.filter((_, i) => i !== chosen));
+  };
+  const byKey = (event: React.KeyboardEvent, index: number) => {
+    const by = event.shiftKey ? 0.1 : 0.01;
+    const [x, y] = now[index]!;
+    const next: Record<string, CurvePoint> = {
+      ArrowLeft: [hundredths(x - by), y],
+      ArrowRight: [hundredths(x + by), y],
+      ArrowUp: [x, hundredths(y + by)],
+      ArrowDown: [x, hundredths(y - by)],
+    };
+    if (event.key === 'Delete' || event.key === 'Backspace') {
+      event.stopPropagation();
+      remove();
+    } else if (next[event.key]) {
+      event.preventDefault();
+      event.stopPropagation();
+      finish(placed(index, next[event.key]!));
+    }
+  };
+  const point = now[Math.min(chosen, now.length - 1)] ?? [0, 0];
+  const most = Math.max(...(histogram ?? [1]));
+  return (
+    <div>
+      <svg
+        ref={svg}
+        className="curve-editor"
+        viewBox={`${-PAD} ${-PAD} ${W + 2 * PAD} ${H + 2 * PAD}`}
+        role="group"
+        aria-label="Curve: from the value that goes in, left to right, to the value that comes out"
+        onDoubleClick={add}
+        onPointerMove={(event) => {
+          if (held < 0) return;
+          const next = placed(held, at(event));
+          setMoving(next);
+          onPreview(next);
+        }}
+        onPointerUp={() => {
+          if (held >= 0 && moving) finish(moving);
+          setHeld(-1);
+        }}
+      >
+        {histogram?.map((share, i) => (
+          <rect key={i} x={(i * W) / histogram.length} width={W / histogram.length - 1} y={H - (share / most) * H} height={(share / most) * H} fill="var(--line)" opacity={0.6} />
+        ))}
+        {[0, 0.25, 0.5, 0.75, 1].map((t) => (
+          <g key={t} className="grid">
+            <line x1={t * W} x2={t * W} y1={0} y2={H} />
+            <line x1={0} x2={W} y1={t * H} y2={t * H} />
+          </g>
+        ))}
+        <path className="line" d={curvePath(now, W, H, 80)} />
+        {now.map(([x, y], i) => (
+          <circle
+            key={i}
+            cx={x * W}
+            cy={(1 - Math.min(1, Math.max(0, y))) * H}
+            r={i === chosen ? 7 : 5}
+            tabIndex={0}
+            role="slider"
+            aria-label={`Point ${i + 1}`}
+            aria-valuenow={y}
+            aria-valuetext={`in ${x}, out ${y}`}
+            onFocus={() => setChosen(i)}
+            onPointerDown={(event) => {
+              event.currentTarget.ownerSVGElement?.setPointerCapture(event.pointerId);
+              setChosen(i);
+              setHeld(i);
+            }}
+            onKeyDown={(event) => byKey(event, i)}
+          />
+        ))}
+      </svg>
+      <div className="d-flex gap-2 align-items-center mt-2 small">
+        <span className="muted">in</span>
+        <CoordinateField value={point[0]} label="In" onCommit={(x) => finish(placed(chosen, [x, point[1]]))} />
+        <span className="muted">out</span>
+        <CoordinateField value={point[1]} label="Out" onCommit={(y) => finish(placed(chosen, [point[0], y]))} />
+        <button className="btn btn-quiet btn-sm ms-auto" disabled={now.length < 3} onClick={remove}>
+          Take point away
+        </button>
+      </div>
+      <div className="muted small mt-1">Drag a point. Double-click adds one.</div>
+    </div>
+  );
+}
+
+function CoordinateField({ value, label, onCommit }: { value: number; label: string; onCommit: (value: number) => void }) {
+  const [text, setText] = useState<string | null>(null);
+  const finish = () => {
+    const number = Number((text ?? '').replace(',', '.'));
+    if (text !== null && text.trim() !== '' && Number.isFinite(number)) onCommit(hundredths(number));
+    setText(null);
+  };
+  return (
+    <input
+      className="form-control form-control-sm"
+      size={4}
+      aria-label={label}
+      value={text ?? String(value)}
+      onChange={(event) => setText(event.target.value)}
+      onBlur={finish}
+      onKeyDown={(event) => event.key === 'Enter' && event.currentTarget.blur()}
+    />
+  );
+}
+
+function hundredths(value: number): number {
+  return Math.min(1, Math.max(0, Math.round(value * 100) / 100));
+}

@@ -1,0 +1,42 @@
+/** A number as it is shown: at most so many significant digits, a true minus. */
+export function shown(value: number, digits = 3): string {
+  if (!Number.isFinite(value)) return '–';
+  const magnitude = Math.abs(value);
+  const places = magnitude === 0 ? 0 : Math.max(0, Math.min(4, digits - 1 - Math.floor(Math.log10(magnitude))));
+  const text = Number(value.toFixed(places)).toString();
+  return text.replace('-', '−');
+}
+
+/** A whole number with thin spaces between the thousands. */
+export function grouped(value: number): string {
+  return Math.round(value)
+    .toString()
+    .replace(/\B(?=(\d{3})+(?!\d))/g, '\u202f');
+}
+
+export function percent(share: number): string {
+  const value = share * 100;
+  return `${value > 0 && value < 1 ? value.toFixed(1) : Math.round(value)} %`;
+}
+
+/** Metres below one as centimetres, below a centimetre as millimetres. */
+export function withUnit(value: number, unit: string): string {
+  if (unit === 'm' && value !== 0 && Math.abs(value) < 1) {
+    return Math.abs(value) < 0.01 ? `${shown(value * 1000)} mm` : `${shown(value * 100)} cm`;
+  }
+  if (unit === '') return shown(value);
+  return unit === '°' ? `${shown(value)}°` : `${shown(value)} ${unit}`;
+}
+
+const FACTORS: Record<string, number> = { mm: 0.001, cm: 0.01, m: 1, km: 1000 };
+
+/** Reads "35 cm", "0.35", "−2" for a unit; null where it is no number. */
+export function parsed(text: string, unit: string): number | null {
+  const match = /^\s*([−-]?\d*[.,]?\d+(?:e[−-]?\d+)?)\s*([a-z°/²%]*)\s*$/i.exec(text);
+  if (!match) return null;
+  const value = Number(match[1]!.replace('−', '-').replace(',', '.'));
+  const given = match[2]!.toLowerCase();
+  if (!Number.isFinite(value)) return null;
+  if (unit === 'm' && given in FACTORS) return value * FACTORS[given]!;
+  return value;
+}

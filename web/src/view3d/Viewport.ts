@@ -1,0 +1,430 @@
+import {
+  BufferAttribute,
+  BufferGeometry,
+  DataTexture,
+  FloatType,
+  Line,
+  LineBasicMaterial,
+  LineLoop,
+  LinearFilter,
+  LinearSRGBColorSpace,
+  Matrix4,
+  Mesh,
+  NearestFilter,
+  PlaneGeometry,
+  RedFormat,
+  RGFormat,
+  Scene,
+  ShaderMaterial,
+  UnsignedByteType,
+  Vector2,
+  Vector3,
+  Vector4,
+  WebGLRenderTarget,
+  WebGLRenderer,
+} from 'three';
+import type { Bundle } from '../api/bundle';
+import { Eye, type Pose } from './camera';
+import { groundGeometry, heightAt, meet, type Heights } from './ground';
+import { PlantMeshes } from './plants';
+import { Ripening } from './Ripening';
+import * as shaders from './shaders';
+
+/** What is under the pointer. */
+export interface Hit {
+  x: number;
+  y: number;
+  z: number;
+  /** Number of the plant in its layer's list, or −1. */
+  plant: number;
+  layer: string;
+}
+
+const DRAFT_NODES = 129;
+const FINE_NODES = 512;
+
+/**
+ * The 3D view, outside React. It draws on demand only: a quick draft while something moves; when it rests the picture ripens
+ * over a few fine passes and then drawing stops.
+ */
+export class Viewport {
+  private readonly renderer: WebGLRenderer;
+  private readonly eye: Eye;
+  private readonly scene = new Scene();
+  private readonly overlay = new Scene();
+  private readonly skyScene = new Scene();
+  private readonly mirrorTarget = new WebGLRenderTarget(512, 320, { depthBuffer: true });
+  private readonly ripening: Ripening;
+  private readonly uniforms = {
+    uSun: { value: new Vector3(0, 1, 0) },
+    uEye: { value: new Vector3() },
+    uSize: { value: new Vector2(1, 1) },
+    uLight: { value: null as DataTexture | null },
+    uHazeReach: { value: 260 },
+    uValues: { value: null as DataTexture | null },
+    uScale: { value: new Vector4(0, 1, 1, 1) },
+    uValuesShown: { value: 0 },
+    uHeights: { value: new Vector2(0, 1) },
+    uWater: { value: -1e9 },
+    uMirror: { value: 0 },
+    uBroaden: { value: 1 },
+    uToWorld: { value: new Matrix4() },
+    uHeightMap: { value: null as DataTexture | null },
+    uMirrorMap: { value: null as unknown },
+  };
+  private readonly groundMaterial = this.material(shaders.GROUND_VERTEX, shaders.GROUND_FRAGMENT);
+  private readonly plantMaterial = this.material(shaders.COMMON + shaders.PLANT_VERTEX, shaders.PLANT_FRAGMENT);
+  private readonly waterMaterial = this.material(shaders.WATER_VERTEX, shaders.WATER_FRAGMENT);
+  private draft: Mesh | null = null;
+  private fine: Mesh | null = null;
+  private water: Mesh | null = null;
+  private heights: Heights | null = null;
+  private plants = new Map<string, PlantMeshes>();
+  private keys = new Map<string, string>();
+  private values: { columns: number; rows: number; steps: Uint16Array; min: number; max: number } | null = null;
+  private draftPlants = 1500;
+  private observer: ResizeObserver;
+  private framed = false;
+  /** Called when a fine picture has begun or ended ripening. */
+  onRipen: (passes: number, of: number) => void = () => undefined;
+
+  constructor(private readonly canvas: HTMLCanvasElement) {
+    this.renderer = new WebGLRenderer({ canvas, antialias: false, preserveDrawingBuffer: true, powerPreference: 'high-performance' });
+    this.renderer.outputColorSpace = LinearSRGBColorSpace;
+    this.renderer.autoClear = false;
+    this.eye = new Eye({ target: [0, 8, 0], heading: 0, elevation: 20, distance: 90 });
+    this.plantMaterial.side = 2;
+    this.uniforms.uMirrorMap.value = this.mirrorTarget.texture;
+    const sky = new Mesh(new PlaneGeometry(2, 2), this.material(shaders.SKY_VERTEX, shaders.SKY_FRAGMENT));
+    (sky.material as ShaderMaterial).depthWrite = false;
+    sky.frustumCulled = false;
+    this.skyScene.add(sky);
+    this.ripening = new Ripening(this.renderer, {
+      pass: (jitterX, jitterY) => this.drawFine(jitterX, jitterY),
+      done: (passes, of) => this.onRipen(passes, of),
+    });
+    this.observer = new ResizeObserver(() => this.resize());
+    this.observer.observe(canvas.parentElement ?? canvas);
+    this.resize();
+  }
+
+  private material(vertex: string, fragment: string): ShaderMaterial {
+    return new ShaderMaterial({ uniforms: this.uniforms, vertexShader: vertex, fragmentShader: shaders.COMMON + fragment });
+  }
+
+  private resize(): void {
+    const holder = this.canvas.parentElement;
+    if (!holder) return;
+    const { width, height } = holder.getBoundingClientRect();
+    if (width < 2 || height < 2) return;
+    this.renderer.setSize(width, height, false);
+    this.ripening.resize(width, height);
+    this.draw();
+  }
+
+  get pose(): Pose {
+    return this.eye.pose;
+  }
+
+  set pose(pose: Pose) {
+    this.eye.pose = pose;
+    this.draw();
+  }
+
+  get parallel(): boolean {
+    return this.eye.isParallel;
+  }
+
+  set parallel(on: boolean) {
+    this.eye.isParallel = on;
+    this.draw();
+  }
+
+  orbit(heading: number, elevation: number): void {
+    this.eye.orbit(heading, elevation);
+    this.draw();
+  }
+
+  pan(right: number, up: number): void {
+    this.eye.pan(right, up);
+    this.draw();
+  }
+
+  zoom(factor: number): void {
+    this.eye.zoom(factor);
+    this.draw();
+  }
+
+  /** Puts the whole site into the picture, from the south, or from above. */
+  frame(plan: boolean): void {
+    if (!this.heights) return;
+    const { width, depth } = this.heights;
+    const size = Math.max(width, depth);
+    const water = this.uniforms.uWater.value;
+    const base = water > -1e8 ? water : heightAt(this.heights, 0, 0);
+    this.eye.isParallel = plan;
+    this.eye.pose = plan
+      ? { target: [0, base, 0], heading: 0, elevation: 90, distance: (size / 2) * 3.25 }
+      : { target: [size * 0.012, base + size * 0.028, -size * 0.02], heading: 352, elevation: 9.5, distance: size * 0.41 };
+    this.draw();
+  }
+
+  setGround(key: string, bundle: Bundle, width: number, depth: number, lowest: number, highest: number, water: number | null): void {
+    const signature = `${key}/${water}`;
+    if (this.keys.get('ground') === signature) return;
+    this.keys.set('ground', signature);
+    const { facts, arrays } = bundle;
+    this.heights = { columns: facts.columns!, rows: facts.rows!, width, depth, values: arrays.heights as Float32Array };
+    this.uniforms.uSize.value.set(width, depth);
+    this.uniforms.uHeights.value.set(lowest, highest);
+    this.uniforms.uHazeReach.value = Math.max(width, depth) * 1.55;
+    const h = (facts.sunHeading! * Math.PI) / 180;
+    const e = (facts.sunElevation! * Math.PI) / 180;
+    this.uniforms.uSun.value.set(Math.sin(h) * Math.cos(e), Math.sin(e), -Math.cos(h) * Math.cos(e));
+    this.uniforms.uLight.value = this.lightTexture(facts.lightColumns!, facts.lightRows!, arrays.sun as Uint8Array, arrays.sky as Uint8Array);
+    const map = new DataTexture(this.heights.values, this.heights.columns, this.heights.rows, RedFormat, FloatType);
+    const smooth = this.renderer.extensions.has('OES_texture_float_linear');
+    map.minFilter = map.magFilter = smooth ? LinearFilter : NearestFilter;
+    map.needsUpdate = true;
+    this.uniforms.uHeightMap.value = map;
+    for (const mesh of [this.draft, this.fine, this.water]) {
+      if (mesh) {
+        this.scene.remove(mesh);
+        mesh.geometry.dispose();
+      }
+    }
+    this.draft = new Mesh(groundGeometry(this.heights, DRAFT_NODES), this.groundMaterial);
+    this.fine = new Mesh(groundGeometry(this.heights, FINE_NODES), this.groundMaterial);
+    this.scene.add(this.draft, this.fine);
+    this.setWater(water);
+    if (!this.framed) {
+      this.framed = true;
+      this.frame(false);
+    }
+    this.draw();
+  }
+
+  private setWater(level: number | null): void {
+    this.water = null;
+    this.uniforms.uWater.value = level ?? -1e9;
+    if (level === null || !this.heights) return;
+    const { width, depth } = this.heights;
+    const geometry = new PlaneGeometry(width, depth).rotateX(-Math.PI / 2).translate(0, level, 0);
+    this.water = new Mesh(geometry, this.waterMaterial);
+    this.water.frustumCulled = false;
+    this.scene.add(this.water);
+  }
+
+  private lightTexture(columns: number, rows: number, sun: Uint8Array, sky: Uint8Array): DataTexture {
+    const both = new Uint8Array(2 * sun.length);
+    for (let i = 0; i < sun.length; i++) {
+      both[2 * i] = sun[i]!;
+      both[2 * i + 1] = sky[i]!;
+    }
+    const texture = new DataTexture(both, columns, rows, RGFormat, UnsignedByteType);
+    texture.minFilter = texture.magFilter = LinearFilter;
+    texture.unpackAlignment = 1;
+    texture.needsUpdate = true;
+    return texture;
+  }
+
+  /** Values on the ground's lattice, shown from low (dark) to high (light). */
+  setValues(key: string, bundle: Bundle, low: number, high: number): void {
+    const signature = `${key}/${low}/${high}`;
+    if (this.keys.get('values') === signature) return;
+    this.keys.set('values', signature);
+    const { columns, rows, min, max } = bundle.facts as { columns: number; rows: number; min: number; max: number };
+    const steps = bundle.arrays.values as Uint16Array;
+    this.values = { columns, rows, steps, min, max };
+    const bytes = new Uint8Array(steps.length);
+    for (let i = 0; i < steps.length; i++) bytes[i] = steps[i]! >> 8;
+    this.uniforms.uValues.value?.dispose();
+    const texture = new DataTexture(bytes, columns, rows, RedFormat, UnsignedByteType);
+    texture.minFilter = texture.magFilter = LinearFilter;
+    texture.unpackAlignment = 1;
+    texture.needsUpdate = true;
+    this.uniforms.uValues.value = texture;
+    const range = high - low || 1;
+    this.uniforms.uScale.value.set((min - low) / range, (max - min) / range, (columns - 1) / columns, (rows - 1) / rows);
+    if (this.uniforms.uValuesShown.value > 0) this.draw();
+  }
+
+  /** The shown value at a place, or null where there is none. */
+  valueAt(x: number, z: number): number | null {
+    if (!this.values || !this.heights) return null;
+    const { columns, rows, steps, min, max } = this.values;
+    const grid = { ...this.heights, columns, rows, values: steps as unknown as Float32Array };
+    return min + (heightAt(grid, x, z) / 65535) * (max - min);
+  }
+
+  setMode(values: boolean): void {
+    this.uniforms.uValuesShown.value = values ? 1 : 0;
+    this.draw();
+  }
+
+  setPlants(layer: string, key: string, plants: Bundle, shapes: Bundle): void {
+    if (this.keys.get(layer) === key) return;
+    this.dropPlants(layer);
+    this.keys.set(layer, key);
+    const meshes = new PlantMeshes(layer, plants, shapes, this.plantMaterial);
+    this.plants.set(layer, meshes);
+    this.scene.add(...meshes.meshes);
+    this.draw();
+  }
+
+  /** Forgets plants of layers that are not in the list. */
+  keepPlants(layers: string[]): void {
+    for (const layer of [...this.plants.keys()]) if (!layers.includes(layer)) this.dropPlants(layer);
+  }
+
+  private dropPlants(layer: string): void {
+    const old = this.plants.get(layer);
+    if (!old) return;
+    this.scene.remove(...old.meshes);
+    old.dispose();
+    this.plants.delete(layer);
+    this.keys.delete(layer);
+    this.draw();
+  }
+
+  /** Lines on the ground: the places that matter now. */
+  setLines(lines: { points: [number, number, number][]; closed: boolean; colour: string }[]): void {
+    this.overlay.clear();
+    for (const line of lines) {
+      const lifted = line.points.flatMap(([x, y, z]) => [x, Math.max(y, this.heights ? heightAt(this.heights, x, z) : y) + 0.12, z]);
+      const points = line.points.length === 1 ? cross(lifted) : lifted;
+      const geometry = new BufferGeometry();
+      geometry.setAttribute('position', new BufferAttribute(new Float32Array(points), 3));
+      const material = new LineBasicMaterial({ color: line.colour, depthTest: false, transparent: true, opacity: 0.9 });
+      this.overlay.add(line.closed ? new LineLoop(geometry, material) : new Line(geometry, material));
+    }
+    this.draw();
+  }
+
+  /** What lies under a point of the canvas, in CSS pixels from its corner. */
+  hit(left: number, top: number): Hit | null {
+    if (!this.heights) return null;
+    const width = this.canvas.clientWidth;
+    const height = this.canvas.clientHeight;
+    this.eye.update(width, height);
+    const ray = this.eye.ray((2 * left) / width - 1, 1 - (2 * top) / height);
+    const met = meet(this.heights, ray.from, ray.along);
+    const plant = this.plantAt(left, top, width, height, met);
+    if (plant) return plant;
+    return met && { x: met[0], y: met[1], z: met[2], plant: -1, layer: '' };
+  }
+
+  /** The plant whose middle is drawn within a few pixels of the pointer, the nearest to the eye. */
+  private plantAt(left: number, top: number, width: number, height: number, ground: [number, number, number] | null): Hit | null {
+    const eye = this.eye.position;
+    const limit = ground ? eye.distanceTo(new Vector3(...ground)) + 0.6 : Infinity;
+    const matrix = new Matrix4().multiplyMatrices(this.eye.camera.projectionMatrix, this.eye.camera.matrixWorldInverse);
+    const at = new Vector3();
+    let best: Hit | null = null;
+    let nearest = limit;
+    for (const plants of this.plants.values()) {
+      for (let i = 0; i < plants.count; i++) {
+        const [x, y, z] = [plants.feet[3 * i]!, plants.feet[3 * i + 1]!, plants.feet[3 * i + 2]!];
+        const far = Math.hypot(x - eye.x, y - eye.y, z - eye.z);
+        if (far >= nearest || far > 60) continue;
+        at.set(x, y + 0.4 * plants.sizes[2 * i]!, z).applyMatrix4(matrix);
+        const px = ((at.x + 1) / 2) * width - left;
+        const py = ((1 - at.y) / 2) * height - top;
+        if (at.z < 1 && px * px + py * py < 25) {
+          nearest = far;
+          best = { x, y, z, plant: i, layer: plants.layer };
+        }
+      }
+    }
+    return best;
+  }
+
+  private setUp(jitterX: number, jitterY: number): void {
+    const size = this.renderer.getSize(new Vector2());
+    this.eye.update(size.x, size.y, jitterX, jitterY);
+    this.uniforms.uEye.value.copy(this.eye.position);
+    this.uniforms.uToWorld.value.multiplyMatrices(this.eye.camera.matrixWorld, this.eye.camera.projectionMatrixInverse);
+  }
+
+  /** The sky and the coarse ground seen in the water, by an eye below it. */
+  private drawMirror(): void {
+    if (!this.water || !this.draft || this.eye.pose.elevation > 70) return;
+    const level = this.uniforms.uWater.value;
+    const camera = this.eye.camera;
+    const flip = new Matrix4().set(1, 0, 0, 0, 0, -1, 0, 2 * level, 0, 0, 1, 0, 0, 0, 0, 1);
+    const world = camera.matrixWorld.clone();
+    const view = camera.matrixWorldInverse.clone();
+    camera.matrixWorld.premultiply(flip);
+    camera.matrixWorldInverse.copy(camera.matrixWorld).invert();
+    camera.matrixWorldAutoUpdate = false;
+    this.uniforms.uToWorld.value.multiplyMatrices(camera.matrixWorld, camera.projectionMatrixInverse);
+    this.show(false, false, false);
+    this.draft.visible = true;
+    this.groundMaterial.side = 1;
+    this.uniforms.uMirror.value = 1;
+    this.renderer.setRenderTarget(this.mirrorTarget);
+    this.renderer.clear();
+    this.renderer.render(this.skyScene, camera);
+    this.renderer.render(this.scene, camera);
+    this.uniforms.uMirror.value = 0;
+    this.groundMaterial.side = 0;
+    camera.matrixWorld.copy(world);
+    camera.matrixWorldInverse.copy(view);
+    camera.matrixWorldAutoUpdate = true;
+    this.uniforms.uToWorld.value.multiplyMatrices(camera.matrixWorld, camera.projectionMatrixInverse);
+  }
+
+  private show(fine: boolean, water: boolean, plants: boolean): void {
+    if (this.draft) this.draft.visible = !fine;
+    if (this.fine) this.fine.visible = fine;
+    if (this.water) this.water.visible = water;
+    for (const each of this.plants.values()) each.meshes.forEach((mesh) => (mesh.visible = plants));
+  }
+
+  private drawScene(fine: boolean, target: WebGLRenderTarget | null): void {
+    this.drawMirror();
+    const all = [...this.plants.values()].reduce((sum, each) => sum + each.count, 0);
+    const share = fine ? 1 : Math.min(1, this.draftPlants / Math.max(1, all));
+    this.uniforms.uBroaden.value = Math.min(2.6, 1 / Math.sqrt(share));
+    for (const each of this.plants.values()) each.thin(share);
+    this.show(fine, true, true);
+    this.renderer.setRenderTarget(target);
+    this.renderer.clear();
+    this.renderer.render(this.skyScene, this.eye.camera);
+    this.renderer.render(this.scene, this.eye.camera);
+    this.renderer.render(this.overlay, this.eye.camera);
+  }
+
+  private drawFine(jitterX: number, jitterY: number): void {
+    this.setUp(jitterX, jitterY);
+    this.drawScene(true, this.ripening.target);
+  }
+
+  /** Something has changed: a draft at the next frame, then the picture ripens. */
+  draw(): void {
+    if (!this.heights) return;
+    this.ripening.draft((measured) => {
+      this.setUp(0, 0);
+      this.drawScene(false, null);
+      if (measured > 120) this.draftPlants = Math.max(400, this.draftPlants * 0.8);
+      else if (measured > 0 && measured < 25) this.draftPlants = Math.min(60_000, this.draftPlants * 1.3);
+    });
+  }
+
+  /** Whether the picture is ripe and drawing has stopped. */
+  get ripe(): boolean {
+    return this.ripening.ripe;
+  }
+
+  dispose(): void {
+    this.observer.disconnect();
+    this.ripening.dispose();
+    for (const layer of [...this.plants.keys()]) this.dropPlants(layer);
+    this.mirrorTarget.dispose();
+    this.renderer.dispose();
+  }
+}
+
+function cross([x, y, z]: number[]): number[] {
+  return [x! - 0.6, y!, z!, x! + 0.6, y!, z!, x!, y!, z!, x!, y! + 2.4, z!, x!, y!, z!, x!, y!, z! - 0.6, x!, y!, z! + 0.6];
+}

@@ -1,0 +1,88 @@
+import { Matrix4, OrthographicCamera, PerspectiveCamera, Vector3 } from 'three';
+
+/** An eye that circles a target: heading and elevation in degrees, distance in metres. */
+export interface Pose {
+  target: [number, number, number];
+  heading: number;
+  elevation: number;
+  distance: number;
+}
+
+const TALL = 0.62;
+
+/** The perspective or parallel camera of a pose. */
+export class Eye {
+  private readonly perspective = new PerspectiveCamera(36, 1, 0.2, 3000);
+  private readonly parallel = new OrthographicCamera(-1, 1, 1, -1, -2000, 4000);
+  isParallel = false;
+
+  constructor(public pose: Pose) {}
+
+  get camera(): PerspectiveCamera | OrthographicCamera {
+    return this.isParallel ? this.parallel : this.perspective;
+  }
+
+  get position(): Vector3 {
+    const { target, heading, elevation, distance } = this.pose;
+    const h = (heading * Math.PI) / 180;
+    const e = (elevation * Math.PI) / 180;
+    return new Vector3(
+      target[0] - Math.sin(h) * Math.cos(e) * distance,
+      target[1] + Math.sin(e) * distance,
+      target[2] + Math.cos(h) * Math.cos(e) * distance,
+    );
+  }
+
+  /** Sets the camera up; the jitter, in pixels, moves it by less than one for smooth edges. */
+  update(width: number, height: number, jitterX = 0, jitterY = 0): void {
+    const camera = this.camera;
+    camera.position.copy(this.position);
+    camera.up.set(0, 1, 0);
+    if (this.pose.elevation > 89.5) camera.up.set(Math.sin((this.pose.heading * Math.PI) / 180), 0, -Math.cos((this.pose.heading * Math.PI) / 180));
+    camera.lookAt(...this.pose.target);
+    if (camera instanceof PerspectiveCamera) {
+      camera.aspect = width / height;
+    } else {
+      const half = this.pose.distance * Math.tan((18 * Math.PI) / 180);
+      camera.top = half;
+      camera.bottom = -half;
+      camera.left = (-half * width) / height;
+      camera.right = (half * width) / height;
+    }
+    camera.setViewOffset(width, height, jitterX, jitterY, width, height);
+    camera.updateProjectionMatrix();
+    camera.updateMatrixWorld(true);
+  }
+
+  orbit(byHeading: number, byElevation: number): void {
+    this.pose = {
+      ...this.pose,
+      heading: (this.pose.heading + byHeading + 360) % 360,
+      elevation: Math.min(90, Math.max(1, this.pose.elevation + byElevation)),
+    };
+  }
+
+  /** Moves the target in the picture's plane, by shares of the picture's height. */
+  pan(right: number, up: number): void {
+    const h = (this.pose.heading * Math.PI) / 180;
+    const size = this.pose.distance * TALL;
+    const [x, y, z] = this.pose.target;
+    const forward = up * size;
+    this.pose = {
+      ...this.pose,
+      target: [x + Math.cos(h) * right * size + Math.sin(h) * forward, y, z + Math.sin(h) * right * size - Math.cos(h) * forward],
+    };
+  }
+
+  zoom(factor: number): void {
+    this.pose = { ...this.pose, distance: Math.min(1500, Math.max(1.5, this.pose.distance * factor)) };
+  }
+
+  /** The ray through a point of the picture, in −1..1. */
+  ray(x: number, y: number): { from: [number, number, number]; along: [number, number, number] } {
+    const back = new Matrix4().multiplyMatrices(this.camera.matrixWorld, this.camera.projectionMatrixInverse);
+    const near = new Vector3(x, y, -1).applyMatrix4(back);
+    const along = new Vector3(x, y, 1).applyMatrix4(back).sub(near).normalize();
+    return { from: near.toArray(), along: along.toArray() };
+  }
+}

@@ -1,0 +1,86 @@
+import { BufferAttribute, BufferGeometry } from 'three';
+
+/** The height lattice that the server sent, border to border. */
+export interface Heights {
+  columns: number;
+  rows: number;
+  width: number;
+  depth: number;
+  values: Float32Array;
+}
+
+/** Height at a place, bilinear; beyond the border the border's value. */
+export function heightAt(ground: Heights, x: number, z: number): number {
+  const { columns, rows, values } = ground;
+  const column = Math.min(Math.max((x / ground.width + 0.5) * (columns - 1), 0), columns - 1);
+  const row = Math.min(Math.max((z / ground.depth + 0.5) * (rows - 1), 0), rows - 1);
+  const c = Math.min(Math.floor(column), columns - 2);
+  const r = Math.min(Math.floor(row), rows - 2);
+  const fc = column - c;
+  const fr = row - r;
+  const at = r * columns + c;
+  const north = values[at]! + fc * (values[at + 1]! - values[at]!);
+  const south = values[at + columns]! + fc * (values[at + columns + 1]! - values[at + columns]!);
+  return north + fr * (south - north);
+}
+
+/** A mesh over the ground with at most so many nodes on the longer side. */
+export function groundGeometry(ground: Heights, most: number): BufferGeometry {
+  const scale = Math.min(1, (most - 1) / (Math.max(ground.columns, ground.rows) - 1));
+  const columns = Math.max(2, Math.round((ground.columns - 1) * scale) + 1);
+  const rows = Math.max(2, Math.round((ground.rows - 1) * scale) + 1);
+  const positions = new Float32Array(columns * rows * 3);
+  const normals = new Float32Array(columns * rows * 3);
+  const stepX = ground.width / (columns - 1);
+  const stepZ = ground.depth / (rows - 1);
+  for (let r = 0; r < rows; r++) {
+    for (let c = 0; c < columns; c++) {
+      const x = -ground.width / 2 + c * stepX;
+      const z = -ground.depth / 2 + r * stepZ;
+      const at = 3 * (r * columns + c);
+      const gx = (heightAt(ground, x + stepX, z) - heightAt(ground, x - stepX, z)) / (2 * stepX);
+      const gz = (heightAt(ground, x, z + stepZ) - heightAt(ground, x, z - stepZ)) / (2 * stepZ);
+      const length = Math.hypot(gx, 1, gz);
+      positions.set([x, heightAt(ground, x, z), z], at);
+      normals.set([-gx / length, 1 / length, -gz / length], at);
+    }
+  }
+  const indices = new Uint32Array((columns - 1) * (rows - 1) * 6);
+  let n = 0;
+  for (let r = 0; r < rows - 1; r++) {
+    for (let c = 0; c < columns - 1; c++) {
+      const a = r * columns + c;
+      indices.set([a, a + columns, a + 1, a + 1, a + columns, a + columns + 1], n);
+      n += 6;
+    }
+  }
+  const geometry = new BufferGeometry();
+  geometry.setAttribute('position', new BufferAttribute(positions, 3));
+  geometry.setAttribute('normal', new BufferAttribute(normals, 3));
+  geometry.setIndex(new BufferAttribute(indices, 1));
+  return geometry;
+}
+
+/** Where a ray first meets the ground, or null. Marched at half a cell, then halved. */
+export function meet(ground: Heights, from: [number, number, number], along: [number, number, number]): [number, number, number] | null {
+  const cell = ground.width / (ground.columns - 1);
+  const reach = 4 * Math.max(ground.width, ground.depth) + Math.hypot(...from);
+  const below = (t: number) => {
+    const x = from[0] + along[0] * t;
+    const z = from[2] + along[2] * t;
+    const inside = Math.abs(x) <= ground.width / 2 && Math.abs(z) <= ground.depth / 2;
+    return inside && from[1] + along[1] * t <= heightAt(ground, x, z);
+  };
+  for (let t = 0, step = cell / 2; t < reach; t += step) {
+    if (!below(t)) continue;
+    let above = Math.max(0, t - step);
+    let under = t;
+    for (let i = 0; i < 24; i++) {
+      const middle = (above + under) / 2;
+      if (below(middle)) under = middle;
+      else above = middle;
+    }
+    return [from[0] + along[0] * under, from[1] + along[1] * under, from[2] + along[2] * under];
+  }
+  return null;
+}

@@ -1,0 +1,249 @@
+/** Light, haze and colour that every material of the view shares. Colours are display-encoded at the end of each shader. */
+export const COMMON = /* glsl */ `
+uniform vec3 uSun;
+uniform vec3 uEye;
+uniform vec2 uSize;
+uniform sampler2D uLight;
+uniform float uHazeReach;
+
+const vec3 SUN_COLOUR = vec3(1.0, 0.86, 0.66) * 2.15;
+const vec3 SKY_COLOUR = vec3(0.55, 0.68, 0.82) * 0.78;
+const vec3 BOUNCE = vec3(0.30, 0.27, 0.20) * 0.35;
+
+vec3 skyAt(vec3 d) {
+  float up = max(d.y, 0.0);
+  vec3 zenith = vec3(0.16, 0.33, 0.52);
+  vec3 middle = vec3(0.42, 0.57, 0.70);
+  vec3 horizon = vec3(0.74, 0.76, 0.74);
+  vec3 c = mix(horizon, middle, smoothstep(0.0, 0.22, up));
+  c = mix(c, zenith, smoothstep(0.15, 0.9, up));
+  float glow = pow(max(dot(normalize(d), uSun), 0.0), 6.0);
+  return c + vec3(0.34, 0.22, 0.10) * glow;
+}
+
+vec2 lightAt(vec2 p) {
+  return texture2D(uLight, p / uSize + 0.5).rg;
+}
+
+vec3 hazed(vec3 c, vec3 p) {
+  vec3 ray = p - uEye;
+  float far = length(ray);
+  float amount = 1.0 - exp(-pow(far / uHazeReach, 1.4));
+  vec2 edge = abs(p.xz) / (uSize * 0.5);
+  float border = smoothstep(0.93, 0.998, max(edge.x, edge.y));
+  vec3 air = skyAt(normalize(vec3(ray.x, max(ray.y, 0.0) * 0.35, ray.z)));
+  return mix(c, air, max(amount * 0.82, border));
+}
+
+vec3 shown(vec3 linear) {
+  vec3 c = linear * 0.92;
+  c = (c * (2.51 * c + 0.03)) / (c * (2.43 * c + 0.59) + 0.14);
+  return pow(clamp(c, 0.0, 1.0), vec3(1.0 / 2.2));
+}
+
+float hash21(vec2 p) {
+  p = fract(p * vec2(123.34, 456.21));
+  p += dot(p, p + 45.32);
+  return fract(p.x * p.y);
+}
+
+float patchy(vec2 p) {
+  vec2 i = floor(p);
+  vec2 f = fract(p);
+  f = f * f * (3.0 - 2.0 * f);
+  return mix(mix(hash21(i), hash21(i + vec2(1, 0)), f.x), mix(hash21(i + vec2(0, 1)), hash21(i + vec2(1, 1)), f.x), f.y);
+}
+
+float layered(vec2 p) {
+  return 0.5 * patchy(p) + 0.27 * patchy(p * 2.13 + 7.1) + 0.15 * patchy(p * 4.31 + 3.7) + 0.08 * patchy(p * 8.7);
+}
+`;
+
+export const GROUND_VERTEX = /* glsl */ `
+varying vec3 vPlace;
+varying vec3 vNormal;
+void main() {
+  vPlace = position;
+  vNormal = normal;
+  gl_Position = projectionMatrix * viewMatrix * vec4(position, 1.0);
+}
+`;
+
+export const GROUND_FRAGMENT = /* glsl */ `
+varying vec3 vPlace;
+varying vec3 vNormal;
+uniform sampler2D uValues;
+uniform vec4 uScale;
+uniform float uValuesShown;
+uniform vec2 uHeights;
+uniform float uWater;
+uniform float uMirror;
+
+vec3 valueColour(float v) {
+  vec3 low = vec3(0.018, 0.028, 0.024);
+  vec3 high = vec3(0.86, 0.82, 0.70);
+  return mix(low, high, v * v * (1.6 - 0.6 * v));
+}
+
+vec3 earth(vec3 n, vec3 p) {
+  float steep = 1.0 - n.y;
+  float rough = layered(p.xz * 0.55);
+  float fine = layered(p.xz * 3.1 + 11.0);
+  float tall = clamp((p.y - uHeights.x) / max(uHeights.y - uHeights.x, 1.0), 0.0, 1.0);
+  vec3 turf = mix(vec3(0.100, 0.098, 0.036), vec3(0.200, 0.160, 0.062), rough);
+  turf = mix(turf, vec3(0.070, 0.085, 0.034), smoothstep(0.55, 0.75, fine) * 0.55);
+  vec3 heath = mix(vec3(0.150, 0.100, 0.062), vec3(0.190, 0.150, 0.090), fine);
+  vec3 rock = mix(vec3(0.150, 0.148, 0.140), vec3(0.300, 0.292, 0.275), layered(p.xz * 0.9 + vec2(p.y * 0.7, p.y * 0.4)));
+  rock *= 0.78 + 0.44 * fine;
+  vec3 c = mix(turf, heath, smoothstep(0.16, 0.5, tall + 0.25 * (rough - 0.5)));
+  c = mix(c, rock, smoothstep(0.10, 0.30, steep + 0.16 * (rough - 0.5) + 0.18 * smoothstep(0.25, 0.7, tall)));
+  float snow = smoothstep(0.52, 0.80, tall + 0.22 * (rough - 0.5)) * smoothstep(0.52, 0.22, steep + 0.2 * (fine - 0.5));
+  c = mix(c, vec3(0.74, 0.78, 0.82), snow);
+  float wet = 1.0 - smoothstep(0.0, 0.35, p.y - uWater);
+  c = mix(c, vec3(0.085, 0.075, 0.052) * (0.7 + 0.6 * fine), wet * 0.8);
+  return c;
+}
+
+void main() {
+  if (uMirror > 0.5 && vPlace.y < uWater) discard;
+  vec3 n = normalize(vNormal);
+  float bump = layered(vPlace.xz * 2.4);
+  vec3 bent = normalize(n + 0.35 * vec3(bump - layered(vPlace.xz * 2.4 + vec2(0.35, 0.0)), 0.0, bump - layered(vPlace.xz * 2.4 + vec2(0.0, 0.35))));
+  vec2 light = lightAt(vPlace.xz);
+  vec3 lit = SUN_COLOUR * max(dot(bent, uSun), 0.0) * light.r + (SKY_COLOUR * (0.5 + 0.5 * bent.y) + BOUNCE) * light.g;
+  vec3 c = earth(n, vPlace) * lit;
+  if (uValuesShown > 0.0) {
+    float stored = texture2D(uValues, vPlace.xz / uSize * uScale.zw + 0.5).r;
+    float v = clamp(stored * uScale.y + uScale.x, 0.0, 1.0);
+    float relief = 0.62 + 0.38 * (max(dot(bent, uSun), 0.0) * light.r * 0.8 + 0.45 * light.g);
+    c = mix(c, valueColour(v) * relief * 1.25, uValuesShown);
+  }
+  gl_FragColor = vec4(shown(hazed(c, vPlace)), 1.0);
+}
+`;
+
+export const PLANT_VERTEX = /* glsl */ `
+attribute vec3 aFoot;
+attribute vec4 aTurn;
+attribute vec2 aSize;
+attribute vec3 aTint;
+attribute float aAlong;
+uniform float uBroaden;
+varying vec3 vPlace;
+varying vec3 vColour;
+
+vec3 turned(vec3 v, vec4 q) {
+  return v + 2.0 * cross(q.xyz, cross(q.xyz, v) + q.w * v);
+}
+
+void main() {
+  vec4 q = normalize(aTurn);
+  float far = distance(aFoot, uEye);
+  float width = max(aSize.y * uBroaden, min(aSize.y * 6.0, far * 0.00115));
+  vec3 place = aFoot + turned(position * vec3(width, aSize.x, aSize.x), q);
+  vec3 n = normalize(turned(normal, q));
+  vec3 view = normalize(uEye - place);
+  if (dot(n, view) < 0.0) n = -n;
+  vec2 light = lightAt(aFoot.xz);
+  float through = max(dot(-view, uSun), 0.0);
+  float sun = 0.42 + 0.58 * max(dot(n, uSun), 0.0) + 0.8 * through * through * aAlong;
+  float inside = mix(0.30, 1.0, smoothstep(0.0, 0.75, aAlong));
+  vec3 tint = pow(aTint, vec3(2.2));
+  vec3 foot = mix(tint, vec3(0.085, 0.105, 0.035), 0.78);
+  vec3 tip = mix(tint, vec3(0.92, 0.86, 0.66), 0.22);
+  vec3 body = mix(foot, tip, smoothstep(0.05, 0.95, aAlong));
+  vColour = body * (SUN_COLOUR * sun * light.r * 0.72 + (SKY_COLOUR * (0.6 + 0.4 * n.y) + BOUNCE) * light.g) * inside;
+  vPlace = place;
+  gl_Position = projectionMatrix * viewMatrix * vec4(place, 1.0);
+}
+`;
+
+export const PLANT_FRAGMENT = /* glsl */ `
+varying vec3 vPlace;
+varying vec3 vColour;
+uniform float uValuesShown;
+void main() {
+  vec3 c = vColour;
+  float grey = dot(c, vec3(0.3, 0.6, 0.1));
+  c = mix(c, mix(vec3(grey), c, 0.45) * 0.85, uValuesShown);
+  gl_FragColor = vec4(shown(hazed(c, vPlace)), 1.0);
+}
+`;
+
+export const SKY_VERTEX = /* glsl */ `
+varying vec2 vAt;
+void main() {
+  vAt = position.xy;
+  gl_Position = vec4(position.xy, 0.9999999, 1.0);
+}
+`;
+
+export const SKY_FRAGMENT = /* glsl */ `
+varying vec2 vAt;
+uniform mat4 uToWorld;
+void main() {
+  vec4 far = uToWorld * vec4(vAt, 1.0, 1.0);
+  vec4 near = uToWorld * vec4(vAt, -1.0, 1.0);
+  vec3 d = normalize(far.xyz / far.w - near.xyz / near.w);
+  vec3 c = skyAt(d);
+  float up = max(d.y, 0.02);
+  vec2 flow = d.xz / (up + 0.12);
+  float cloud = layered(flow * 1.1 + 3.0) + 0.25 * layered(flow * 4.0);
+  float veil = smoothstep(0.62, 0.98, cloud) * smoothstep(0.02, 0.25, d.y);
+  c = mix(c, vec3(0.92, 0.90, 0.86), veil * 0.55);
+  gl_FragColor = vec4(shown(c), 1.0);
+}
+`;
+
+export const WATER_VERTEX = /* glsl */ `
+varying vec3 vPlace;
+varying vec4 vScreen;
+void main() {
+  vPlace = position;
+  gl_Position = projectionMatrix * viewMatrix * vec4(position, 1.0);
+  vScreen = gl_Position;
+}
+`;
+
+export const WATER_FRAGMENT = /* glsl */ `
+varying vec3 vPlace;
+varying vec4 vScreen;
+uniform sampler2D uHeightMap;
+uniform sampler2D uMirrorMap;
+uniform float uValuesShown;
+uniform vec2 uHeights;
+
+vec2 ripple(vec2 p) {
+  float e = 0.06;
+  float h = layered(p);
+  return vec2(h - layered(p + vec2(e, 0.0)), h - layered(p + vec2(0.0, e))) / e;
+}
+
+void main() {
+  float ground = texture2D(uHeightMap, vPlace.xz / uSize + 0.5).r;
+  float depth = vPlace.y - ground;
+  if (depth < 0.0) discard;
+  vec3 view = uEye - vPlace;
+  float far = length(view);
+  view /= far;
+  vec2 slope = ripple(vPlace.xz * vec2(0.9, 1.7)) * 0.030 + ripple(vPlace.xz * vec2(3.1, 5.3)) * 0.020;
+  slope *= smoothstep(0.0, 0.5, depth) * (0.35 + 0.65 * layered(vPlace.xz * 0.11));
+  vec3 n = normalize(vec3(slope.x, 1.0, slope.y));
+  float fresnel = 0.03 + 0.97 * pow(1.0 - max(dot(n, view), 0.0), 5.0);
+  vec2 at = vScreen.xy / vScreen.w * 0.5 + 0.5;
+  vec3 mirrored = pow(texture2D(uMirrorMap, clamp(at + slope * vec2(0.55, 1.4) * clamp(18.0 / far, 0.15, 1.0), 0.002, 0.998)).rgb, vec3(2.2));
+  vec2 light = lightAt(vPlace.xz);
+  vec3 bed = vec3(0.115, 0.092, 0.055) * (0.6 + 0.6 * layered(vPlace.xz * 1.7)) * (SUN_COLOUR * light.r * 0.6 + SKY_COLOUR);
+  vec3 deep = vec3(0.006, 0.030, 0.042) * 1.2;
+  vec3 shallow = vec3(0.020, 0.070, 0.072);
+  vec3 body = mix(shallow, deep, smoothstep(0.2, 3.2, depth));
+  body = mix(bed, body, 1.0 - exp(-depth * 1.5));
+  vec3 half_ = normalize(view + uSun);
+  float glitter = pow(max(dot(n, half_), 0.0), 260.0) * light.r;
+  vec3 c = mix(body, mirrored, clamp(fresnel * 1.05 + 0.06, 0.0, 1.0)) + vec3(1.0, 0.85, 0.62) * glitter * 1.6;
+  float foam = smoothstep(0.10, 0.0, depth) * 0.25;
+  c = mix(c, vec3(0.30, 0.30, 0.27), foam);
+  c = mix(c, vec3(dot(c, vec3(0.3, 0.6, 0.1))) * vec3(0.55, 0.62, 0.66), uValuesShown * 0.6);
+  gl_FragColor = vec4(shown(hazed(c, vPlace)), 1.0);
+}
+`;

@@ -1,0 +1,112 @@
+import { useState } from 'react';
+import { Dropdown } from 'react-bootstrap';
+import type { Layer } from '../api/types';
+import { grouped } from '../parts/numbers';
+import { AddFalloff, AddLayer } from './adding';
+import { BoardRow } from './BoardRow';
+import { LayerMenu } from './LayerMenu';
+import { useSelection } from './selection';
+import { useSession } from './session';
+
+export const NAME_WIDTH = 100;
+export const CELL_WIDTH = 31;
+
+export function columnsTemplate(count: number): string {
+  return `${NAME_WIDTH}px repeat(${count}, ${CELL_WIDTH}px) minmax(96px, 1fr)`;
+}
+
+/** What drives what: rows are properties by layer, columns are falloffs. */
+export function Board() {
+  const { recipe, manifest } = useSession();
+  const { falloff, chooseFalloff } = useSelection();
+  const [folded, setFolded] = useState<string[]>([]);
+  const template = columnsTemplate(recipe.falloffs.length);
+  return (
+    <div className="board-scroll">
+      <div className="board" role="grid" aria-label="Drive board">
+        <div className="board-row board-head" role="row" style={{ gridTemplateColumns: template }}>
+          <div role="columnheader">
+            <div className="board-title">Drive board</div>
+            <div className="muted small">what drives what</div>
+          </div>
+          {recipe.falloffs.map((each) => {
+            const picture = manifest?.falloffs.find((view) => view.id === each.id)?.stages.at(-1)?.picture;
+            return (
+              <button
+                key={each.id}
+                role="columnheader"
+                className={`column-head ${each.id === falloff ? 'chosen' : ''}`}
+                aria-label={`Falloff ${each.name}`}
+                title={each.name}
+                onClick={() => chooseFalloff(each.id)}
+              >
+                <span className="name">{each.name}</span>
+                {picture && <img src={`/api/pictures/${picture}`} alt="" />}
+              </button>
+            );
+          })}
+          <div className="d-flex justify-content-end align-self-end gap-1">
+            <AddFalloff />
+          </div>
+        </div>
+        {recipe.layers.map((layer) => (
+          <LayerRows
+            key={layer.id}
+            layer={layer}
+            template={template}
+            folded={folded.includes(layer.id)}
+            plants={manifest?.layers.find((view) => view.id === layer.id)?.plants}
+            onFold={() => setFolded((list) => (list.includes(layer.id) ? list.filter((id) => id !== layer.id) : [...list, layer.id]))}
+          />
+        ))}
+        {recipe.layers.length === 0 && (
+          <p className="empty mb-0">
+            Nothing grows here yet. Make a falloff with <b>+ falloff</b> to say where, then a cover with <b>+ layer</b>, and click where they cross.
+          </p>
+        )}
+        <div className="p-2 ps-3">
+          <AddLayer />
+        </div>
+      </div>
+    </div>
+  );
+}
+
+interface LayerProps {
+  layer: Layer;
+  template: string;
+  folded: boolean;
+  plants: number | undefined;
+  onFold: () => void;
+}
+
+function LayerRows({ layer, template, folded, plants, onFold }: LayerProps) {
+  const { recipe, kinds } = useSession();
+  return (
+    <>
+      <div className="board-row layer-row" role="row" style={{ gridTemplateColumns: '1fr auto' }}>
+        <span role="rowheader" className={layer.hidden ? 'muted' : ''}>
+          <button className="icon-button" aria-expanded={!folded} aria-label={folded ? 'Unfold' : 'Fold'} onClick={onFold}>
+            <i className={`bi bi-chevron-${folded ? 'right' : 'down'}`} />
+          </button>
+          <span className="swatch" />
+          {layer.name}
+          {layer.hidden && ' (hidden)'}
+        </span>
+        <span className="d-flex gap-1 align-items-center">
+          <span className="muted small fw-normal">{plants === undefined ? '' : `${grouped(plants)} plants`}</span>
+          <Dropdown align="end">
+            <Dropdown.Toggle as="button" className="icon-button" aria-label={`Layer ${layer.name}: more`}>
+              <i className="bi bi-three-dots" />
+            </Dropdown.Toggle>
+            <LayerMenu layer={layer} />
+          </Dropdown>
+        </span>
+      </div>
+      {!folded &&
+        kinds.coverProperties.map((property, index) => (
+          <BoardRow key={property.name} layer={layer} property={property} template={template} falloffs={recipe.falloffs} first={index === 0} />
+        ))}
+    </>
+  );
+}

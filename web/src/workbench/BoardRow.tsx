@@ -1,0 +1,181 @@
+import { useRef, useState } from 'react';
+import { Overlay, Popover } from 'react-bootstrap';
+import type { CurvePoint, Drive, Falloff, Layer, PropertyDescription, PropertyRange } from '../api/types';
+import { curvePath } from '../parts/curve';
+import { CurveEditor } from '../parts/CurveEditor';
+import { withUnit } from '../parts/numbers';
+import { PropertyEnds } from './PropertyEnds';
+import { useSelection } from './selection';
+import { useSession } from './session';
+
+interface Props {
+  layer: Layer;
+  property: PropertyDescription;
+  template: string;
+  falloffs: Falloff[];
+  first: boolean;
+}
+
+/** One property: its cells and its ends. */
+export function BoardRow({ layer, property, template, falloffs, first }: Props) {
+  const selection = useSelection();
+  const { recipe } = useSession();
+  const [ends, setEnds] = useState(false);
+  const endsButton = useRef<HTMLButtonElement>(null);
+  const chosen = selection.layer === layer.id && selection.property === property.name;
+  const range = layer.properties?.[property.name] as PropertyRange;
+  const choose = () => selection.chooseProperty(layer.id, property.name);
+  return (
+    <div className={`board-row ${chosen ? 'chosen' : ''}`} role="row" aria-selected={chosen} style={{ gridTemplateColumns: template }}>
+      <button className="row-name" role="rowheader" title={property.help} onClick={choose}>
+        {property.title}
+      </button>
+      {falloffs.map((falloff, index) => (
+        <Cell
+          key={falloff.id}
+          layer={layer}
+          property={property}
+          falloff={falloff}
+          drive={recipe.drives.find((d) => d.layer === layer.id && d.property === property.name && d.falloff === falloff.id)}
+          tabbable={first && index === 0}
+        />
+      ))}
+      <button
+        ref={endsButton}
+        className="row-ends"
+        role="gridcell"
+        aria-label={`Ends of ${property.title}`}
+        onClick={() => {
+          choose();
+          setEnds(!ends);
+        }}
+      >
+        {endsText(range, property.unit)}
+      </button>
+      <Overlay target={endsButton} show={ends} placement="right" rootClose onHide={() => setEnds(false)}>
+        <Popover>
+          <Popover.Body>
+            <PropertyEnds layer={layer} property={property} range={range} />
+          </Popover.Body>
+        </Popover>
+      </Overlay>
+    </div>
+  );
+}
+
+function endsText(range: PropertyRange, unit: string): string {
+  if (range.low === range.high) return withUnit(range.high, unit);
+  const high = withUnit(range.high, unit);
+  const low = withUnit(range.low, unit);
+  const shared = high.replace(/^[−\d.]+/, '');
+  return `${shared && low.endsWith(shared) ? low.slice(0, -shared.length) : low} – ${high}`;
+}
+
+interface CellProps {
+  layer: Layer;
+  property: PropertyDescription;
+  falloff: Falloff;
+  drive: Drive | undefined;
+  tabbable: boolean;
+}
+
+/** Where a property and a falloff cross. Click makes the falloff drive it, or opens its curve; Delete clears it. */
+function Cell({ layer, property, falloff, drive, tabbable }: CellProps) {
+  const { commit, preview, manifest } = useSession();
+  const selection = useSelection();
+  const button = useRef<HTMLButtonElement>(null);
+  const [open, setOpen] = useState(false);
+  const inRow = selection.layer === layer.id && selection.property === property.name;
+  const chosen = inRow && selection.falloff === falloff.id;
+  const edit = (curve: CurvePoint[]) => [{ kind: 'set-drive' as const, drive: { layer: layer.id, property: property.name, falloff: falloff.id, curve } }];
+  const choose = () => {
+    selection.chooseFalloff(falloff.id);
+    selection.chooseProperty(layer.id, property.name);
+  };
+  const clear = () => {
+    setOpen(false);
+    if (drive) commit([{ kind: 'remove-drive', layer: layer.id, property: property.name, falloff: falloff.id }], `Cleared ${falloff.name} on ${property.title}.`);
+  };
+  const click = () => {
+    choose();
+    if (drive) setOpen(!open);
+    else {
+      commit(
+        edit([
+          [0, 0],
+          [1, 1],
+        ]),
+      );
+    }
+  };
+  const byKey = (event: React.KeyboardEvent) => {
+    if (event.key === 'Delete' || event.key === 'Backspace') clear();
+    else moveFocus(event);
+  };
+  return (
+    <div role="gridcell">
+      <button
+        ref={button}
+        className={`cell ${drive ? 'filled' : ''} ${chosen ? 'chosen' : ''}`}
+        tabIndex={tabbable ? 0 : -1}
+        aria-label={`${falloff.name} on ${property.title}: ${drive ? 'drives it' : 'does not drive it'}`}
+        title={drive ? `${falloff.name} drives ${property.title}. Click: its curve. Delete: clear.` : `Let ${falloff.name} drive ${property.title}`}
+        onClick={click}
+        onKeyDown={byKey}
+      >
+        {drive ? (
+          <svg width="21" height="13" viewBox="0 0 21 13" aria-hidden="true">
+            <path d={curvePath(drive.curve as CurvePoint[], 20, 11)} transform="translate(0.5 1)" fill="none" strokeWidth="2" />
+          </svg>
+        ) : (
+          <span className="dot" />
+        )}
+      </button>
+      {drive && (
+        <Overlay target={button} show={open} placement="right" rootClose onHide={() => setOpen(false)}>
+          <Popover>
+            <Popover.Body>
+              <div className="d-flex justify-content-between mb-2">
+                <b>
+                  {falloff.name} → {property.title}
+                </b>
+                <button className="btn btn-quiet btn-sm" onClick={clear}>
+                  Clear
+                </button>
+              </div>
+              <CurveEditor
+                points={drive.curve as CurvePoint[]}
+                histogram={manifest?.falloffs.find((view) => view.id === falloff.id)?.stages.at(-1)?.summary.histogram}
+                onPreview={(points) => preview(edit(points))}
+                onCommit={(points) => commit(edit(points))}
+              />
+            </Popover.Body>
+          </Popover>
+        </Overlay>
+      )}
+    </div>
+  );
+}
+
+/** Arrow keys go from cell to cell, Home and End along the row. */
+function moveFocus(event: React.KeyboardEvent): void {
+  const row = (event.target as HTMLElement).closest('[role=row]');
+  const board = row?.closest('[role=grid]');
+  if (!row || !board) return;
+  const cells = [...row.querySelectorAll<HTMLElement>('.cell')];
+  const column = cells.indexOf(event.target as HTMLElement);
+  const rows = [...board.querySelectorAll('[role=row]')].filter((each) => each.querySelector('.cell'));
+  const at = rows.indexOf(row);
+  const inRow = (index: number) => rows[index]?.querySelectorAll<HTMLElement>('.cell')[column];
+  const targets: Record<string, HTMLElement | undefined> = {
+    ArrowLeft: cells[column - 1],
+    ArrowRight: cells[column + 1],
+    ArrowUp: inRow(at - 1),
+    ArrowDown: inRow(at + 1),
+    Home: cells[0],
+    End: cells.at(-1),
+  };
+  if (!(event.key in targets)) return;
+  event.preventDefault();
+  targets[event.key]?.focus();
+}

@@ -1,0 +1,52 @@
+import { Link } from 'react-router';
+import { EditableName } from '../parts/EditableName';
+import { grouped } from '../parts/numbers';
+import { useSession } from './session';
+
+const PLANTS_LIMIT = 100_000;
+
+/** Site name, saved state, undo and redo, budget, the other views. */
+export function Head({ onHelp }: { onHelp: () => void }) {
+  const { site, recipe, manifest, saving, commit, undo, redo } = useSession();
+  const plants = manifest?.plants ?? 0;
+  const triangles = manifest?.triangles ?? 0;
+  return (
+    <header className="head">
+      <Link to="/" className="brand">
+        Lumbrit
+      </Link>
+      <span className="d-flex align-items-center text-nowrap">
+        <Link to="/" className="muted text-decoration-none me-1">
+          Sites /
+        </Link>
+        <EditableName name={recipe.name} label="Name of the site" className="site-name" onRename={(name) => commit([{ kind: 'rename-site', name }])} />
+        <span className="muted" role="status" title={site.summary}>
+          {saving ? '· saving …' : `· saved, change ${site.revision}`}
+        </span>
+      </span>
+      <span className="d-flex gap-1">
+        <button className="btn btn-quiet btn-sm" onClick={undo} disabled={!site.canUndo} aria-label="Undo" title="Undo (Ctrl+Z)">
+          <i className="bi bi-arrow-counterclockwise" />
+        </button>
+        <button className="btn btn-quiet btn-sm" onClick={redo} disabled={!site.canRedo} aria-label="Redo" title="Redo (Ctrl+Shift+Z)">
+          <i className="bi bi-arrow-clockwise" />
+        </button>
+      </span>
+      <span className="ms-auto d-flex align-items-center gap-2 text-nowrap" title={`${grouped(plants)} of ${grouped(PLANTS_LIMIT)} plants`}>
+        <span className="muted">Budget</span>
+        <span className="budget-bar">
+          <span style={{ width: `${Math.min(100, (100 * plants) / PLANTS_LIMIT)}%` }} />
+        </span>
+        <span className="muted" data-testid="budget">
+          {grouped(plants)} plants · {triangles < 1e5 ? `${Math.round(triangles / 1000)} k` : `${(triangles / 1e6).toFixed(1)} M`} triangles
+        </span>
+      </span>
+      <button className="btn btn-quiet" onClick={onHelp} aria-label="Shortcuts" title="Shortcuts (?)">
+        ?
+      </button>
+      <Link className="btn btn-primary" to={`/sites/${site.id}/handover`}>
+        Hand over
+      </Link>
+    </header>
+  );
+}

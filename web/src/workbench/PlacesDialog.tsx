@@ -1,0 +1,88 @@
+import { useRef } from 'react';
+import { Modal } from 'react-bootstrap';
+import { api } from '../api/client';
+import type { Edit, Place } from '../api/types';
+import { EditableName } from '../parts/EditableName';
+import { sayProblem } from '../parts/notes';
+import { freeName, freshId, useSelection } from './selection';
+import { useSession } from './session';
+
+/** The site's points and paths: place by clicking, import, rename, delete. */
+export function PlacesDialog({ show, onHide }: { show: boolean; onHide: () => void }) {
+  const { site, recipe, commit } = useSession();
+  const set = useSelection((s) => s.set);
+  const input = useRef<HTMLInputElement>(null);
+  const start = (placing: 'point' | 'path') => {
+    set({ placing });
+    onHide();
+  };
+  const importFile = async (file: File) => {
+    try {
+      const { places } = await api.readPlaces(site.id, file);
+      const taken = recipe.places.map((each) => each.name);
+      const edits: Edit[] = places.map((place) => {
+        const name = freeName(place.name, taken);
+        taken.push(name);
+        return { kind: 'set-place', place: { ...place, id: freshId('p'), name } };
+      });
+      commit(edits, places.length === 1 ? `${places[0]!.name} is imported.` : `${places.length} places are imported.`);
+    } catch (error) {
+      sayProblem(error);
+    }
+  };
+  return (
+    <Modal show={show} onHide={onHide}>
+      <Modal.Header closeButton>
+        <Modal.Title className="serif fs-5">Points and paths</Modal.Title>
+      </Modal.Header>
+      <Modal.Body>
+        {recipe.places.length === 0 && <p className="muted">A nearness falloff measures from a point or a path. Place one by clicking on the ground, or import GeoJSON.</p>}
+        {recipe.places.map((place) => (
+          <div key={place.id} className="d-flex align-items-center gap-2 py-1 border-bottom">
+            <EditableName name={place.name} label="Name of the place" className="site-name" onRename={(name) => commit([{ kind: 'set-place', place: { ...place, name } }])} />
+            <span className="muted small flex-grow-1">{summary(place)}</span>
+            <button className="btn btn-quiet btn-sm" onClick={() => commit([{ kind: 'remove-place', place: place.id }], `Deleted ${place.name}.`)}>
+              Delete
+            </button>
+          </div>
+        ))}
+      </Modal.Body>
+      <Modal.Footer className="justify-content-start">
+        <button className="btn btn-primary" onClick={() => start('point')}>
+          Place a point
+        </button>
+        <button className="btn btn-primary" onClick={() => start('path')}>
+          Draw a path
+        </button>
+        <button className="btn btn-quiet" onClick={() => input.current?.click()}>
+          Import GeoJSON …
+        </button>
+        <input
+          ref={input}
+          type="file"
+          hidden
+          accept=".geojson,.json,application/geo+json"
+          aria-label="GeoJSON file"
+          onChange={(event) => {
+            const file = event.target.files?.[0];
+            event.target.value = '';
+            if (file) void importFile(file);
+          }}
+        />
+      </Modal.Footer>
+    </Modal>
+  );
+}
+
+function summary(place: Place): string {
+  if (place.kind === 'point') return `point at x ${place.at[0]!.toFixed(1)} m, z ${place.at[2]!.toFixed(1)} m`;
+  const corners = place.points as number[][];
+  let length = 0;
+  const count = place.closed ? corners.length : corners.length - 1;
+  for (let i = 0; i < count; i++) {
+    const a = corners[i]!;
+    const b = corners[(i + 1) % corners.length]!;
+    length += Math.hypot(b[0]! - a[0]!, b[1]! - a[1]!, b[2]! - a[2]!);
+  }
+  return `${place.closed ? 'closed path' : 'path'} of ${corners.length} corners, ${length.toFixed(0)} m`;
+}

@@ -1,0 +1,58 @@
+import type { Edit, Layer, PropertyDescription, PropertyRange } from '../api/types';
+import { NumberSetting } from '../parts/NumberSetting';
+import { useSession } from './session';
+
+interface Props {
+  layer: Layer;
+  property: PropertyDescription;
+  range: PropertyRange;
+}
+
+/** The ends of a property and how its drives combine. */
+export function PropertyEnds({ layer, property, range }: Props) {
+  const { preview, commit } = useSession();
+  const edit = (part: Partial<PropertyRange>): Edit[] => [{ kind: 'set-property', layer: layer.id, property: property.name, range: { ...range, ...part } }];
+  const both = property.name === 'spacing';
+  const end = (which: 'low' | 'high', title: string) => (
+    <NumberSetting
+      title={title}
+      unit={property.unit}
+      value={range[which]}
+      min={property.min}
+      max={property.max}
+      sliderMin={Math.max(property.min, 0)}
+      sliderMax={property.sliderMax}
+      byDefault={property[which]}
+      onPreview={(value) => preview(edit({ [which]: value }))}
+      onCommit={(value) => commit(edit({ [which]: value }))}
+    />
+  );
+  return (
+    <div className="settings-form">
+      <div>
+        <b>
+          {layer.name}: {property.title}
+        </b>
+        <div className="muted small">{property.help}.</div>
+      </div>
+      {end('low', 'low: where its drives give 0')}
+      {end('high', 'high: where they give 1, or nothing drives it')}
+      {both && (
+        <button className="btn btn-quiet btn-sm" onClick={() => commit(edit({ low: range.high }))} disabled={range.low === range.high}>
+          Same spacing everywhere
+        </button>
+      )}
+      <label className="setting d-block">
+        <span className="line">
+          <span className="muted">several drives become</span>
+        </span>
+        <select value={range.combine} onChange={(event) => commit(edit({ combine: event.target.value as PropertyRange['combine'] }))}>
+          <option value="product">their product</option>
+          <option value="lowest">the lowest of them</option>
+          <option value="highest">the highest of them</option>
+          <option value="sum">their sum, at most 1</option>
+        </select>
+      </label>
+    </div>
+  );
+}

@@ -1,0 +1,86 @@
+import { Dropdown } from 'react-bootstrap';
+import type { Falloff, StageView } from '../api/types';
+import { EditableName } from '../parts/EditableName';
+import { percent, shown } from '../parts/numbers';
+import { Histogram } from './Histogram';
+import { freeName, freshId, useSelection } from './selection';
+import { useSession } from './session';
+
+/** What comes out: what it drives and how much of the ground it covers. */
+export function ResultCard({ falloff, view }: { falloff: Falloff; view: StageView | undefined }) {
+  const { recipe, manifest, commit } = useSession();
+  const { stage, chooseFalloff } = useSelection();
+  const ofManifest = manifest?.falloffs.find((each) => each.id === falloff.id);
+  const drives = ofManifest?.drives ?? 0;
+  const move = (by: number) => commit([{ kind: 'move-falloff', falloff: falloff.id, index: recipe.falloffs.findIndex((each) => each.id === falloff.id) + by }]);
+  const duplicate = () => {
+    const id = freshId('f');
+    const steps = falloff.steps.map((step) => ({ ...step, id: freshId('s') }));
+    const source = 'seed' in falloff.source ? { ...falloff.source, seed: (falloff.source.seed ?? 1) + 1 } : falloff.source;
+    const name = freeName(falloff.name, recipe.falloffs.map((each) => each.name));
+    commit([{ kind: 'add-falloff', added: { id, name, source, steps }, index: recipe.falloffs.indexOf(falloff) + 1 }]);
+    chooseFalloff(id);
+  };
+  const remove = () => {
+    const next = recipe.falloffs.find((each) => each.id !== falloff.id);
+    commit([{ kind: 'remove-falloff', falloff: falloff.id }], `Deleted ${falloff.name}${drives ? `, its ${drives} drives` : ''} and the steps that used it.`);
+    chooseFalloff(next?.id ?? '');
+  };
+  return (
+    <div className={`step-card result-card ${stage === -1 ? 'chosen' : ''}`}>
+      <div className="title">
+        <EditableName name={falloff.name} label="Name of the falloff" className="name" onRename={(name) => commit([{ kind: 'rename-falloff', falloff: falloff.id, name }])} />
+        <span className="index flex-grow-1 text-end">result · drives {drives === 1 ? '1 cell' : `${drives} cells`}</span>
+        <Dropdown align="end">
+          <Dropdown.Toggle as="button" className="icon-button" aria-label={`${falloff.name}: more`}>
+            <i className="bi bi-three-dots-vertical" />
+          </Dropdown.Toggle>
+          <Dropdown.Menu renderOnMount popperConfig={{ strategy: 'fixed' }}>
+            <Dropdown.Item as="button" onClick={() => move(-1)}>
+              Move column left
+            </Dropdown.Item>
+            <Dropdown.Item as="button" onClick={() => move(1)}>
+              Move column right
+            </Dropdown.Item>
+            <Dropdown.Item as="button" onClick={duplicate}>
+              Duplicate
+            </Dropdown.Item>
+            <Dropdown.Item as="button" onClick={remove}>
+              Delete
+            </Dropdown.Item>
+          </Dropdown.Menu>
+        </Dropdown>
+      </div>
+      <button className="pictures" onClick={() => chooseFalloff(falloff.id)} aria-label={`Show ${falloff.name} in the view`}>
+        {view && <img src={`/api/pictures/${view.picture}`} alt="" />}
+        <Histogram summary={view?.summary} />
+        <span className="text-start small ps-1">
+          {view && !ofManifest?.perPlant && (
+            <>
+              covers <b>{percent(view.summary.covered)}</b>
+              <br />
+              of the ground
+              <br />
+            </>
+          )}
+          {ofManifest?.perPlant && (
+            <>
+              a value
+              <br />
+              for each plant
+              <br />
+            </>
+          )}
+          {view && (
+            <span className="muted">
+              {shown(view.summary.min, 2)} to {shown(view.summary.max, 2)}
+            </span>
+          )}
+        </span>
+      </button>
+      <div className="controls muted small">
+        {drives === 0 ? 'Drives nothing yet: click a dot in its column.' : 'Covered is where it is at least one half.'}
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,53 @@
+import { Fragment } from 'react';
+import type { CurvePoint, Drive } from '../api/types';
+import { withUnit } from '../parts/numbers';
+import { useSelection } from './selection';
+import { useSession } from './session';
+
+/** The chosen row as one sentence. */
+export function Sentence() {
+  const { recipe, kinds } = useSession();
+  const { layer: layerId, property: name, chooseFalloff } = useSelection();
+  const layer = recipe.layers.find((each) => each.id === layerId);
+  const property = kinds.coverProperties.find((each) => each.name === name);
+  const range = layer?.properties?.[name];
+  if (!layer || !property || !range) return <p className="sentence mb-2">Choose a row to read here what drives it.</p>;
+  const drives = recipe.drives.filter((each) => each.layer === layerId && each.property === name);
+  const subject = `${property.title[0]!.toUpperCase()}${property.title.slice(1)} of ${layer.name.toLowerCase()}`;
+  const high = withUnit(range.high, property.unit).replace('/m²', 'plants per m²');
+  if (drives.length === 0) {
+    return (
+      <p className="sentence">
+        <b>{subject}</b> is {high} everywhere. Click a dot in its row to let a falloff drive it.
+      </p>
+    );
+  }
+  const joined = { product: 'and', sum: 'plus', lowest: 'or, if less,', highest: 'or, if more,' }[range.combine ?? 'product'];
+  return (
+    <p className="sentence">
+      <b>{subject}</b> goes from {withUnit(range.low, property.unit)} to {high}:{' '}
+      {drives.map((drive, i) => (
+        <Fragment key={drive.falloff}>
+          {i > 0 && (i === drives.length - 1 ? ` ${joined} ` : range.combine === 'product' ? ', ' : ` ${joined} `)}
+          {way(drive)}{' '}
+          <a role="button" tabIndex={0} onClick={() => chooseFalloff(drive.falloff)} onKeyDown={(event) => event.key === 'Enter' && chooseFalloff(drive.falloff)}>
+            {recipe.falloffs.find((each) => each.id === drive.falloff)?.name}
+          </a>{' '}
+          is {isFalling(drive) ? 'low' : 'high'}
+        </Fragment>
+      ))}
+      .
+    </p>
+  );
+}
+
+function isFalling(drive: Drive): boolean {
+  const points = drive.curve as CurvePoint[];
+  return points[points.length - 1]![1] < points[0]![1];
+}
+
+function way(drive: Drive): string {
+  const points = drive.curve as CurvePoint[];
+  const least = Math.min(...points.map((point) => point[1]));
+  return least > 0 ? 'more where' : 'only where';
+}

@@ -1,0 +1,49 @@
+import { Modal } from 'react-bootstrap';
+
+const KEYS: [string, string][] = [
+  ['Ctrl + Z', 'undo'],
+  ['Ctrl + Shift + Z', 'redo'],
+  ['V', 'values or daylight'],
+  ['P', 'plan view'],
+  ['F', 'whole site in the picture'],
+  ['?', 'this list'],
+  ['Escape', 'close, or stop placing'],
+  ['On the board: arrows', 'from cell to cell'],
+  ['On the board: Enter', 'let it drive, or its curve'],
+  ['On the board: Delete', 'clear the cell'],
+  ['On a step: Alt + ← →', 'move it'],
+  ['On a number: ↑ ↓', 'change it; Shift × 10, Alt ÷ 10'],
+  ['In the view: drag', 'turn; right drag or Shift moves; wheel zooms'],
+  ['In the view: arrows', 'turn; with Shift move; + − zoom; Enter asks Why here?'],
+];
+
+/** The list of shortcuts, and the theme. */
+export function Shortcuts({ show, onHide }: { show: boolean; onHide: () => void }) {
+  const root = document.documentElement.dataset;
+  const turn = () => {
+    root.bsTheme = root.bsTheme === 'dark' ? 'light' : 'dark';
+    localStorage.setItem('theme', root.bsTheme);
+  };
+  return (
+    <Modal show={show} onHide={onHide}>
+      <Modal.Header closeButton>
+        <Modal.Title className="serif fs-5">Shortcuts</Modal.Title>
+      </Modal.Header>
+      <Modal.Body>
+        <table className="table table-sm mb-3">
+          <tbody>
+            {KEYS.map(([key, what]) => (
+              <tr key={key}>
+                <td className="fw-semibold text-nowrap">{key}</td>
+                <td>{what}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+        <button className="btn btn-quiet" onClick={turn}>
+          Light or dark paper
+        </button>
+      </Modal.Body>
+    </Modal>
+  );
+}

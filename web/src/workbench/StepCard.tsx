@@ -1,0 +1,118 @@
+import { useRef, useState } from 'react';
+import { Dropdown, Overlay, Popover } from 'react-bootstrap';
+import type { Description, StageView } from '../api/types';
+import { Histogram } from './Histogram';
+import { useSelection } from './selection';
+import { SettingField } from './SettingField';
+import type { Settings } from './settings';
+import type { StepActions } from './StepStrip';
+
+interface Props {
+  stage: number;
+  description: Description;
+  settings: Settings;
+  view: StageView | undefined;
+  before?: StageView;
+  onPreview: (settings: Settings) => void;
+  onCommit: (settings: Settings) => void;
+  actions?: StepActions;
+}
+
+/** The source or one step: its picture, its histogram and its one or two controls. */
+export function StepCard({ stage, description, settings, view, before, onPreview, onCommit, actions }: Props) {
+  const { falloff, stage: chosenStage, chooseFalloff } = useSelection();
+  const card = useRef<HTMLDivElement>(null);
+  const [open, setOpen] = useState(false);
+  const chosen = chosenStage === stage;
+  const title = view?.title ?? description.title;
+  const skipped = settings.skipped === true;
+  const choose = () => chooseFalloff(falloff, stage);
+  const onCard = description.settings.filter((setting) => setting.onCard && setting.type !== 'curve').slice(0, 2);
+  const fields = (list: Description['settings']) =>
+    list.map((setting) => (
+      <SettingField
+        key={setting.name}
+        setting={setting}
+        value={settings[setting.name]}
+        without={falloff}
+        histogram={before?.summary.histogram}
+        onPreview={(value) => onPreview({ ...settings, [setting.name]: value })}
+        onCommit={(value) => onCommit({ ...settings, [setting.name]: value })}
+      />
+    ));
+  return (
+    <div
+      ref={card}
+      className={`step-card ${chosen ? 'chosen' : ''} ${skipped ? 'skipped' : ''}`}
+      aria-current={chosen}
+      draggable={actions !== undefined && chosen}
+      onKeyDown={(event) => {
+        if (!event.altKey || event.target instanceof HTMLInputElement) return;
+        if (event.key === 'ArrowLeft') actions?.earlier?.();
+        if (event.key === 'ArrowRight') actions?.later?.();
+      }}
+    >
+      <div className="title">
+        <button className="text" title={`${title}: ${description.help}`} onClick={choose}>
+          {title}
+        </button>
+        <span className="index">{skipped ? 'skipped' : stage === 0 ? 'source' : stage}</span>
+        <Dropdown align="end">
+          <Dropdown.Toggle as="button" className="icon-button" aria-label={`${title}: more`}>
+            <i className="bi bi-three-dots-vertical" />
+          </Dropdown.Toggle>
+          <Dropdown.Menu renderOnMount popperConfig={{ strategy: 'fixed' }}>
+            <Dropdown.Item as="button" onClick={() => setOpen(true)}>
+              All settings …
+            </Dropdown.Item>
+            {actions && (
+              <>
+                <Dropdown.Item as="button" disabled={!actions.earlier} onClick={actions.earlier}>
+                  Move earlier (Alt ←)
+                </Dropdown.Item>
+                <Dropdown.Item as="button" disabled={!actions.later} onClick={actions.later}>
+                  Move later (Alt →)
+                </Dropdown.Item>
+                <Dropdown.Item as="button" onClick={() => onCommit({ ...settings, skipped: !skipped })}>
+                  {skipped ? 'Use again' : 'Skip'}
+                </Dropdown.Item>
+                <Dropdown.Item as="button" onClick={actions.duplicate}>
+                  Duplicate
+                </Dropdown.Item>
+                <Dropdown.Item as="button" onClick={actions.remove}>
+                  Delete
+                </Dropdown.Item>
+              </>
+            )}
+          </Dropdown.Menu>
+        </Dropdown>
+      </div>
+      <button className="pictures" onClick={choose} aria-label={`Show ${title} in the view`} title="Show this step in the view">
+        {view ? <img src={`/api/pictures/${view.picture}`} alt="" draggable={false} /> : <img alt="" />}
+        <Histogram summary={view?.summary} />
+      </button>
+      <div className="controls">
+        {onCard.length > 0 ? (
+          fields(onCard)
+        ) : description.settings.length > 0 ? (
+          <button className="btn btn-quiet btn-sm" onClick={() => setOpen(true)}>
+            Edit {description.title.toLowerCase()} …
+          </button>
+        ) : (
+          <span className="muted small">{description.help}</span>
+        )}
+      </div>
+      <Overlay target={card} show={open} placement="top" rootClose onHide={() => setOpen(false)}>
+        <Popover>
+          <Popover.Body className="settings-form">
+            <div>
+              <b>{description.title}</b>
+              <div className="muted small">{description.help}</div>
+            </div>
+            {fields(description.settings)}
+          </Popover.Body>
+        </Popover>
+      </Overlay>
+    </div>
+  );
+}

@@ -1,0 +1,174 @@
+import { useEffect, useRef, useState } from 'react';
+import { bundle } from '../api/data';
+import type { Place } from '../api/types';
+import { sayProblem } from '../parts/notes';
+import { Viewport } from '../view3d/Viewport';
+import { usePlacing } from './placing';
+import { useSelection } from './selection';
+import { useSession } from './session';
+
+const DRAG = 4;
+
+/** The canvas with its viewport: hands over what the manifest names, and takes pointer and keys. */
+export function View3D({ onViewport, onRipen }: { onViewport: (viewport: Viewport) => void; onRipen: (passes: number, of: number) => void }) {
+  const canvas = useRef<HTMLCanvasElement>(null);
+  const viewport = useRef<Viewport | null>(null);
+  const { manifest, recipe } = useSession();
+  const { values, placing, falloff: chosen, set } = useSelection();
+  const [lost, setLost] = useState('');
+  const placed = usePlacing();
+
+  useEffect(() => {
+    try {
+      viewport.current = new Viewport(canvas.current!);
+      viewport.current.onRipen = onRipen;
+      onViewport(viewport.current);
+    } catch {
+      setLost('This browser cannot draw in 3D (WebGL 2 is off or missing). Everything else works; try another browser for the picture.');
+    }
+    return () => viewport.current?.dispose();
+    // the viewport lives as long as the canvas
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, []);
+
+  useEffect(() => {
+    const view = viewport.current;
+    if (!view || !manifest) return;
+    let current = true;
+    const { ground, shown, layers } = manifest;
+    void (async () => {
+      try {
+        const [groundData, valueData] = await Promise.all([bundle(ground.key), bundle(shown.key)]);
+        if (!current) return;
+        view.setGround(ground.key, groundData, ground.width, ground.depth, ground.lowest, ground.highest, ground.water ?? null);
+        view.setValues(shown.key, valueData, shown.low, shown.high);
+        const visible = layers.filter((layer) => layer.plantsKey !== '');
+        view.keepPlants(visible.map((layer) => layer.id));
+        for (const layer of visible) {
+          const [plants, meshes] = await Promise.all([bundle(layer.plantsKey), bundle(layer.meshesKey)]);
+          if (!current) return;
+          view.setPlants(layer.id, `${layer.plantsKey}/${layer.meshesKey}`, plants, meshes);
+        }
+      } catch (error) {
+        if (current) sayProblem(error);
+      }
+    })();
+    return () => {
+      current = false;
+    };
+  }, [manifest]);
+
+  useEffect(() => viewport.current?.setMode(values), [values]);
+
+  const source = recipe.falloffs.find((each) => each.id === chosen)?.source;
+  const place = source?.kind === 'distance' ? recipe.places.find((each) => each.id === source.place) : undefined;
+  useEffect(() => {
+    const lines = place && values ? [line(place)] : [];
+    if (placed.points.length > 0) lines.push({ points: placed.points, closed: false, colour: '#d05a9f' });
+    viewport.current?.setLines(lines);
+  }, [place, values, placed.points, manifest]);
+
+  usePointer(canvas, viewport, placed.add);
+
+  const byKey = (event: React.KeyboardEvent) => {
+    const view = viewport.current;
+    if (!view || event.ctrlKey || event.metaKey) return;
+    const ways: Record<string, () => void> = {
+      ArrowLeft: () => (event.shiftKey ? view.pan(-0.05, 0) : view.orbit(-4, 0)),
+      ArrowRight: () => (event.shiftKey ? view.pan(0.05, 0) : view.orbit(4, 0)),
+      ArrowUp: () => (event.shiftKey ? view.pan(0, 0.05) : view.orbit(0, 3)),
+      ArrowDown: () => (event.shiftKey ? view.pan(0, -0.05) : view.orbit(0, -3)),
+      '+': () => view.zoom(0.9),
+      '-': () => view.zoom(1 / 0.9),
+      Enter: () => (placing ? placed.finish() : set({ asked: view.hit(canvas.current!.clientWidth / 2, canvas.current!.clientHeight / 2) })),
+      Escape: () => placed.cancel(),
+    };
+    const way = ways[event.key];
+    if (!way) return;
+    event.preventDefault();
+    way();
+  };
+
+  if (lost) return <p className="empty">{lost}</p>;
+  return (
+    <canvas
+      ref={canvas}
+      tabIndex={0}
+      className={placing ? 'placing' : ''}
+      aria-label="3D view of the site. Arrow keys turn it, with Shift they move it, plus and minus zoom, Enter explains the middle."
+      onKeyDown={byKey}
+      onDoubleClick={placed.finish}
+    />
+  );
+}
+
+function line(place: Place): { points: [number, number, number][]; closed: boolean; colour: string } {
+  return place.kind === 'path'
+    ? { points: place.points as [number, number, number][], closed: place.closed ?? false, colour: '#b5579b' }
+    : { points: [place.at as [number, number, number]], closed: false, colour: '#b5579b' };
+}
+
+/** Drag turns, right drag or Shift moves, wheel zooms, a click asks Why here?. */
+function usePointer(
+  canvas: React.RefObject<HTMLCanvasElement | null>,
+  viewport: React.RefObject<Viewport | null>,
+  addPoint: (point: [number, number, number]) => void,
+): void {
+  const set = useSelection((s) => s.set);
+  useEffect(() => {
+    const target = canvas.current;
+    if (!target) return;
+    let held: { x: number; y: number; moved: number; pan: boolean } | null = null;
+    const hitAt = (event: PointerEvent) => {
+      const box = target.getBoundingClientRect();
+      return viewport.current?.hit(event.clientX - box.left, event.clientY - box.top) ?? null;
+    };
+    let asking = 0;
+    const down = (event: PointerEvent) => {
+      target.setPointerCapture(event.pointerId);
+      held = { x: event.clientX, y: event.clientY, moved: 0, pan: event.button !== 0 || event.shiftKey };
+    };
+    const move = (event: PointerEvent) => {
+      if (!held) {
+        cancelAnimationFrame(asking);
+        asking = requestAnimationFrame(() => set({ hover: hitAt(event) }));
+        return;
+      }
+      const dx = event.clientX - held.x;
+      const dy = event.clientY - held.y;
+      held = { ...held, x: event.clientX, y: event.clientY, moved: held.moved + Math.abs(dx) + Math.abs(dy) };
+      if (held.moved < DRAG) return;
+      if (held.pan) viewport.current?.pan(-dx / target.clientHeight, dy / target.clientHeight);
+      else viewport.current?.orbit(dx * 0.35, dy * 0.3);
+    };
+    const up = (event: PointerEvent) => {
+      const click = held && held.moved < DRAG && event.button === 0;
+      held = null;
+      if (!click) return;
+      const hit = hitAt(event);
+      if (!hit) return;
+      if (useSelection.getState().placing) addPoint([hit.x, hit.y, hit.z]);
+      else set({ asked: hit });
+    };
+    const wheel = (event: WheelEvent) => {
+      event.preventDefault();
+      viewport.current?.zoom(Math.exp(Math.max(-1, Math.min(1, event.deltaY * 0.0015))));
+    };
+    const leave = () => set({ hover: null });
+    const menu = (event: Event) => event.preventDefault();
+    target.addEventListener('pointerdown', down);
+    target.addEventListener('pointermove', move);
+    target.addEventListener('pointerup', up);
+    target.addEventListener('pointerleave', leave);
+    target.addEventListener('wheel', wheel, { passive: false });
+    target.addEventListener('contextmenu', menu);
+    return () => {
+      target.removeEventListener('pointerdown', down);
+      target.removeEventListener('pointermove', move);
+      target.removeEventListener('pointerup', up);
+      target.removeEventListener('pointerleave', leave);
+      target.removeEventListener('wheel', wheel);
+      target.removeEventListener('contextmenu', menu);
+    };
+  }, [canvas, viewport, set, addPoint]);
+}

@@ -1,0 +1,95 @@
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { api } from '../api/client';
+import { shown, withUnit } from '../parts/numbers';
+import { useSelection } from './selection';
+import { useSession } from './session';
+
+/** The explanation of one clicked point. */
+export function WhyHere() {
+  const { site, recipe } = useSession();
+  const { asked, layer: chosenLayer, property: chosenProperty, set } = useSelection();
+  const [open, setOpen] = useState('');
+  const layer = asked?.layer || chosenLayer || recipe.layers[0]?.id || '';
+  const property = chosenProperty || 'density';
+  const answer = useQuery({
+    queryKey: ['why', site.id, site.revision, layer, property, asked],
+    queryFn: () => api.why(site.id, { base: site.revision, layer, property, x: asked!.x, z: asked!.z, plant: asked!.plant }),
+    enabled: asked !== null && layer !== '',
+    placeholderData: (before) => before,
+    retry: false,
+  });
+  if (!asked) return null;
+  const close = (
+    <button className="icon-button" aria-label="Close" onClick={() => set({ asked: null })}>
+      <i className="bi bi-x-lg" />
+    </button>
+  );
+  if (layer === '' || answer.error) {
+    return (
+      <section className="floating why" aria-label="Why here?">
+        <div className="d-flex justify-content-between">
+          <b className="serif">Why here?</b>
+          {close}
+        </div>
+        <span className="muted">{answer.error?.message ?? 'There is no layer yet whose properties could be explained.'}</span>
+      </section>
+    );
+  }
+  const data = answer.data;
+  return (
+    <section className="floating why" aria-label="Why here?" aria-live="polite">
+      <div className="d-flex justify-content-between align-items-baseline">
+        <span>
+          <b className="serif fs-6">Why here?</b>{' '}
+          <span className="muted small">{data?.plant ? `plant, variant ${data.variant}` : `x ${shown(asked.x)} z ${shown(asked.z)}`}</span>
+        </span>
+        {close}
+      </div>
+      {data?.why.factors.map((factor) => (
+        <div key={factor.falloff}>
+          <button className={`factor ${factor.marked ? 'marked' : ''}`} aria-expanded={open === factor.falloff} onClick={() => setOpen(open === factor.falloff ? '' : factor.falloff!)}>
+            <span>
+              {factor.name}, {factor.reading}
+            </span>
+            <span className="number">{factor.response!.toFixed(2)}</span>
+          </button>
+          {open === factor.falloff && (
+            <div className="stages">
+              {factor.stages!.map((stage, i) => (
+                <div key={i} className="d-flex justify-content-between">
+                  <span>
+                    {stage.title}
+                    {stage.skipped && ' (skipped)'}
+                  </span>
+                  <span>{stage.value!.toFixed(3)}</span>
+                </div>
+              ))}
+              <div>
+                Without it {property} would be {withUnit(factor.without!, data.why.unit!)}.
+              </div>
+            </div>
+          )}
+        </div>
+      ))}
+      {data && data.why.factors.length === 0 && <div className="muted">Nothing drives it: it has its high end everywhere.</div>}
+      {data && (
+        <>
+          <hr className="my-1" />
+          <div className="d-flex justify-content-between">
+            <b>{property[0]!.toUpperCase() + property.slice(1)}</b>
+            <b className="number">{withUnit(data.why.value!, data.why.unit!)}</b>
+          </div>
+          <div className="muted small">
+            {data.plant
+              ? data.others
+                  .filter((each) => ['length', 'width', 'lean', 'yaw'].includes(each.property) && each.property !== property)
+                  .map((each) => `${each.property} ${withUnit(each.value, each.unit)}`)
+                  .join(' · ')
+              : `ground slopes ${Math.round(data.slope)}°, ${withUnit(data.why.y!, 'm')} high`}
+          </div>
+        </>
+      )}
+    </section>
+  );
+}

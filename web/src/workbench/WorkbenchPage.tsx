@@ -1,0 +1,168 @@
+import { useEffect, useRef, useState } from 'react';
+import { Link, useParams } from 'react-router';
+import { NoteHolder } from '../parts/notes';
+import { withUnit } from '../parts/numbers';
+import type { Viewport } from '../view3d/Viewport';
+import { Board } from './Board';
+import { Foot } from './Foot';
+import { Head } from './Head';
+import { Legend } from './Legend';
+import { usePlacing } from './placing';
+import { PlacesDialog } from './PlacesDialog';
+import { useSelection } from './selection';
+import { Sentence } from './Sentence';
+import { SessionContext, useSession, useSiteSession } from './session';
+import { Shortcuts } from './Shortcuts';
+import { StepStrip } from './StepStrip';
+import { View3D } from './View3D';
+import { WhyHere } from './WhyHere';
+
+/** The main screen: board, view and strip of one site. */
+export function WorkbenchPage() {
+  const { id } = useParams<{ id: string }>();
+  const { session, problem } = useSiteSession(id!);
+  const [help, setHelp] = useState(false);
+  const [ripening, setRipening] = useState('');
+  const view = useRef<Viewport | null>(null);
+  useFirstSelection(session);
+  useKeys(session, view, setHelp);
+  if (problem) {
+    return (
+      <div className="page">
+        <h1 className="fs-4">This site cannot be opened</h1>
+        <p>{problem.message}</p>
+        <Link to="/" className="btn btn-primary">
+          All sites
+        </Link>
+      </div>
+    );
+  }
+  if (!session) return <p className="empty">Opening the site …</p>;
+  return (
+    <SessionContext value={session}>
+      <div className="workbench">
+        <Head onHelp={() => setHelp(true)} />
+        <main className="middle">
+          <div className="side">
+            <Board />
+            <Sentence />
+          </div>
+          <Stage
+            view={view}
+            onRipen={(passes, of) => setRipening(passes >= of ? 'picture ripe' : `picture ripens, ${passes} of ${of}`)}
+          />
+        </main>
+        <StepStrip />
+        <Foot ripening={ripening} />
+      </div>
+      <Shortcuts show={help} onHide={() => setHelp(false)} />
+      <NoteHolder />
+    </SessionContext>
+  );
+}
+
+function Stage({ view, onRipen }: { view: React.RefObject<Viewport | null>; onRipen: (passes: number, of: number) => void }) {
+  const { manifest, working } = useSession();
+  const { values, hover, placing, set } = useSelection();
+  const { finish, cancel, points } = usePlacing();
+  const [places, setPlaces] = useState(false);
+  const [plan, setPlan] = useState(false);
+  const look = (parallel: boolean) => {
+    setPlan(parallel);
+    view.current?.frame(parallel);
+  };
+  const value = hover && view.current ? view.current.valueAt(hover.x, hover.z) : null;
+  return (
+    <div className="stage">
+      <View3D onViewport={(viewport) => (view.current = viewport)} onRipen={onRipen} />
+      {working && <div className="working" role="progressbar" aria-label="Computing" />}
+      <Legend />
+      <div className="view-buttons">
+        <div className="btn-group" role="group" aria-label="What the ground shows">
+          <button className={`btn btn-quiet ${values ? '' : 'active'}`} aria-pressed={!values} onClick={() => set({ values: false })}>
+            Daylight
+          </button>
+          <button className={`btn btn-quiet ${values ? 'active' : ''}`} aria-pressed={values} onClick={() => set({ values: true })}>
+            Values
+          </button>
+        </div>
+        <button className={`btn btn-quiet ${plan ? 'active' : ''}`} aria-pressed={plan} onClick={() => look(!plan)} title="Seen from above, parallel (P)">
+          Plan
+        </button>
+        <button className="btn btn-quiet" onClick={() => look(false)} title="Whole site in the picture (F)">
+          Frame
+        </button>
+        <button className="btn btn-quiet" onClick={() => setPlaces(true)}>
+          Places
+        </button>
+      </div>
+      {placing && (
+        <div className="floating" style={{ left: '50%', top: 60, transform: 'translateX(-50%)' }} role="status">
+          {placing === 'point' ? 'Click the ground where the point is to be.' : `Click the ground corner by corner (${points.length} so far).`}{' '}
+          {placing === 'path' && (
+            <button className="btn btn-primary btn-sm ms-2" disabled={points.length < 2} onClick={finish}>
+              Done (Enter)
+            </button>
+          )}
+          <button className="btn btn-quiet btn-sm ms-2" onClick={cancel}>
+            Cancel
+          </button>
+        </div>
+      )}
+      {hover && manifest && (
+        <div className="floating hover-value">
+          {value !== null && (
+            <>
+              {manifest.shown.title}: <b>{withUnit(Number(value.toPrecision(3)), manifest.shown.unit)}</b> ·{' '}
+            </>
+          )}
+          x {hover.x.toFixed(1)} m, z {hover.z.toFixed(1)} m, {hover.y.toFixed(1)} m high
+        </div>
+      )}
+      <WhyHere />
+      <PlacesDialog show={places} onHide={() => setPlaces(false)} />
+    </div>
+  );
+}
+
+type MaybeSession = ReturnType<typeof useSiteSession>['session'];
+
+/** Chooses the first row and falloff of a site that has just been opened, and another where the chosen one is gone. */
+function useFirstSelection(session: MaybeSession): void {
+  const selection = useSelection();
+  const recipe = session?.recipe;
+  const { falloff, layer, set } = selection;
+  useEffect(() => {
+    if (!recipe) return;
+    if (!recipe.falloffs.some((each) => each.id === falloff)) set({ falloff: recipe.falloffs[0]?.id ?? '', stage: -1 });
+    if (!recipe.layers.some((each) => each.id === layer)) {
+      const first = recipe.layers[0];
+      set({ layer: first?.id ?? '', property: first ? 'density' : '', shows: first ? 'property' : 'falloff', asked: null });
+    }
+  }, [recipe, falloff, layer, set]);
+}
+
+function useKeys(session: MaybeSession, view: React.RefObject<Viewport | null>, setHelp: (show: boolean) => void): void {
+  useEffect(() => {
+    const pressed = (event: KeyboardEvent) => {
+      const target = event.target as HTMLElement;
+      const typing = target instanceof HTMLInputElement && target.type !== 'range' && target.type !== 'checkbox';
+      if (typing || !session) return;
+      const control = event.ctrlKey || event.metaKey;
+      if (control && event.key.toLowerCase() === 'z') {
+        event.preventDefault();
+        if (event.shiftKey) session.redo();
+        else session.undo();
+      } else if (!control && !event.altKey && target.tagName !== 'SELECT') {
+        const { values, set } = useSelection.getState();
+        if (event.key === '?') setHelp(true);
+        else if (event.key === 'v') set({ values: !values });
+        else if (event.key === 'p') view.current?.frame(!view.current.parallel);
+        else if (event.key === 'f') view.current?.frame(false);
+        else if (event.key === 'Escape') set({ asked: null, placing: null });
+      }
+    };
+    window.addEventListener('keydown', pressed);
+    return () => window.removeEventListener('keydown', pressed);
+  }, [session, view, setHelp]);
+}

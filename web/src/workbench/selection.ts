@@ -1,0 +1,50 @@
+import { create } from 'zustand';
+import type { Edit } from '../api/types';
+import type { Hit } from '../view3d/Viewport';
+
+/** What the board, the strip and the view share: the selection and the unsaved edits; nothing else. */
+interface Selection {
+  falloff: string;
+  /** The chosen card: 0 the source, 1… a step, −1 the result. */
+  stage: number;
+  layer: string;
+  property: string;
+  /** What the values view shows. */
+  shows: 'falloff' | 'property';
+  values: boolean;
+  pending: Edit[];
+  hover: Hit | null;
+  asked: Hit | null;
+  placing: 'point' | 'path' | null;
+  set: (part: Partial<Omit<Selection, 'set'>>) => void;
+  chooseFalloff: (falloff: string, stage?: number) => void;
+  chooseProperty: (layer: string, property: string) => void;
+}
+
+export const useSelection = create<Selection>((set) => ({
+  falloff: '',
+  stage: -1,
+  layer: '',
+  property: '',
+  shows: 'property',
+  values: false,
+  pending: [],
+  hover: null,
+  asked: null,
+  placing: null,
+  set: (part) => set(part),
+  chooseFalloff: (falloff, stage = -1) => set({ falloff, stage, shows: 'falloff' }),
+  chooseProperty: (layer, property) => set({ layer, property, shows: 'property' }),
+}));
+
+/** A fresh id that no other browser makes at the same time. */
+export function freshId(prefix: string): string {
+  return `${prefix}-${crypto.randomUUID().slice(0, 8)}`;
+}
+
+/** A name that is not taken: "Noise", "Noise 2", … */
+export function freeName(wish: string, taken: string[]): string {
+  let name = wish;
+  for (let n = 2; taken.includes(name); n++) name = `${wish} ${n}`;
+  return name;
+}
