@@ -27,6 +27,7 @@ import type { Bundle } from '../api/bundle';
 import { Eye, type Pose } from './camera';
 import { groundGeometry, heightAt, meet, type Heights } from './ground';
 import { PlantMeshes } from './plants';
+import { noiseTexture } from './noise';
 import { Ripening } from './Ripening';
 import * as shaders from './shaders';
 
@@ -61,6 +62,7 @@ export class Viewport {
     uSize: { value: new Vector2(1, 1) },
     uLight: { value: null as DataTexture | null },
     uHazeReach: { value: 260 },
+    uNoise: { value: noiseTexture() },
     uValues: { value: null as DataTexture | null },
     uScale: { value: new Vector4(0, 1, 1, 1) },
     uValuesShown: { value: 0 },
@@ -165,7 +167,9 @@ export class Viewport {
     this.eye.isParallel = plan;
     this.eye.pose = plan
       ? { target: [0, base, 0], heading: 0, elevation: 90, distance: (size / 2) * 3.25 }
-      : { target: [size * 0.012, base + size * 0.028, -size * 0.02], heading: 352, elevation: 9.5, distance: size * 0.41 };
+      : water > -1e8
+        ? { target: [size * 0.01, base + size * 0.03, -size * 0.06], heading: 354, elevation: 7.5, distance: size * 0.43 }
+        : { target: [0, base, 0], heading: 345, elevation: 26, distance: size * 1.15 };
     this.draw();
   }
 
@@ -195,6 +199,7 @@ export class Viewport {
     }
     this.draft = new Mesh(groundGeometry(this.heights, DRAFT_NODES), this.groundMaterial);
     this.fine = new Mesh(groundGeometry(this.heights, FINE_NODES), this.groundMaterial);
+    this.eye.floor = (x, z) => (this.heights ? heightAt(this.heights, x, z) : -1e9);
     this.scene.add(this.draft, this.fine);
     this.setWater(water);
     if (!this.framed) {

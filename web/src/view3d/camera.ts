@@ -12,9 +12,11 @@ const TALL = 0.62;
 
 /** The perspective or parallel camera of a pose. */
 export class Eye {
-  private readonly perspective = new PerspectiveCamera(36, 1, 0.2, 3000);
+  private readonly perspective = new PerspectiveCamera(42, 1, 0.2, 3000);
   private readonly parallel = new OrthographicCamera(-1, 1, 1, -1, -2000, 4000);
   isParallel = false;
+  /** Height of the ground, which the eye stays above. */
+  floor: (x: number, z: number) => number = () => -1e9;
 
   constructor(public pose: Pose) {}
 
@@ -26,11 +28,9 @@ export class Eye {
     const { target, heading, elevation, distance } = this.pose;
     const h = (heading * Math.PI) / 180;
     const e = (elevation * Math.PI) / 180;
-    return new Vector3(
-      target[0] - Math.sin(h) * Math.cos(e) * distance,
-      target[1] + Math.sin(e) * distance,
-      target[2] + Math.cos(h) * Math.cos(e) * distance,
-    );
+    const x = target[0] - Math.sin(h) * Math.cos(e) * distance;
+    const z = target[2] + Math.cos(h) * Math.cos(e) * distance;
+    return new Vector3(x, Math.max(target[1] + Math.sin(e) * distance, this.floor(x, z) + 1.2), z);
   }
 
   /** Sets the camera up; the jitter, in pixels, moves it by less than one for smooth edges. */

@@ -5,10 +5,11 @@ uniform vec3 uEye;
 uniform vec2 uSize;
 uniform sampler2D uLight;
 uniform float uHazeReach;
+uniform sampler2D uNoise;
 
-const vec3 SUN_COLOUR = vec3(1.0, 0.86, 0.66) * 2.15;
-const vec3 SKY_COLOUR = vec3(0.55, 0.68, 0.82) * 0.78;
-const vec3 BOUNCE = vec3(0.30, 0.27, 0.20) * 0.35;
+const vec3 SUN_COLOUR = vec3(1.0, 0.85, 0.64) * 2.5;
+const vec3 SKY_COLOUR = vec3(0.50, 0.66, 0.86) * 0.62;
+const vec3 BOUNCE = vec3(0.30, 0.27, 0.20) * 0.22;
 
 vec3 skyAt(vec3 d) {
   float up = max(d.y, 0.0);
@@ -32,7 +33,7 @@ vec3 hazed(vec3 c, vec3 p) {
   vec2 edge = abs(p.xz) / (uSize * 0.5);
   float border = smoothstep(0.93, 0.998, max(edge.x, edge.y));
   vec3 air = skyAt(normalize(vec3(ray.x, max(ray.y, 0.0) * 0.35, ray.z)));
-  return mix(c, air, max(amount * 0.82, border));
+  return mix(c, air * 0.92, max(amount * 0.80, border));
 }
 
 vec3 shown(vec3 linear) {
@@ -41,21 +42,13 @@ vec3 shown(vec3 linear) {
   return pow(clamp(c, 0.0, 1.0), vec3(1.0 / 2.2));
 }
 
-float hash21(vec2 p) {
-  p = fract(p * vec2(123.34, 456.21));
-  p += dot(p, p + 45.32);
-  return fract(p.x * p.y);
-}
-
-float patchy(vec2 p) {
-  vec2 i = floor(p);
-  vec2 f = fract(p);
-  f = f * f * (3.0 - 2.0 * f);
-  return mix(mix(hash21(i), hash21(i + vec2(1, 0)), f.x), mix(hash21(i + vec2(0, 1)), hash21(i + vec2(1, 1)), f.x), f.y);
-}
-
+/** Four octaves of value noise around 0.5, one feature a unit, from a texture that repeats every 32 units. */
 float layered(vec2 p) {
-  return 0.5 * patchy(p) + 0.27 * patchy(p * 2.13 + 7.1) + 0.15 * patchy(p * 4.31 + 3.7) + 0.08 * patchy(p * 8.7);
+  return texture2D(uNoise, p / 32.0).r;
+}
+
+float layered2(vec2 p) {
+  return texture2D(uNoise, p / 32.0).g;
 }
 `;
 
@@ -90,15 +83,16 @@ vec3 earth(vec3 n, vec3 p) {
   float rough = layered(p.xz * 0.55);
   float fine = layered(p.xz * 3.1 + 11.0);
   float tall = clamp((p.y - uHeights.x) / max(uHeights.y - uHeights.x, 1.0), 0.0, 1.0);
-  vec3 turf = mix(vec3(0.100, 0.098, 0.036), vec3(0.200, 0.160, 0.062), rough);
-  turf = mix(turf, vec3(0.070, 0.085, 0.034), smoothstep(0.55, 0.75, fine) * 0.55);
-  vec3 heath = mix(vec3(0.150, 0.100, 0.062), vec3(0.190, 0.150, 0.090), fine);
-  vec3 rock = mix(vec3(0.150, 0.148, 0.140), vec3(0.300, 0.292, 0.275), layered(p.xz * 0.9 + vec2(p.y * 0.7, p.y * 0.4)));
-  rock *= 0.78 + 0.44 * fine;
+  vec3 turf = mix(vec3(0.062, 0.068, 0.022), vec3(0.150, 0.118, 0.044), smoothstep(0.25, 0.75, rough));
+  turf = mix(turf, vec3(0.040, 0.056, 0.020), smoothstep(0.5, 0.68, fine) * 0.6);
+  vec3 heath = mix(vec3(0.085, 0.058, 0.036), vec3(0.140, 0.108, 0.060), fine);
+  float strata = layered2(vec2(p.x * 0.11 + p.z * 0.09, p.y * 0.75));
+  vec3 rock = mix(vec3(0.072, 0.072, 0.070), vec3(0.195, 0.188, 0.176), 0.55 * layered(p.xz * 0.9 + vec2(p.y * 0.7, p.y * 0.4)) + 0.45 * strata);
+  rock *= 0.70 + 0.60 * fine;
   vec3 c = mix(turf, heath, smoothstep(0.16, 0.5, tall + 0.25 * (rough - 0.5)));
   c = mix(c, rock, smoothstep(0.10, 0.30, steep + 0.16 * (rough - 0.5) + 0.18 * smoothstep(0.25, 0.7, tall)));
-  float snow = smoothstep(0.52, 0.80, tall + 0.22 * (rough - 0.5)) * smoothstep(0.52, 0.22, steep + 0.2 * (fine - 0.5));
-  c = mix(c, vec3(0.74, 0.78, 0.82), snow);
+  float snow = smoothstep(0.50, 0.70, tall + 0.30 * (rough - 0.5)) * smoothstep(0.40, 0.20, steep + 0.3 * (fine - 0.5));
+  c = mix(c, vec3(0.62, 0.66, 0.70), snow * 0.9);
   float wet = 1.0 - smoothstep(0.0, 0.35, p.y - uWater);
   c = mix(c, vec3(0.085, 0.075, 0.052) * (0.7 + 0.6 * fine), wet * 0.8);
   return c;
@@ -107,8 +101,10 @@ vec3 earth(vec3 n, vec3 p) {
 void main() {
   if (uMirror > 0.5 && vPlace.y < uWater) discard;
   vec3 n = normalize(vNormal);
-  float bump = layered(vPlace.xz * 2.4);
-  vec3 bent = normalize(n + 0.35 * vec3(bump - layered(vPlace.xz * 2.4 + vec2(0.35, 0.0)), 0.0, bump - layered(vPlace.xz * 2.4 + vec2(0.0, 0.35))));
+  vec2 tilt = vec2(layered(vPlace.xz * 1.9), layered2(vPlace.xz * 1.9)) - 0.5;
+  vec2 tilt2 = vec2(layered2(vPlace.xz * 0.45 + vPlace.y * 0.2), layered(vPlace.zx * 0.45 + vPlace.y * 0.2)) - 0.5;
+  float rugged = 0.5 + 1.1 * smoothstep(0.05, 0.35, 1.0 - n.y);
+  vec3 bent = normalize(n + rugged * vec3(tilt.x * 0.9 + tilt2.x, 0.0, tilt.y * 0.9 + tilt2.y));
   vec2 light = lightAt(vPlace.xz);
   vec3 lit = SUN_COLOUR * max(dot(bent, uSun), 0.0) * light.r + (SKY_COLOUR * (0.5 + 0.5 * bent.y) + BOUNCE) * light.g;
   vec3 c = earth(n, vPlace) * lit;
@@ -188,8 +184,8 @@ void main() {
   vec3 c = skyAt(d);
   float up = max(d.y, 0.02);
   vec2 flow = d.xz / (up + 0.12);
-  float cloud = layered(flow * 1.1 + 3.0) + 0.25 * layered(flow * 4.0);
-  float veil = smoothstep(0.62, 0.98, cloud) * smoothstep(0.02, 0.25, d.y);
+  float cloud = layered(flow * 1.1 + 3.0) + 0.35 * layered2(flow * 3.7);
+  float veil = smoothstep(0.60, 0.95, cloud) * smoothstep(0.02, 0.25, d.y);
   c = mix(c, vec3(0.92, 0.90, 0.86), veil * 0.55);
   gl_FragColor = vec4(shown(c), 1.0);
 }
@@ -214,9 +210,7 @@ uniform float uValuesShown;
 uniform vec2 uHeights;
 
 vec2 ripple(vec2 p) {
-  float e = 0.06;
-  float h = layered(p);
-  return vec2(h - layered(p + vec2(e, 0.0)), h - layered(p + vec2(0.0, e))) / e;
+  return (vec2(layered(p), layered2(p)) - 0.5) * 2.0;
 }
 
 void main() {
@@ -226,7 +220,7 @@ void main() {
   vec3 view = uEye - vPlace;
   float far = length(view);
   view /= far;
-  vec2 slope = ripple(vPlace.xz * vec2(0.9, 1.7)) * 0.030 + ripple(vPlace.xz * vec2(3.1, 5.3)) * 0.020;
+  vec2 slope = ripple(vPlace.xz * vec2(0.55, 1.25)) * 0.055 + ripple(vPlace.xz * vec2(2.1, 4.6)) * 0.045;
   slope *= smoothstep(0.0, 0.5, depth) * (0.35 + 0.65 * layered(vPlace.xz * 0.11));
   vec3 n = normalize(vec3(slope.x, 1.0, slope.y));
   float fresnel = 0.03 + 0.97 * pow(1.0 - max(dot(n, view), 0.0), 5.0);
@@ -234,13 +228,13 @@ void main() {
   vec3 mirrored = pow(texture2D(uMirrorMap, clamp(at + slope * vec2(0.55, 1.4) * clamp(18.0 / far, 0.15, 1.0), 0.002, 0.998)).rgb, vec3(2.2));
   vec2 light = lightAt(vPlace.xz);
   vec3 bed = vec3(0.115, 0.092, 0.055) * (0.6 + 0.6 * layered(vPlace.xz * 1.7)) * (SUN_COLOUR * light.r * 0.6 + SKY_COLOUR);
-  vec3 deep = vec3(0.006, 0.030, 0.042) * 1.2;
-  vec3 shallow = vec3(0.020, 0.070, 0.072);
+  vec3 deep = vec3(0.004, 0.020, 0.032);
+  vec3 shallow = vec3(0.014, 0.050, 0.054);
   vec3 body = mix(shallow, deep, smoothstep(0.2, 3.2, depth));
   body = mix(bed, body, 1.0 - exp(-depth * 1.5));
   vec3 half_ = normalize(view + uSun);
   float glitter = pow(max(dot(n, half_), 0.0), 260.0) * light.r;
-  vec3 c = mix(body, mirrored, clamp(fresnel * 1.05 + 0.06, 0.0, 1.0)) + vec3(1.0, 0.85, 0.62) * glitter * 1.6;
+  vec3 c = mix(body, mirrored * vec3(0.80, 0.90, 0.96), clamp(fresnel * 0.92 + 0.05, 0.0, 1.0)) + vec3(1.0, 0.85, 0.62) * glitter * 1.6;
   float foam = smoothstep(0.10, 0.0, depth) * 0.25;
   c = mix(c, vec3(0.30, 0.30, 0.27), foam);
   c = mix(c, vec3(dot(c, vec3(0.3, 0.6, 0.1))) * vec3(0.55, 0.62, 0.66), uValuesShown * 0.6);

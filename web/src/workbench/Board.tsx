@@ -8,11 +8,11 @@ import { LayerMenu } from './LayerMenu';
 import { useSelection } from './selection';
 import { useSession } from './session';
 
-export const NAME_WIDTH = 100;
+export const NAME_WIDTH = 94;
 export const CELL_WIDTH = 31;
 
 export function columnsTemplate(count: number): string {
-  return `${NAME_WIDTH}px repeat(${count}, ${CELL_WIDTH}px) minmax(96px, 1fr)`;
+  return `${NAME_WIDTH}px repeat(${count}, ${CELL_WIDTH}px) minmax(78px, 1fr)`;
 }
 
 /** What drives what: rows are properties by layer, columns are falloffs. */

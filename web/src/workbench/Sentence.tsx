@@ -25,7 +25,7 @@ export function Sentence() {
   const joined = { product: 'and', sum: 'plus', lowest: 'or, if less,', highest: 'or, if more,' }[range.combine ?? 'product'];
   return (
     <p className="sentence">
-      <b>{subject}</b> goes from {withUnit(range.low, property.unit)} to {high}:{' '}
+      <b>{subject}</b> goes from {lowText(range.low, property.unit)} to {high}:{' '}
       {drives.map((drive, i) => (
         <Fragment key={drive.falloff}>
           {i > 0 && (i === drives.length - 1 ? ` ${joined} ` : range.combine === 'product' ? ', ' : ` ${joined} `)}
@@ -50,4 +50,9 @@ function way(drive: Drive): string {
   const points = drive.curve as CurvePoint[];
   const least = Math.min(...points.map((point) => point[1]));
   return least > 0 ? 'more where' : 'only where';
+}
+
+/** The low end without a unit that the high end repeats. */
+function lowText(low: number, unit: string): string {
+  return low === 0 ? '0' : withUnit(low, unit).replace('/m²', 'plants per m²');
 }

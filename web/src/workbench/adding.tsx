@@ -26,7 +26,7 @@ export function AddFalloff() {
   };
   return (
     <Dropdown align="end">
-      <Dropdown.Toggle variant="quiet" size="sm">
+      <Dropdown.Toggle variant="quiet" size="sm" className="plus" title="Make a falloff">
         + falloff
       </Dropdown.Toggle>
       <Dropdown.Menu className="scroll-menu">

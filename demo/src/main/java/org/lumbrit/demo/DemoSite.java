@@ -132,16 +132,16 @@ public final class DemoSite {
                 new Falloff(
                         "shore",
                         "Shore",
-                        new DistanceSource(shore.id(), 1.5, 13, DistanceSource.Across.PLAN),
+                        new DistanceSource(shore.id(), 2, 17, DistanceSource.Across.PLAN),
                         List.of(
-                                new WindowStep("s1", false, 0.1, 0.8),
+                                new WindowStep("s1", false, 0.05, 0.7),
                                 new ClampStep("s2", false, 0, 1),
-                                new ContrastStep("s3", false, 1.6),
+                                new ContrastStep("s3", false, 1.4),
                                 new MultiplyStep("s4", false, "tussocks", 0.75))),
                 new Falloff(
                         "flat",
                         "Flat",
-                        new SlopeSource(0, 16, 14),
+                        new SlopeSource(0, 17, 14),
                         List.of(new ClampStep("s1", false, 0, 1), new ContrastStep("s2", false, 1.4))),
                 new Falloff(
                         "tussocks",
@@ -188,10 +188,10 @@ public final class DemoSite {
                 "#d9c27a",
                 "#8f5f3a",
                 Map.of(
-                        "density", new PropertyRange(0, 14, Combine.PRODUCT),
-                        "spacing", new PropertyRange(0.22, 0.22, Combine.PRODUCT),
-                        "length", new PropertyRange(0.28, 0.85, Combine.PRODUCT),
-                        "width", new PropertyRange(0.012, 0.03, Combine.PRODUCT),
+                        "density", new PropertyRange(0, 18, Combine.PRODUCT),
+                        "spacing", new PropertyRange(0.18, 0.18, Combine.PRODUCT),
+                        "length", new PropertyRange(0.3, 0.95, Combine.PRODUCT),
+                        "width", new PropertyRange(0.016, 0.03, Combine.PRODUCT),
                         "lean", new PropertyRange(2, 22, Combine.PRODUCT),
                         "heading", new PropertyRange(30, 120, Combine.PRODUCT),
                         "yaw", new PropertyRange(0, 360, Combine.PRODUCT),

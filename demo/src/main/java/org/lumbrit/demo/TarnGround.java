@@ -9,7 +9,7 @@ final class TarnGround {
     static final int NODES = 512;
     static final double WIDTH = 160;
     static final double LOWEST = 0;
-    static final double HIGHEST = 84;
+    static final double HIGHEST = 58;
     static final double WATER = 6;
 
     private TarnGround() {}
@@ -37,20 +37,22 @@ final class TarnGround {
         return 0.045 * beyond + 5.5 * Smooth.smoothstep(8, 60, beyond) + 0.002 * beyond * beyond * 0.4;
     }
 
+    /** Ridges to the north with a pass between them, lower arms to the west and east. */
     private static double mountains(double x, double z) {
-        double pass = 1 - 0.72 * StrictMath.exp(-square((x - 4 + 6 * noise(21, x, z, 40, 2)) / 17));
-        double north = Smooth.smoothstep(-26, -86, z);
-        double sides = 0.34 * Smooth.smoothstep(42, 92, Math.abs(x + 3)) * Smooth.smoothstep(70, -20, z);
+        double bend = 9 * noise(21, x, z, 55, 2);
+        double pass = 1 - 0.80 * StrictMath.exp(-square((x - 9 + bend) / 21));
+        double north = Smooth.smoothstep(-24, -84, z + 0.4 * bend);
+        double sides = 0.40 * Smooth.smoothstep(44, 96, Math.abs(x + 3) + 0.5 * bend) * Smooth.smoothstep(80, -30, z);
         double ridged = 0;
         double weight = 1;
-        double size = 46;
-        for (int octave = 0; octave < 5; octave++) {
-            ridged += weight * (1 - 2 * Math.abs(noise(30 + octave, x, z, size, 1)));
-            weight *= 0.5;
+        double size = 52;
+        for (int octave = 0; octave < 6; octave++) {
+            ridged += weight * square(1 - Math.abs(noise(30 + octave, x, z, size, 1)) * 1.4);
+            weight *= 0.48;
             size *= 0.5;
         }
-        double relief = 0.66 + 0.22 * ridged;
-        return 78 * relief * (north * pass + sides * (1 - north));
+        double uneven = 0.85 + 0.30 * noise(37, x, z, 70, 1);
+        return 47 * (0.30 + 0.42 * ridged) * uneven * (north * pass + sides * (1 - north));
     }
 
     /** Half-sunken domes, at most one in each cell of 7 m, fewer and smaller on level ground. */

@@ -23,6 +23,7 @@ class OpenApiOfTheRecipe {
     @Bean
     OpenApiCustomizer recipeSchemas() {
         return api -> {
+            api.setServers(null);
             api.getComponents().getSchemas().values().forEach(OpenApiOfTheRecipe::requireAll);
             addRecipe(api);
         };

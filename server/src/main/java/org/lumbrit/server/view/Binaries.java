@@ -13,10 +13,10 @@ import org.lumbrit.formats.image.GreyPng;
 /** The binaries that the browser gets, made from what the core computed. */
 final class Binaries {
     static final int PICTURE = 88;
-    /** Where the sun stands in the daylight view, degrees: from the south-west, rather low. */
-    static final double SUN_HEADING = 232;
+    /** Where the sun stands in the daylight view, degrees: from the west, rather low. */
+    static final double SUN_HEADING = 258;
 
-    static final double SUN_ELEVATION = 27;
+    static final double SUN_ELEVATION = 25;
     private static final int LIGHT_NODES = 257;
 
     private Binaries() {}

@@ -97,7 +97,7 @@ public class ViewService {
 
         GroundView ground() {
             Ground ground = evaluation.plan().ground();
-            String bundle = kept(key("ground bundle/2", lattice.key()), shared -> Binaries.ground(lattice, samples, shared));
+            String bundle = kept(key("ground bundle/3", lattice.key()), shared -> Binaries.ground(lattice, samples, shared));
             return new GroundView(
                     bundle,
                     ground.width(),
