@@ -126,8 +126,8 @@ export function CurveEditor({ points, histogram, onPreview, onCommit }: Props) {
         <CoordinateField value={point[0]} label="In" onCommit={(x) => finish(placed(chosen, [x, point[1]]))} />
         <span className="muted">out</span>
         <CoordinateField value={point[1]} label="Out" onCommit={(y) => finish(placed(chosen, [point[0], y]))} />
-        <button className="btn btn-quiet btn-sm ms-auto" disabled={now.length < 3} onClick={remove}>
-          Take point away
+        <button className="btn btn-quiet btn-sm ms-auto text-nowrap" disabled={now.length < 3} onClick={remove}>
+          Remove point
         </button>
       </div>
       <div className="muted small mt-1">Drag a point. Double-click adds one.</div>
@@ -144,7 +144,7 @@ function CoordinateField({ value, label, onCommit }: { value: number; label: str
   };
   return (
     <input
-      className="form-control form-control-sm"
+      className="form-control form-control-sm coordinate"
       size={4}
       aria-label={label}
       value={text ?? String(value)}

@@ -181,7 +181,6 @@ export class Viewport {
     this.heights = { columns: facts.columns!, rows: facts.rows!, width, depth, values: arrays.heights as Float32Array };
     this.uniforms.uSize.value.set(width, depth);
     this.uniforms.uHeights.value.set(lowest, highest);
-    this.uniforms.uHazeReach.value = Math.max(width, depth) * 1.55;
     const h = (facts.sunHeading! * Math.PI) / 180;
     const e = (facts.sunElevation! * Math.PI) / 180;
     this.uniforms.uSun.value.set(Math.sin(h) * Math.cos(e), Math.sin(e), -Math.cos(h) * Math.cos(e));
@@ -348,6 +347,8 @@ export class Viewport {
     const size = this.renderer.getSize(new Vector2());
     this.eye.update(size.x, size.y, jitterX, jitterY);
     this.uniforms.uEye.value.copy(this.eye.position);
+    const extent = Math.max(this.uniforms.uSize.value.x, this.uniforms.uSize.value.y);
+    this.uniforms.uHazeReach.value = this.eye.isParallel ? 1e6 : extent * 1.95;
     this.uniforms.uToWorld.value.multiplyMatrices(this.eye.camera.matrixWorld, this.eye.camera.projectionMatrixInverse);
   }
 

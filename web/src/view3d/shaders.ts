@@ -33,11 +33,11 @@ vec3 hazed(vec3 c, vec3 p) {
   vec2 edge = abs(p.xz) / (uSize * 0.5);
   float border = smoothstep(0.93, 0.998, max(edge.x, edge.y));
   vec3 air = skyAt(normalize(vec3(ray.x, max(ray.y, 0.0) * 0.35, ray.z)));
-  return mix(c, air * 0.92, max(amount * 0.80, border));
+  return mix(c, air * 0.92, max(amount * 0.74, border));
 }
 
 vec3 shown(vec3 linear) {
-  vec3 c = linear * 0.92;
+  vec3 c = linear * 0.98;
   c = (c * (2.51 * c + 0.03)) / (c * (2.43 * c + 0.59) + 0.14);
   return pow(clamp(c, 0.0, 1.0), vec3(1.0 / 2.2));
 }

@@ -19,10 +19,9 @@ record Candidates(Samples samples, double[] threshold) implements Results.Weight
         return samples.bytes() + 8L * threshold.length;
     }
 
-    /** Settled candidates of a spacing floor. */
+    /** Settled candidates of a spacing floor, from their identities. */
     static Candidates settled(
-            String key, Ground ground, long seed, int k, Spacing spacing, int levels, Region region, Cancel cancel) {
-        long[] ids = new Settling(seed, k, spacing, levels).settle(region, cancel);
+            String key, Ground ground, long seed, int k, Spacing spacing, long[] ids, Cancel cancel) {
         Samples samples = Samples.allocate(key, ids.length);
         double[] threshold = new double[ids.length];
         SettlingCurve curve = SettlingCurve.curve();

@@ -84,10 +84,12 @@ public final class CoverScatter {
         refuseTooMany(0.7 * region.area() / (range.least() * range.least()));
         Spacing spacing = same ? new Spacing.Same(range.most()) : new DrivenSpacing(range);
         String key = new KeyBuilder(placeKey).add(levels).key();
-        return results.get(
-                key,
+        long[] ids = results.get(
+                new KeyBuilder("settled/1").add(key).key(),
                 cancel,
-                shared -> Candidates.settled(key, ground, layer.seed(), k, spacing, levels, region, shared));
+                shared -> new Settling(layer.seed(), k, spacing, levels).settle(region, shared));
+        return results.get(
+                key, cancel, shared -> Candidates.settled(key, ground, layer.seed(), k, spacing, ids, shared));
     }
 
     /** Where nothing drives the spacing it is its high end everywhere. */

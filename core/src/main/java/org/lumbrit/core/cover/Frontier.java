@@ -1,6 +1,6 @@
 package org.lumbrit.core.cover;
 
-/** The cells of one level that are not yet wholly covered, each with the living disc that covers most of its parent. */
+/** The cells of one level that are not yet wholly covered, each with the two living discs that cover most of its parent. */
 final class Frontier {
     static final Frontier EMPTY = new Frontier(0);
 
@@ -8,6 +8,9 @@ final class Frontier {
     final int[] iz;
     /** A settled candidate whose disc nearly covered the parent, or −1. */
     final int[] suspect;
+
+    /** Another one, or −1. */
+    final int[] other;
 
     int count;
     long[] hash;
@@ -18,6 +21,7 @@ final class Frontier {
         this.ix = new int[capacity];
         this.iz = new int[capacity];
         this.suspect = new int[capacity];
+        this.other = new int[capacity];
     }
 
     static Frontier coarsest(int x0, int z0, int across, int down) {
@@ -27,6 +31,7 @@ final class Frontier {
             all.ix[i] = x0 + i % across;
             all.iz[i] = z0 + i / across;
             all.suspect[i] = -1;
+            all.other[i] = -1;
         }
         return all;
     }
@@ -48,7 +53,7 @@ final class Frontier {
             long h = Candidate.hash(seedHash, Candidate.id(k, level, ix[i], iz[i]));
             double px = Candidate.x(h, ix[i], cell);
             double pz = Candidate.z(h, iz[i], cell);
-            if (settled != null && suspect[i] >= 0 && settled.kills(suspect[i], px, pz)) {
+            if (settled != null && (settled.kills(suspect[i], px, pz) || settled.kills(other[i], px, pz))) {
                 continue;
             }
             hash[kept] = h;
@@ -57,36 +62,48 @@ final class Frontier {
             ix[kept] = ix[i];
             iz[kept] = iz[i];
             suspect[kept] = suspect[i];
+            other[kept] = other[i];
             kept++;
         }
         count = kept;
     }
 
-    /** Moves a cell to the front part that is kept. */
-    void keep(int from, int to, int closest) {
+    /** Moves a cell to the front part that is kept, with the discs that nearly covered it. */
+    void keep(int from, int to, int closest, int second) {
         ix[to] = ix[from];
         iz[to] = iz[from];
         hash[to] = hash[from];
         x[to] = x[from];
         z[to] = z[from];
-        suspect[to] = closest >= 0 ? closest : suspect[from];
+        int before = suspect[from];
+        suspect[to] = closest >= 0 ? closest : before;
+        other[to] = second >= 0 ? second : closest >= 0 ? before : other[from];
     }
 
-    /** The quarters of the kept cells, but for those that cover themselves and quarters that the suspect covers. */
-    Frontier split(int kept, boolean[] done, double half, SettlingBlock settled) {
-        int parents = 0;
+    /**
+     * The quarters of the kept cells, but for those that a nearby disc is known to cover.
+     *
+     * @param own the cell's own candidate where it lives, else −1
+     */
+    Frontier split(int kept, int[] own, double cell, SettlingBlock settled) {
+        double half = cell / 2;
+        Frontier children = new Frontier(4 * kept);
         for (int i = 0; i < kept; i++) {
-            parents += done[i] ? 0 : 1;
-        }
-        Frontier children = new Frontier(4 * parents);
-        for (int i = 0; i < kept; i++) {
-            for (int quarter = 0; !done[i] && quarter < 4; quarter++) {
+            int first = own[i] >= 0 ? own[i] : suspect[i];
+            int second = own[i] >= 0 ? suspect[i] : other[i];
+            if (own[i] >= 0 && settled.covers(first, ix[i] * cell, iz[i] * cell, cell)) {
+                continue;
+            }
+            for (int quarter = 0; quarter < 4; quarter++) {
                 int cx = 2 * ix[i] + (quarter & 1);
                 int cz = 2 * iz[i] + (quarter >> 1);
-                if (suspect[i] < 0 || !settled.covers(suspect[i], cx * half, cz * half, half)) {
+                double px = cx * half;
+                double pz = cz * half;
+                if (!settled.covers(first, px, pz, half) && !settled.covers(second, px, pz, half)) {
                     children.ix[children.count] = cx;
                     children.iz[children.count] = cz;
-                    children.suspect[children.count++] = suspect[i];
+                    children.suspect[children.count] = first;
+                    children.other[children.count++] = second;
                 }
             }
         }

@@ -15,7 +15,7 @@ public final class Settling {
     /** Levels of cells below the one that fits the spacing: 0…5. */
     public static final int LEVELS = 6;
 
-    private static final int BLOCK = 96;
+    private static final int BLOCK = 64;
 
     private final long seed;
     private final int k;

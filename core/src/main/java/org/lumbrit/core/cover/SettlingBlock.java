@@ -36,18 +36,16 @@ final class SettlingBlock {
     private final int[] head;
     private int count;
     private long[] ids = new long[1024];
-    private double[] xs = new double[1024];
-    private double[] zs = new double[1024];
-    private double[] rs = new double[1024];
+    /** x, z and spacing of each, so that one look at it is one line of memory; the fourth is free. */
+    private double[] discs = new double[4096];
+
     private byte[] states = new byte[1024];
     private int[] next = new int[1024];
     private int[] bucketOf = new int[1024];
 
     private final int[] start;
     private int[] sorted;
-    private double[] sortedX;
-    private double[] sortedZ;
-    private double[] sortedR;
+    private double[] sortedDiscs;
 
     /** @param wanted metres; @param extra metres to add on every side where a first try left something undecided */
     SettlingBlock(long seed, int k, Spacing spacing, int levels, Region wanted, double extra) {
@@ -117,7 +115,7 @@ final class SettlingBlock {
             if (verdict == COVERED) {
                 continue;
             }
-            cells.keep(i, kept, closest);
+            cells.keep(i, kept, closest, second);
             pr[kept] = pr[i];
             state[kept] = verdict == MAYBE ? UNDECIDED : LIVING;
             if (verdict != HIT
@@ -128,7 +126,8 @@ final class SettlingBlock {
             kept++;
         }
         Arrays.sort(contenders, 0, contending);
-        boolean[] coversItself = new boolean[kept];
+        int[] own = new int[kept];
+        Arrays.fill(own, -1);
         int levelStart = count;
         for (int c = 0; c < contending; c++) {
             int i = (int) contenders[c];
@@ -136,11 +135,11 @@ final class SettlingBlock {
             if (verdict >= 0) {
                 add(Candidate.id(k, level, cells.ix[i], cells.iz[i]), px[i], pz[i], pr[i], verdict);
                 if (verdict == LIVING) {
-                    coversItself[i] = covers(count - 1, cells.ix[i] * cell, cells.iz[i] * cell, cell);
+                    own[i] = count - 1;
                 }
             }
         }
-        return last ? Frontier.EMPTY : cells.split(kept, coversItself, cell / 2, this);
+        return last ? Frontier.EMPTY : cells.split(kept, own, cell, this);
     }
 
     /** Lays what is settled so far bucket by bucket, so that a row of buckets is one run of memory. */
@@ -153,15 +152,11 @@ final class SettlingBlock {
             start[b + 1] += start[b];
         }
         sorted = new int[count];
-        sortedX = new double[count];
-        sortedZ = new double[count];
-        sortedR = new double[count];
+        sortedDiscs = new double[4 * count];
         for (int j = 0; j < count; j++) {
             int at = start[bucketOf[j]]++;
             sorted[at] = j;
-            sortedX[at] = xs[j];
-            sortedZ[at] = zs[j];
-            sortedR[at] = rs[j];
+            System.arraycopy(discs, 4 * j, sortedDiscs, 4 * at, 3);
         }
         System.arraycopy(start, 0, start, 1, across * down);
         start[0] = 0;
@@ -172,8 +167,10 @@ final class SettlingBlock {
     private static final int HIT = 2;
     private static final int COVERED = 3;
 
-    /** The living disc that came closest to covering the cell in the last call of {@link #against}, or −1. */
+    /** The living discs that came closest to covering the cell in the last call of {@link #against}, or −1. */
     private int closest;
+
+    private int second;
 
     /**
      * A candidate against all that was settled on earlier levels, and its cell against their discs.
@@ -183,7 +180,9 @@ final class SettlingBlock {
     private int against(double x, double z, double r, double cellX, double cellZ, double cell, boolean last) {
         int verdict = FREE;
         double best = Double.POSITIVE_INFINITY;
+        double next = Double.POSITIVE_INFINITY;
         closest = -1;
+        second = -1;
         double near = (r + reach) / 2;
         int firstColumn = bucket(x - near, x0, across);
         int lastColumn = bucket(x + near, x0, across);
@@ -191,9 +190,9 @@ final class SettlingBlock {
         for (int row = bucket(z - near, z0, down); row <= lastRow; row++) {
             int end = start[row * across + lastColumn + 1];
             for (int s = start[row * across + firstColumn]; s < end; s++) {
-                double dx = x - sortedX[s];
-                double dz = z - sortedZ[s];
-                double mean = (r + sortedR[s]) / 2;
+                double dx = x - sortedDiscs[4 * s];
+                double dz = z - sortedDiscs[4 * s + 1];
+                double mean = (r + sortedDiscs[4 * s + 2]) / 2;
                 if (dx * dx + dz * dz >= mean * mean) {
                     continue;
                 }
@@ -203,14 +202,19 @@ final class SettlingBlock {
                     continue;
                 }
                 verdict = HIT;
-                double free = (sortedR[s] + least) / 2;
-                double far = farthestCorner(sortedX[s], sortedZ[s], cellX, cellZ, cell) - free * free;
+                double free = (sortedDiscs[4 * s + 2] + least) / 2;
+                double far = farthestCorner(sortedDiscs[4 * s], sortedDiscs[4 * s + 1], cellX, cellZ, cell) - free * free;
                 if (far < 0 || last) {
                     return COVERED;
                 }
                 if (far < best) {
+                    next = best;
+                    second = closest;
                     best = far;
                     closest = j;
+                } else if (far < next) {
+                    next = far;
+                    second = j;
                 }
             }
         }
@@ -219,15 +223,21 @@ final class SettlingBlock {
 
     /** Whether the disc of a settled candidate holds a whole cell, so that nothing of a higher rank can live there. */
     boolean covers(int j, double cellX, double cellZ, double cell) {
-        double free = (rs[j] + least) / 2;
-        return farthestCorner(xs[j], zs[j], cellX, cellZ, cell) < free * free;
+        if (j < 0) {
+            return false;
+        }
+        double free = (discs[4 * j + 2] + least) / 2;
+        return farthestCorner(discs[4 * j], discs[4 * j + 1], cellX, cellZ, cell) < free * free;
     }
 
     /** Whether a living candidate is certain to kill another one at a place, whatever the spacing there. */
     boolean kills(int j, double x, double z) {
-        double free = (rs[j] + least) / 2;
-        double dx = x - xs[j];
-        double dz = z - zs[j];
+        if (j < 0) {
+            return false;
+        }
+        double free = (discs[4 * j + 2] + least) / 2;
+        double dx = x - discs[4 * j];
+        double dz = z - discs[4 * j + 1];
         return dx * dx + dz * dz < free * free;
     }
 
@@ -244,9 +254,9 @@ final class SettlingBlock {
         for (int row = bucket(z - near, z0, down); row <= lastRow; row++) {
             for (int column = firstColumn; column <= lastColumn; column++) {
                 for (int j = head[row * across + column]; j >= levelStart; j = next[j]) {
-                    double dx = x - xs[j];
-                    double dz = z - zs[j];
-                    double mean = (r + rs[j]) / 2;
+                    double dx = x - discs[4 * j];
+                    double dz = z - discs[4 * j + 1];
+                    double mean = (r + discs[4 * j + 2]) / 2;
                     if (dx * dx + dz * dz < mean * mean) {
                         if (states[j] == LIVING) {
                             return -1;
@@ -273,17 +283,15 @@ final class SettlingBlock {
         if (count == ids.length) {
             int more = 2 * count;
             ids = Arrays.copyOf(ids, more);
-            xs = Arrays.copyOf(xs, more);
-            zs = Arrays.copyOf(zs, more);
-            rs = Arrays.copyOf(rs, more);
+            discs = Arrays.copyOf(discs, 4 * more);
             states = Arrays.copyOf(states, more);
             next = Arrays.copyOf(next, more);
             bucketOf = Arrays.copyOf(bucketOf, more);
         }
         ids[count] = id;
-        xs[count] = x;
-        zs[count] = z;
-        rs[count] = r;
+        discs[4 * count] = x;
+        discs[4 * count + 1] = z;
+        discs[4 * count + 2] = r;
         states[count] = state;
         int at = bucket(z, z0, down) * across + bucket(x, x0, across);
         bucketOf[count] = at;
@@ -294,7 +302,7 @@ final class SettlingBlock {
     /** Whether nothing within the region is left undecided. */
     boolean decided(Region region) {
         for (int i = 0; i < count; i++) {
-            if (states[i] == UNDECIDED && region.contains(xs[i], zs[i])) {
+            if (states[i] == UNDECIDED && region.contains(discs[4 * i], discs[4 * i + 1])) {
                 return false;
             }
         }
@@ -305,7 +313,7 @@ final class SettlingBlock {
         long[] found = new long[count];
         int n = 0;
         for (int i = 0; i < count; i++) {
-            if (states[i] == LIVING && region.contains(xs[i], zs[i])) {
+            if (states[i] == LIVING && region.contains(discs[4 * i], discs[4 * i + 1])) {
                 found[n++] = ids[i];
             }
         }

@@ -42,6 +42,9 @@ public class KeptResults implements Results {
         if (value instanceof float[] floats) {
             return 4L * floats.length;
         }
+        if (value instanceof long[] longs) {
+            return 8L * longs.length;
+        }
         if (value instanceof byte[] bytes) {
             return bytes.length;
         }

@@ -64,6 +64,11 @@ final class ResultFiles {
                 bytes.asFloatBuffer().get(values);
                 return Optional.of(values);
             }
+            if (type == 'l') {
+                long[] values = new long[bytes.remaining() / 8];
+                bytes.asLongBuffer().get(values);
+                return Optional.of(values);
+            }
             byte[] values = new byte[bytes.remaining()];
             bytes.get(values);
             return Optional.of(values);
@@ -78,6 +83,9 @@ final class ResultFiles {
         if (value instanceof float[] floats) {
             bytes = ByteBuffer.allocate(1 + 4 * floats.length).put((byte) 'f');
             bytes.asFloatBuffer().put(floats);
+        } else if (value instanceof long[] longs) {
+            bytes = ByteBuffer.allocate(1 + 8 * longs.length).put((byte) 'l');
+            bytes.asLongBuffer().put(longs);
         } else if (value instanceof byte[] plain) {
             bytes = ByteBuffer.allocate(1 + plain.length).put((byte) 'b').put(plain);
         } else {
