@@ -112,11 +112,18 @@ public final class CoverScatter {
         Candidates candidates = candidates(placeKey, region);
         Samples places = candidates.samples();
         float[] density = values.at(CoverLayer.DENSITY, places);
+        double[] threshold = candidates.threshold();
+        double end = end();
         int[] standing = new int[places.count()];
         int count = 0;
+        int limited = 0;
         for (int i = 0; i < standing.length; i++) {
-            if (density[i] * Ground.stretch(places.ny()[i]) >= candidates.threshold()[i]) {
-                standing[count++] = i;
+            if (density[i] > 0) {
+                double wanted = density[i] * Ground.stretch(places.ny()[i]);
+                if (wanted >= threshold[i]) {
+                    standing[count++] = i;
+                }
+                limited += wanted > end ? 1 : 0;
             }
         }
         String feetKey = new KeyBuilder("feet/1")
@@ -124,22 +131,15 @@ public final class CoverScatter {
                 .add(values.key(CoverLayer.DENSITY))
                 .key();
         Samples feet = places.pick(feetKey, Arrays.copyOf(standing, count));
-        return dress(feet, limitedShare(places, density));
+        return dress(feet, standing.length == 0 ? 0 : (double) limited / standing.length);
     }
 
-    /** Share of the candidates where more is asked for than the spacing floor admits. */
-    private double limitedShare(Samples places, float[] density) {
-        PropertyRange range = spacingRange();
-        if (range.most() == 0 || places.count() == 0) {
-            return 0;
-        }
-        double full = SettlingCurve.curve().perSquare(1, Settling.LEVELS);
-        double end = full / (range.least() * range.least());
-        int limited = 0;
-        for (int i = 0; i < density.length; i++) {
-            limited += density[i] * Ground.stretch(places.ny()[i]) > end ? 1 : 0;
-        }
-        return (double) limited / places.count();
+    /** The density from which on the spacing floor leaves no more room. */
+    private double end() {
+        double spacing = spacingRange().least();
+        return spacing == 0
+                ? Double.POSITIVE_INFINITY
+                : SettlingCurve.curve().perSquare(1, Settling.LEVELS) / (spacing * spacing);
     }
 
     private Plants dress(Samples feet, double limitedShare) {

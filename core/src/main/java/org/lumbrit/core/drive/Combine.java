@@ -9,6 +9,13 @@ public enum Combine {
         }
 
         @Override
+        public void fold(double[] weights, double[] responses, int count) {
+            for (int i = 0; i < count; i++) {
+                weights[i] = weights[i] * responses[i];
+            }
+        }
+
+        @Override
         public double start() {
             return 1;
         }
@@ -17,6 +24,13 @@ public enum Combine {
         @Override
         public double of(double sofar, double next) {
             return Math.min(sofar, next);
+        }
+
+        @Override
+        public void fold(double[] weights, double[] responses, int count) {
+            for (int i = 0; i < count; i++) {
+                weights[i] = Math.min(weights[i], responses[i]);
+            }
         }
 
         @Override
@@ -31,6 +45,13 @@ public enum Combine {
         }
 
         @Override
+        public void fold(double[] weights, double[] responses, int count) {
+            for (int i = 0; i < count; i++) {
+                weights[i] = Math.max(weights[i], responses[i]);
+            }
+        }
+
+        @Override
         public double start() {
             return 0;
         }
@@ -42,12 +63,22 @@ public enum Combine {
         }
 
         @Override
+        public void fold(double[] weights, double[] responses, int count) {
+            for (int i = 0; i < count; i++) {
+                weights[i] = weights[i] + responses[i];
+            }
+        }
+
+        @Override
         public double start() {
             return 0;
         }
     };
 
     public abstract double of(double sofar, double next);
+
+    /** The same for many: {@code weights[i]} becomes of(weights[i], responses[i]). */
+    public abstract void fold(double[] weights, double[] responses, int count);
 
     /** The weight before the first drive, and of a drive that takes no effect. */
     public abstract double start();

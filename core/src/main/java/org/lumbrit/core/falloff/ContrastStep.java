@@ -2,6 +2,7 @@ package org.lumbrit.core.falloff;
 
 import org.lumbrit.core.kinds.Kind;
 import org.lumbrit.core.kinds.Setting;
+import org.lumbrit.core.math.Powers;
 
 /** sign(v)·|v|ᵏ. */
 @Kind(name = "contrast", title = "Contrast", help = "Raises the value to a power: above 1 thins it, below 1 fills it.")
@@ -14,7 +15,7 @@ public record ContrastStep(
     @Override
     public void apply(float[] in, float[] with, int from, int to, float[] out) {
         for (int i = from; i < to; i++) {
-            out[i] = (float) (in[i] < 0 ? -Power.of(-in[i], power) : Power.of(in[i], power));
+            out[i] = (float) (in[i] < 0 ? -Powers.pow(-in[i], power) : Powers.pow(in[i], power));
         }
     }
 

@@ -6,7 +6,6 @@ import org.lumbrit.core.cover.CoverScatter;
 import org.lumbrit.core.cover.Plants;
 import org.lumbrit.core.cover.PropertyValues;
 import org.lumbrit.core.cover.Region;
-import org.lumbrit.core.drive.Combine;
 import org.lumbrit.core.drive.Drive;
 import org.lumbrit.core.drive.Layer;
 import org.lumbrit.core.drive.PropertyRange;
@@ -133,21 +132,27 @@ public final class SiteEvaluation {
                     .toList();
             List<MonotoneCurve> curves =
                     drives.stream().map(drive -> CurvePoint.curve(drive.curve())).toList();
-            Chunks.run(out.length, evaluation.cancel, (from, to) -> {
-                for (int i = from; i < to; i++) {
-                    out[i] = (float) range.at(weight(range.combine(), curves, values, i));
-                }
-            });
+            Chunks.run(out.length, evaluation.cancel, (from, to) -> weigh(range, curves, values, from, to, out));
             return out;
         });
     }
 
-    private static double weight(Combine combine, List<MonotoneCurve> curves, List<float[]> values, int i) {
-        double weight = combine.start();
+    private static void weigh(
+            PropertyRange range, List<MonotoneCurve> curves, List<float[]> values, int from, int to, float[] out) {
+        double[] weights = new double[to - from];
+        double[] responses = new double[to - from];
+        java.util.Arrays.fill(weights, range.combine().start());
         for (int d = 0; d < curves.size(); d++) {
-            weight = combine.of(weight, curves.get(d).at(values.get(d)[i]));
+            MonotoneCurve curve = curves.get(d);
+            float[] value = values.get(d);
+            for (int i = from; i < to; i++) {
+                responses[i - from] = curve.at(value[i]);
+            }
+            range.combine().fold(weights, responses, weights.length);
         }
-        return Smooth.clamp01(weight);
+        for (int i = from; i < to; i++) {
+            out[i] = (float) range.at(Smooth.clamp01(weights[i - from]));
+        }
     }
 
     /** The plants of a layer within a region of the ground. */

@@ -19,6 +19,8 @@ public final class Ground {
     private final double depth;
     private final String key;
     private final double steepest;
+    private final double lowest;
+    private final double highest;
 
     /**
      * @param columns nodes from west to east, at least 2
@@ -38,6 +40,14 @@ public final class Ground {
         this.gradientX = new float[heights.length];
         this.gradientZ = new float[heights.length];
         this.steepest = differentiate();
+        double low = Double.POSITIVE_INFINITY;
+        double high = Double.NEGATIVE_INFINITY;
+        for (float h : heights) {
+            low = Math.min(low, h);
+            high = Math.max(high, h);
+        }
+        this.lowest = low;
+        this.highest = high;
         this.key = new KeyBuilder("ground/1").add(columns).add(width).add(heights).key();
     }
 
@@ -103,19 +113,11 @@ public final class Ground {
     }
 
     public double lowest() {
-        double low = Double.POSITIVE_INFINITY;
-        for (float h : heights) {
-            low = Math.min(low, h);
-        }
-        return low;
+        return lowest;
     }
 
     public double highest() {
-        double high = Double.NEGATIVE_INFINITY;
-        for (float h : heights) {
-            high = Math.max(high, h);
-        }
-        return high;
+        return highest;
     }
 
     /** Greatest true area per plan area anywhere: √(1+|∇h|²). */

@@ -63,6 +63,22 @@ class MathFactsTest {
     }
 
     @Test
+    void powersAgreeWithThePlatformToATrillionth() {
+        Random random = new Random(5);
+        for (int i = 0; i < 20_000; i++) {
+            double base = random.nextDouble() * (i % 3 == 0 ? 10 : 1);
+            double exponent = 0.1 + random.nextDouble() * 15.9;
+            double expected = Math.pow(base, exponent);
+            if (expected > 1e-37) {
+                assertThat(Powers.pow(base, exponent) / expected).isCloseTo(1, within(1e-12));
+            }
+        }
+        assertThat(Powers.pow(0, 3)).isZero();
+        assertThat(Powers.pow(1, 7.3)).isEqualTo(1);
+        assertThat(Powers.pow(0.5, 2)).isEqualTo(0.25, within(1e-15));
+    }
+
+    @Test
     void redInOklabIsWhereOttossonPutIt() {
         double[] lab = Colour.ofHex("#ff0000").oklab();
         assertThat(lab[0]).isCloseTo(0.62796, within(1e-4));

@@ -2,12 +2,18 @@ package org.lumbrit.server.api;
 
 import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.constraints.NotNull;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.util.List;
 import java.util.UUID;
+import java.util.zip.Deflater;
+import java.util.zip.GZIPOutputStream;
 import org.lumbrit.core.cover.CoverLayer;
 import org.lumbrit.core.cover.Plants;
 import org.lumbrit.core.drive.Layer;
 import org.lumbrit.core.math.Cancel;
+import org.lumbrit.core.math.KeyBuilder;
 import org.lumbrit.core.site.Edit;
 import org.lumbrit.core.site.InvalidRecipeException;
 import org.lumbrit.core.site.Recipe;
@@ -98,8 +104,30 @@ class ViewApi {
     }
 
     @GetMapping(path = "/api/data/{key}", produces = MediaType.APPLICATION_OCTET_STREAM_VALUE)
-    ResponseEntity<byte[]> data(@PathVariable String key) {
-        return ResponseEntity.ok().cacheControl(FOR_EVER).body(binary(key));
+    ResponseEntity<byte[]> data(
+            @PathVariable String key, @RequestHeader(name = "Accept-Encoding", defaultValue = "") String accepted) {
+        byte[] plain = binary(key);
+        ResponseEntity.BodyBuilder answer = ResponseEntity.ok().cacheControl(FOR_EVER).varyBy("Accept-Encoding");
+        if (!accepted.contains("gzip")) {
+            return answer.body(plain);
+        }
+        byte[] packed = results.get(new KeyBuilder("gzip/1").add(key).key(), Cancel.NEVER, shared -> gzip(plain));
+        return answer.header("Content-Encoding", "gzip").body(packed);
+    }
+
+    /** Fast rather than small: it is done while somebody waits for a picture. */
+    private static byte[] gzip(byte[] plain) {
+        ByteArrayOutputStream packed = new ByteArrayOutputStream(plain.length / 2 + 64);
+        try (GZIPOutputStream out = new GZIPOutputStream(packed, 1 << 16) {
+            {
+                def.setLevel(Deflater.BEST_SPEED);
+            }
+        }) {
+            out.write(plain);
+        } catch (IOException e) {
+            throw new UncheckedIOException("writing to memory cannot fail", e);
+        }
+        return packed.toByteArray();
     }
 
     @GetMapping(path = "/api/pictures/{key}", produces = MediaType.IMAGE_PNG_VALUE)

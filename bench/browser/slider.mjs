@@ -1,0 +1,48 @@
+// Measures slider to new data on the demo site as the browser does it: one view request with an unsaved edit, then every
+// binary that it names and the page does not hold. Usage: node slider.mjs http://127.0.0.1:8470 [moves]
+const [base = 'http://127.0.0.1:8470', moves = '60'] = process.argv.slice(2);
+
+const json = async (path, body) => {
+  const response = await fetch(base + path, body && { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) });
+  if (!response.ok) throw new Error(`${response.status} ${await response.text()}`);
+  return response.json();
+};
+const sites = await json('/api/sites');
+const id = (sites.find((site) => site.name === 'Thessock Tarn') ?? sites[0]).id;
+const site = await json(`/api/sites/${id}`);
+const held = new Set();
+
+async function move(edits, view) {
+  const start = performance.now();
+  const manifest = await json(`/api/sites/${id}/view`, { base: site.revision, edits, view });
+  const keys = [manifest.ground.key, manifest.shown.key, ...manifest.layers.flatMap((layer) => [layer.plantsKey, layer.meshesKey])];
+  let bytes = 0;
+  await Promise.all(
+    keys.filter((key) => !held.has(key)).map(async (key) => {
+      held.add(key);
+      bytes += (await (await fetch(`${base}/api/data/${key}`)).arrayBuffer()).byteLength;
+    }),
+  );
+  return { took: performance.now() - start, server: manifest.milliseconds, bytes, plants: manifest.plants };
+}
+
+const shore = site.recipe.falloffs.find((falloff) => falloff.name === 'Shore');
+const contrast = shore.steps.find((step) => step.kind === 'contrast');
+const layer = site.recipe.layers[0];
+const density = layer.properties.density;
+const sliders = {
+  'contrast of Shore': (t) => [[{ kind: 'set-step', falloff: shore.id, step: { ...contrast, power: 0.8 + 2 * t } }], { falloff: shore.id, stage: -1, layer: '', property: '' }],
+  'far of Shore': (t) => [[{ kind: 'set-source', falloff: shore.id, source: { ...shore.source, far: 10 + 12 * t } }], { falloff: shore.id, stage: -1, layer: '', property: '' }],
+  'high end of density': (t) => [[{ kind: 'set-property', layer: layer.id, property: 'density', range: { ...density, high: density.high * (0.6 + 0.4 * t) } }], { falloff: shore.id, stage: -1, layer: layer.id, property: 'density' }],
+};
+const quantile = (sorted, q) => sorted[Math.min(sorted.length - 1, Math.ceil(q * sorted.length) - 1)];
+for (const [name, slider] of Object.entries(sliders)) {
+  for (let i = 0; i < 15; i++) await move(...slider((i + 0.37) / 15.1));
+  const results = [];
+  for (let i = 0; i < Number(moves); i++) results.push(await move(...slider(((i * 0.618034) % 1) + 1e-4 * i)));
+  const took = results.map((r) => r.took).sort((a, b) => a - b);
+  const server = results.map((r) => r.server).sort((a, b) => a - b);
+  console.log(
+    `${name}: ${moves} moves, p50 ${quantile(took, 0.5).toFixed(0)} ms, p95 ${quantile(took, 0.95).toFixed(0)} ms; server p50 ${quantile(server, 0.5).toFixed(0)} ms, p95 ${quantile(server, 0.95).toFixed(0)} ms; ${Math.round(results[0].bytes / 1024)} kB; ${results[0].plants} plants`,
+  );
+}
