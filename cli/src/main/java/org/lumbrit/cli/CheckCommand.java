@@ -34,7 +34,8 @@ final class CheckCommand implements Callable<Integer> {
             }
             System.err.println("lumbrit: "
                     + e.problems().size() + " problems: "
-                    + Lumbrit.oneLine(String.join(" | ", e.problems().stream().map(String::valueOf).toList())));
+                    + Lumbrit.oneLine(String.join(
+                            " | ", e.problems().stream().map(String::valueOf).toList())));
             return 2;
         }
     }

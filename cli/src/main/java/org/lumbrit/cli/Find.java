@@ -25,8 +25,13 @@ final class Find {
         return all.stream()
                 .filter(each -> name.apply(each).equals(wanted))
                 .findFirst()
-                .or(() -> all.stream().filter(each -> id.apply(each).equals(wanted)).findFirst())
-                .orElseThrow(() -> new BadInputException(option + ": there is no “" + wanted + "” in the recipe; it has "
-                        + (all.isEmpty() ? "none" : String.join(", ", all.stream().map(name).toList())) + "."));
+                .or(() -> all.stream()
+                        .filter(each -> id.apply(each).equals(wanted))
+                        .findFirst())
+                .orElseThrow(() -> new BadInputException(option + ": there is no “" + wanted
+                        + "” in the recipe; it has "
+                        + (all.isEmpty()
+                                ? "none"
+                                : String.join(", ", all.stream().map(name).toList())) + "."));
     }
 }

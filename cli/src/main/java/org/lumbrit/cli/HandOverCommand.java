@@ -17,15 +17,26 @@ import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 
 /** Writes files for other programs. */
-@Command(name = "handover", mixinStandardHelpOptions = true, description = "Writes files for other programs into a folder.")
+@Command(
+        name = "handover",
+        mixinStandardHelpOptions = true,
+        description = "Writes files for other programs into a folder.")
 final class HandOverCommand implements Callable<Integer> {
     @Mixin
     private RecipeArgument recipe;
 
-    @Option(names = "--to", required = true, paramLabel = "FOLDER", description = "Where to write; made where it is not there.")
+    @Option(
+            names = "--to",
+            required = true,
+            paramLabel = "FOLDER",
+            description = "Where to write; made where it is not there.")
     private Path folder;
 
-    @Option(names = "--format", split = ",", paramLabel = "FORMAT", description = "Any of: ${COMPLETION-CANDIDATES}; all unless given.")
+    @Option(
+            names = "--format",
+            split = ",",
+            paramLabel = "FORMAT",
+            description = "Any of: ${COMPLETION-CANDIDATES}; all unless given.")
     private List<HandOver> formats = List.of();
 
     @Override

@@ -14,7 +14,13 @@ import picocli.CommandLine.ParameterException;
         mixinStandardHelpOptions = true,
         version = "Lumbrit 0.1.0",
         description = "Evaluates a Lumbrit recipe: falloffs, plants, files for other programs.",
-        subcommands = {SchemaCommand.class, CheckCommand.class, ProbeCommand.class, ScatterCommand.class, HandOverCommand.class})
+        subcommands = {
+            SchemaCommand.class,
+            CheckCommand.class,
+            ProbeCommand.class,
+            ScatterCommand.class,
+            HandOverCommand.class
+        })
 public final class Lumbrit implements Runnable {
     private static final int BAD_INPUT = 2;
 
@@ -47,7 +53,8 @@ public final class Lumbrit implements Runnable {
     private static String sentence(Exception problem) {
         if (problem instanceof InvalidRecipeException invalid) {
             int more = invalid.problems().size() - 1;
-            return oneLine(invalid.problems().get(0) + (more > 0 ? " (and " + more + " more; lumbrit check lists all)" : ""));
+            return oneLine(
+                    invalid.problems().get(0) + (more > 0 ? " (and " + more + " more; lumbrit check lists all)" : ""));
         }
         if (problem instanceof BadInputException || problem instanceof TooManyPlantsException) {
             return oneLine(problem.getMessage());
@@ -55,7 +62,8 @@ public final class Lumbrit implements Runnable {
         if (problem instanceof java.io.IOException) {
             return "a file cannot be written or read: " + oneLine(problem.getMessage());
         }
-        return "this should not happen (" + problem.getClass().getSimpleName() + ": " + oneLine(problem.getMessage()) + ")";
+        return "this should not happen (" + problem.getClass().getSimpleName() + ": " + oneLine(problem.getMessage())
+                + ")";
     }
 
     static String oneLine(String text) {

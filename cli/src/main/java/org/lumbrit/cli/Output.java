@@ -1,8 +1,8 @@
 package org.lumbrit.cli;
 
 import java.io.BufferedWriter;
-import java.io.FileOutputStream;
 import java.io.FileDescriptor;
+import java.io.FileOutputStream;
 import java.io.IOException;
 import java.io.OutputStreamWriter;
 import java.io.Writer;

@@ -18,7 +18,10 @@ import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 
 /** Values of a falloff at points or on a grid. */
-@Command(name = "probe", mixinStandardHelpOptions = true, description = "Prints a falloff's values as CSV: x,y,z,value.")
+@Command(
+        name = "probe",
+        mixinStandardHelpOptions = true,
+        description = "Prints a falloff's values as CSV: x,y,z,value.")
 final class ProbeCommand implements Callable<Integer> {
     private static final int MOST_NODES = 4096;
 
@@ -62,7 +65,8 @@ final class ProbeCommand implements Callable<Integer> {
             return Lattice.along(ground, where.grid).samples();
         }
         if (!Files.isRegularFile(where.points)) {
-            throw new BadInputException("--at: there is no file " + where.points + ". Give a CSV with a header x,z or x,y,z.");
+            throw new BadInputException(
+                    "--at: there is no file " + where.points + ". Give a CSV with a header x,z or x,y,z.");
         }
         return ProbeCsv.points(Files.readString(where.points), ground);
     }

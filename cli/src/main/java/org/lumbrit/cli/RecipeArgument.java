@@ -12,7 +12,10 @@ import picocli.CommandLine.Parameters;
 
 /** The recipe that a command works on, and the time. */
 final class RecipeArgument {
-    @Parameters(index = "0", paramLabel = "RECIPE", description = "A recipe file with its height map beside it, or a recipe zip.")
+    @Parameters(
+            index = "0",
+            paramLabel = "RECIPE",
+            description = "A recipe file with its height map beside it, or a recipe zip.")
     private Path file;
 
     @Option(names = "--time", paramLabel = "S", description = "Seconds on the site's clock; 0 unless given.")
@@ -26,6 +29,7 @@ final class RecipeArgument {
         if (!Double.isFinite(time) || Math.abs(time) > 1e9) {
             throw new BadInputException("--time: seconds between −10⁹ and 10⁹, not " + time + ".");
         }
-        return new SiteEvaluation(new SitePlan(site.recipe(), site.ground(), time), new ResultsOfOneRun(), Cancel.NEVER);
+        return new SiteEvaluation(
+                new SitePlan(site.recipe(), site.ground(), time), new ResultsOfOneRun(), Cancel.NEVER);
     }
 }

@@ -38,13 +38,16 @@ final class ScatterCommand implements Callable<Integer> {
 
     private Region region() {
         try {
-            double[] edges = Arrays.stream(tile.split(",")).mapToDouble(Double::parseDouble).toArray();
+            double[] edges = Arrays.stream(tile.split(","))
+                    .mapToDouble(Double::parseDouble)
+                    .toArray();
             if (edges.length == 4 && Arrays.stream(edges).allMatch(Double::isFinite)) {
                 return new Region(edges[0], edges[1], edges[2], edges[3]);
             }
         } catch (NumberFormatException e) {
             // said below, in the user's words
         }
-        throw new BadInputException("--tile: four numbers in metres, x0,z0,x1,z1, as in --tile 0,0,10,10, not " + tile + ".");
+        throw new BadInputException(
+                "--tile: four numbers in metres, x0,z0,x1,z1, as in --tile 0,0,10,10, not " + tile + ".");
     }
 }

@@ -14,8 +14,16 @@ class ArchitectureTest {
             .should()
             .dependOnClassesThat()
             .resideInAnyPackage(
-                    "org.springframework..", "jakarta..", "tools.jackson..", "com.fasterxml..", "java.sql..", "java.net..",
-                    "java.nio.file..", "org.lumbrit.formats..", "org.lumbrit.server..", "org.lumbrit.cli..");
+                    "org.springframework..",
+                    "jakarta..",
+                    "tools.jackson..",
+                    "com.fasterxml..",
+                    "java.sql..",
+                    "java.net..",
+                    "java.nio.file..",
+                    "org.lumbrit.formats..",
+                    "org.lumbrit.server..",
+                    "org.lumbrit.cli..");
 
     @ArchTest
     static final ArchRule NO_TRANSCENDENTALS_WHERE_BYTES_COUNT = noClasses()

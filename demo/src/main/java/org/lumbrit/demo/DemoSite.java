@@ -61,9 +61,13 @@ public final class DemoSite {
         byte[] png = heights();
         Ground ground = HeightMap.read(png, "ground.png").ground(spec);
         byte[] shore = geoJson("Shore", shoreline(ground), true);
-        byte[] causeway = geoJson("Causeway", List.of(new double[] {9, 52}, new double[] {5.5, 40}, new double[] {2.5, 29}, new double[] {1, 20}), false);
+        byte[] causeway = geoJson(
+                "Causeway",
+                List.of(new double[] {9, 52}, new double[] {5.5, 40}, new double[] {2.5, 29}, new double[] {1, 20}),
+                false);
         Place shorePath = GeoJsonPlaces.read(shore, "shore.geojson", ground).get(0);
-        Place causewayPath = GeoJsonPlaces.read(causeway, "causeway.geojson", ground).get(0);
+        Place causewayPath =
+                GeoJsonPlaces.read(causeway, "causeway.geojson", ground).get(0);
         Map<String, byte[]> files = new LinkedHashMap<>();
         files.put("ground.png", png);
         files.put("shore.geojson", shore);
@@ -110,7 +114,8 @@ public final class DemoSite {
     /** Metres from the middle; the second coordinate runs north. */
     private static byte[] geoJson(String name, List<double[]> corners, boolean closed) {
         StringBuilder text = new StringBuilder();
-        text.append("{\"type\": \"FeatureCollection\", \"features\": [{\"type\": \"Feature\", \"properties\": {\"name\": \"")
+        text.append(
+                        "{\"type\": \"FeatureCollection\", \"features\": [{\"type\": \"Feature\", \"properties\": {\"name\": \"")
                 .append(name)
                 .append("\"},\n  \"geometry\": {\"type\": \"LineString\", \"coordinates\": [");
         int count = closed ? corners.size() + 1 : corners.size();
@@ -127,7 +132,8 @@ public final class DemoSite {
     }
 
     private static Recipe recipe(GroundSpec spec, Place shore, Place causeway) {
-        List<Place> places = List.of(shore, new org.lumbrit.core.surface.PathPlace("p2", causeway.name(), causeway.corners(), false));
+        List<Place> places = List.of(
+                shore, new org.lumbrit.core.surface.PathPlace("p2", causeway.name(), causeway.corners(), false));
         List<Falloff> falloffs = List.of(
                 new Falloff(
                         "shore",
@@ -153,7 +159,10 @@ public final class DemoSite {
                                 new CurveStep(
                                         "s3",
                                         false,
-                                        List.of(new CurvePoint(0, 0.04), new CurvePoint(0.5, 0.6), new CurvePoint(1, 1))))),
+                                        List.of(
+                                                new CurvePoint(0, 0.04),
+                                                new CurvePoint(0.5, 0.6),
+                                                new CurvePoint(1, 1))))),
                 new Falloff(
                         "causeway",
                         "Causeway",
@@ -202,7 +211,10 @@ public final class DemoSite {
                 drive("density", "flat", CurvePoint.STRAIGHT),
                 drive("density", "causeway", CurvePoint.STRAIGHT),
                 drive("density", "dry", CurvePoint.STRAIGHT),
-                drive("length", "shore", List.of(new CurvePoint(0, 0.15), new CurvePoint(0.6, 0.8), new CurvePoint(1, 1))),
+                drive(
+                        "length",
+                        "shore",
+                        List.of(new CurvePoint(0, 0.15), new CurvePoint(0.6, 0.8), new CurvePoint(1, 1))),
                 drive("length", "any", List.of(new CurvePoint(0, 0.55), new CurvePoint(1, 1))),
                 drive("lean", "any", CurvePoint.STRAIGHT),
                 drive("yaw", "any", CurvePoint.STRAIGHT),

@@ -23,9 +23,8 @@ final class TarnGround {
         double wander = 5.5 * noise(11, x, z, 34, 3) + 2.2 * noise(12, x, z, 11, 2);
         double tarn = Math.sqrt(square((x + 2) / 1.28) + square(z - 2)) + wander;
         double shore = 27;
-        double h = tarn < shore
-                ? WATER - 5.6 * Smooth.smoothstep(shore, shore - 22, tarn)
-                : WATER + terrace(tarn - shore);
+        double h =
+                tarn < shore ? WATER - 5.6 * Smooth.smoothstep(shore, shore - 22, tarn) : WATER + terrace(tarn - shore);
         h += mountains(x, z);
         h += 0.5 * Smooth.smoothstep(shore - 3, shore + 9, tarn) * noise(13, x, z, 9, 4);
         h += boulders(x, z, Smooth.smoothstep(shore + 3, shore + 22, tarn));
@@ -83,7 +82,13 @@ final class TarnGround {
         double scale = size;
         for (int octave = 0; octave < octaves; octave++) {
             GradientNoise.add(
-                    seed * 100 + octave, new double[] {x / scale}, new double[] {0.37}, new double[] {z / scale}, 1, weight, sum);
+                    seed * 100 + octave,
+                    new double[] {x / scale},
+                    new double[] {0.37},
+                    new double[] {z / scale},
+                    1,
+                    weight,
+                    sum);
             total += weight;
             weight *= 0.5;
             scale *= 0.5;

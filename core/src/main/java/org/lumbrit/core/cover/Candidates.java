@@ -20,8 +20,7 @@ record Candidates(Samples samples, double[] threshold) implements Results.Weight
     }
 
     /** Settled candidates of a spacing floor, from their identities. */
-    static Candidates settled(
-            String key, Ground ground, long seed, int k, Spacing spacing, long[] ids, Cancel cancel) {
+    static Candidates settled(String key, Ground ground, long seed, int k, Spacing spacing, long[] ids, Cancel cancel) {
         Samples samples = Samples.allocate(key, ids.length);
         double[] threshold = new double[ids.length];
         SettlingCurve curve = SettlingCurve.curve();

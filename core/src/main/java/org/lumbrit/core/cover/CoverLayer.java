@@ -16,13 +16,19 @@ import org.lumbrit.core.plants.Plant;
 public record CoverLayer(
         String id,
         String name,
-        @Setting(title = "seed", min = 0, max = 1_000_000, byDefault = "1", help = "Another seed, another scatter") int seed,
+
+        @Setting(title = "seed", min = 0, max = 1_000_000, byDefault = "1", help = "Another seed, another scatter")
+        int seed,
+
         @Setting(title = "hidden", byDefault = "false") boolean hidden,
         @Setting(title = "plant") Plant plant,
+
         @Setting(title = "tint low", refers = Refers.COLOUR, byDefault = "#d8c98a", help = "Colour where tint is 0")
-                String tintLow,
+        String tintLow,
+
         @Setting(title = "tint high", refers = Refers.COLOUR, byDefault = "#8a5a34", help = "Colour where tint is 1")
-                String tintHigh,
+        String tintHigh,
+
         @Setting(title = "properties") Map<String, PropertyRange> properties)
         implements Layer {
 
@@ -34,7 +40,8 @@ public record CoverLayer(
     private static final List<PropertyDescription> OFFERED = List.of(
             PropertyDescription.of(DENSITY, "Plants per square metre of true surface", "/m²", 0, 2000, 60, 0, 8)
                     .inPlace(),
-            PropertyDescription.of(SPACING, "No two plants stand nearer than this; 0 for no floor", "m", 0, 100, 4, 0.2, 0.2)
+            PropertyDescription.of(
+                            SPACING, "No two plants stand nearer than this; 0 for no floor", "m", 0, 100, 4, 0.2, 0.2)
                     .inPlace(),
             PropertyDescription.of("length", "From foot to tip", "m", 0, 100, 2, 0.15, 0.35),
             PropertyDescription.of("width", "Of the blade at its foot", "m", 0, 10, 0.1, 0.004, 0.008),

@@ -72,15 +72,13 @@ public final class CoverScatter {
         if (range.most() == 0) {
             refuseTooMany(most * region.area());
             String key = new KeyBuilder(placeKey).add(most).key();
-            return results.get(
-                    key, cancel, shared -> Candidates.free(key, ground, layer.seed(), most, region, shared));
+            return results.get(key, cancel, shared -> Candidates.free(key, ground, layer.seed(), most, region, shared));
         }
         int k = Settling.coarsest(range.most());
         double ratio = StrictMath.scalb(1.0, k) / range.most();
         boolean same = range.least() == range.most();
-        int levels = same
-                ? SettlingCurve.curve().levelsFor(ratio, most * range.most() * range.most())
-                : Settling.LEVELS;
+        int levels =
+                same ? SettlingCurve.curve().levelsFor(ratio, most * range.most() * range.most()) : Settling.LEVELS;
         refuseTooMany(0.7 * region.area() / (range.least() * range.least()));
         Spacing spacing = same ? new Spacing.Same(range.most()) : new DrivenSpacing(range);
         String key = new KeyBuilder(placeKey).add(levels).key();
@@ -102,9 +100,10 @@ public final class CoverScatter {
 
     private void refuseTooMany(double expected) {
         if (expected > MOST_CANDIDATES) {
-            throw new TooManyPlantsException("Cover “" + layer.name() + "” would need about "
-                    + Math.round(expected / 1e6)
-                    + " million places for plants; this program holds 40 million. Raise the spacing or lower the density.");
+            throw new TooManyPlantsException(
+                    "Cover “" + layer.name() + "” would need about "
+                            + Math.round(expected / 1e6)
+                            + " million places for plants; this program holds 40 million. Raise the spacing or lower the density.");
         }
     }
 

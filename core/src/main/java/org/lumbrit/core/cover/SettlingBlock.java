@@ -203,7 +203,8 @@ final class SettlingBlock {
                 }
                 verdict = HIT;
                 double free = (sortedDiscs[4 * s + 2] + least) / 2;
-                double far = farthestCorner(sortedDiscs[4 * s], sortedDiscs[4 * s + 1], cellX, cellZ, cell) - free * free;
+                double far =
+                        farthestCorner(sortedDiscs[4 * s], sortedDiscs[4 * s + 1], cellX, cellZ, cell) - free * free;
                 if (far < 0 || last) {
                     return COVERED;
                 }

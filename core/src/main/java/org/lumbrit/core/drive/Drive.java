@@ -10,7 +10,9 @@ public record Drive(
         String layer,
         String property,
         @Setting(title = "falloff", refers = Refers.FALLOFF) String falloff,
-        @Setting(title = "curve", byDefault = "[[0,0],[1,1]]") List<CurvePoint> curve) {
+
+        @Setting(title = "curve", byDefault = "[[0,0],[1,1]]")
+        List<CurvePoint> curve) {
     public Drive {
         curve = List.copyOf(curve);
     }

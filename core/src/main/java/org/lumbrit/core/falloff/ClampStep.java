@@ -8,8 +8,22 @@ import org.lumbrit.core.kinds.Setting;
 public record ClampStep(
         String id,
         boolean skipped,
-        @Setting(title = "lowest", min = -10, max = 10, slider = {0, 1}, byDefault = "0") double low,
-        @Setting(title = "highest", min = -10, max = 10, slider = {0, 1}, byDefault = "1") double high)
+
+        @Setting(
+                title = "lowest",
+                min = -10,
+                max = 10,
+                slider = {0, 1},
+                byDefault = "0")
+        double low,
+
+        @Setting(
+                title = "highest",
+                min = -10,
+                max = 10,
+                slider = {0, 1},
+                byDefault = "1")
+        double high)
         implements Step {
 
     @Override

@@ -9,7 +9,14 @@ import org.lumbrit.core.math.Powers;
 public record ContrastStep(
         String id,
         boolean skipped,
-        @Setting(title = "power", min = 0.1, max = 16, slider = {0.1, 6}, byDefault = "2") double power)
+
+        @Setting(
+                title = "power",
+                min = 0.1,
+                max = 16,
+                slider = {0.1, 6},
+                byDefault = "2")
+        double power)
         implements Step {
 
     @Override

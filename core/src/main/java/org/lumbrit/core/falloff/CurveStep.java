@@ -11,8 +11,9 @@ import org.lumbrit.core.math.MonotoneCurve;
 public record CurveStep(
         String id,
         boolean skipped,
-        @Setting(title = "curve", byDefault = "[[0,0],[1,1]]") List<CurvePoint> points)
-        implements Step {
+
+        @Setting(title = "curve", byDefault = "[[0,0],[1,1]]")
+        List<CurvePoint> points) implements Step {
 
     public CurveStep {
         points = List.copyOf(points);

@@ -9,13 +9,38 @@ import org.lumbrit.core.surface.Samples;
 import org.lumbrit.core.surface.SegmentTree;
 
 /** 1 − clamp01((distance − near)/(far − near)), the distance exact to a point or to the segments of a path. */
-@Kind(name = "distance", title = "Nearness", help = "1 within the near distance of a point or path, 0 from the far distance on.")
+@Kind(
+        name = "distance",
+        title = "Nearness",
+        help = "1 within the near distance of a point or path, 0 from the far distance on.")
 public record DistanceSource(
-        @Setting(title = "to", refers = Refers.PLACE, onCard = false, help = "The point or path it is measured from") String place,
-        @Setting(title = "near", unit = "m", min = 0, max = 20000, slider = {0, 60}, byDefault = "0") double near,
-        @Setting(title = "far", unit = "m", min = 0, max = 20000, slider = {0, 60}, byDefault = "10") double far,
-        @Setting(title = "measured", byDefault = "space", onCard = false,
-                        help = "Straight through the air, or in plan, as if seen from above") Across measured)
+        @Setting(title = "to", refers = Refers.PLACE, onCard = false, help = "The point or path it is measured from")
+        String place,
+
+        @Setting(
+                title = "near",
+                unit = "m",
+                min = 0,
+                max = 20000,
+                slider = {0, 60},
+                byDefault = "0")
+        double near,
+
+        @Setting(
+                title = "far",
+                unit = "m",
+                min = 0,
+                max = 20000,
+                slider = {0, 60},
+                byDefault = "10")
+        double far,
+
+        @Setting(
+                title = "measured",
+                byDefault = "space",
+                onCard = false,
+                help = "Straight through the air, or in plan, as if seen from above")
+        Across measured)
         implements Source {
 
     /** Whether heights count. */
@@ -24,7 +49,8 @@ public record DistanceSource(
         PLAN
     }
 
-    private record To(@Setting(title = "to", refers = Refers.PLACE) String place, Across measured) {}
+    private record To(
+            @Setting(title = "to", refers = Refers.PLACE) String place, Across measured) {}
 
     @Override
     public Optional<Measurement> measurement() {

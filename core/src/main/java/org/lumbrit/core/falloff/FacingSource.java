@@ -8,10 +8,18 @@ import org.lumbrit.core.surface.Samples;
 /** (1 + n·d)/2 for the unit normal n and the direction d. */
 @Kind(name = "facing", title = "Facing", help = "1 where the surface faces the direction, 0 where it faces away.")
 public record FacingSource(
-        @Setting(title = "heading", unit = "°", min = -360, max = 360, slider = {0, 360}, byDefault = "0",
-                        help = "0 is north (−z), 90 is east (+x)") double heading,
+        @Setting(
+                title = "heading",
+                unit = "°",
+                min = -360,
+                max = 360,
+                slider = {0, 360},
+                byDefault = "0",
+                help = "0 is north (−z), 90 is east (+x)")
+        double heading,
+
         @Setting(title = "elevation", unit = "°", min = -90, max = 90, byDefault = "90", help = "90 is straight up")
-                double elevation)
+        double elevation)
         implements Source {
 
     @Override

@@ -8,8 +8,23 @@ import org.lumbrit.core.surface.Samples;
 /** clamp01((y − low)/(high − low)); where low = high it is a step. High below low runs backwards. */
 @Kind(name = "height", title = "Height", help = "Rises from 0 at the low level to 1 at the high level.")
 public record HeightSource(
-        @Setting(title = "low", unit = "m", min = -9000, max = 9000, slider = {-20, 80}, byDefault = "0") double low,
-        @Setting(title = "high", unit = "m", min = -9000, max = 9000, slider = {-20, 80}, byDefault = "10") double high)
+        @Setting(
+                title = "low",
+                unit = "m",
+                min = -9000,
+                max = 9000,
+                slider = {-20, 80},
+                byDefault = "0")
+        double low,
+
+        @Setting(
+                title = "high",
+                unit = "m",
+                min = -9000,
+                max = 9000,
+                slider = {-20, 80},
+                byDefault = "10")
+        double high)
         implements Source {
 
     @Override

@@ -4,10 +4,7 @@ import org.lumbrit.core.kinds.Kind;
 
 /** 1 − v. */
 @Kind(name = "invert", title = "Invert", help = "Swaps high and low.")
-public record InvertStep(
-        String id,
-        boolean skipped)
-        implements Step {
+public record InvertStep(String id, boolean skipped) implements Step {
 
     @Override
     public void apply(float[] in, float[] with, int from, int to, float[] out) {

@@ -10,8 +10,12 @@ import org.lumbrit.core.kinds.Setting;
 public record LowestStep(
         String id,
         boolean skipped,
-        @Setting(title = "with", refers = Refers.FALLOFF, onCard = false) String falloff,
-        @Setting(title = "amount", min = 0, max = 1, byDefault = "1") double amount)
+
+        @Setting(title = "with", refers = Refers.FALLOFF, onCard = false)
+        String falloff,
+
+        @Setting(title = "amount", min = 0, max = 1, byDefault = "1")
+        double amount)
         implements Step {
 
     @Override

@@ -13,23 +13,87 @@ import org.lumbrit.core.surface.Samples;
  */
 @Kind(name = "noise", title = "Noise", help = "Soft irregular patches of a chosen size.")
 public record NoiseSource(
-        @Setting(title = "feature size", unit = "m", min = 0.01, max = 10000, slider = {0.2, 40}, byDefault = "5")
-                double featureSize,
-        @Setting(title = "octaves", min = 1, max = 10, slider = {1, 8}, byDefault = "3",
-                        help = "How many finer patterns are laid over the first") int octaves,
-        @Setting(title = "gain", min = 0, max = 1, byDefault = "0.5", onCard = false,
-                        help = "How strong each finer pattern is against the one before") double gain,
-        @Setting(title = "lacunarity", min = 1, max = 4, byDefault = "2", onCard = false,
-                        help = "How much finer each pattern is than the one before") double lacunarity,
-        @Setting(title = "stretch x", min = 0.01, max = 100, slider = {0.1, 10}, byDefault = "1", onCard = false,
-                        help = "Features are so many times longer from west to east") double stretchX,
-        @Setting(title = "stretch y", min = 0.01, max = 100, slider = {0.1, 10}, byDefault = "1", onCard = false,
-                        help = "Features are so many times taller") double stretchY,
-        @Setting(title = "stretch z", min = 0.01, max = 100, slider = {0.1, 10}, byDefault = "1", onCard = false,
-                        help = "Features are so many times longer from north to south") double stretchZ,
-        @Setting(title = "range", byDefault = "zero-to-one", onCard = false,
-                        help = "Whether values run from 0 to 1 or from −1 to 1") Range range,
-        @Setting(title = "seed", min = 0, max = 1_000_000, slider = {0, 100}, byDefault = "1", onCard = false) int seed)
+        @Setting(
+                title = "feature size",
+                unit = "m",
+                min = 0.01,
+                max = 10000,
+                slider = {0.2, 40},
+                byDefault = "5")
+        double featureSize,
+
+        @Setting(
+                title = "octaves",
+                min = 1,
+                max = 10,
+                slider = {1, 8},
+                byDefault = "3",
+                help = "How many finer patterns are laid over the first")
+        int octaves,
+
+        @Setting(
+                title = "gain",
+                min = 0,
+                max = 1,
+                byDefault = "0.5",
+                onCard = false,
+                help = "How strong each finer pattern is against the one before")
+        double gain,
+
+        @Setting(
+                title = "lacunarity",
+                min = 1,
+                max = 4,
+                byDefault = "2",
+                onCard = false,
+                help = "How much finer each pattern is than the one before")
+        double lacunarity,
+
+        @Setting(
+                title = "stretch x",
+                min = 0.01,
+                max = 100,
+                slider = {0.1, 10},
+                byDefault = "1",
+                onCard = false,
+                help = "Features are so many times longer from west to east")
+        double stretchX,
+
+        @Setting(
+                title = "stretch y",
+                min = 0.01,
+                max = 100,
+                slider = {0.1, 10},
+                byDefault = "1",
+                onCard = false,
+                help = "Features are so many times taller")
+        double stretchY,
+
+        @Setting(
+                title = "stretch z",
+                min = 0.01,
+                max = 100,
+                slider = {0.1, 10},
+                byDefault = "1",
+                onCard = false,
+                help = "Features are so many times longer from north to south")
+        double stretchZ,
+
+        @Setting(
+                title = "range",
+                byDefault = "zero-to-one",
+                onCard = false,
+                help = "Whether values run from 0 to 1 or from −1 to 1")
+        Range range,
+
+        @Setting(
+                title = "seed",
+                min = 0,
+                max = 1_000_000,
+                slider = {0, 100},
+                byDefault = "1",
+                onCard = false)
+        int seed)
         implements Source {
 
     /** Where the values lie. */

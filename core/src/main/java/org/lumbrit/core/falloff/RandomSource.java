@@ -8,7 +8,13 @@ import org.lumbrit.core.surface.Samples;
 /** A hashed value in [0, 1) for each plant, from its identity alone: it stays when plants around it come and go. */
 @Kind(name = "random", title = "Random per plant", help = "Another value between 0 and 1 for each plant.")
 public record RandomSource(
-        @Setting(title = "seed", min = 0, max = 1_000_000, slider = {0, 100}, byDefault = "1") int seed)
+        @Setting(
+                title = "seed",
+                min = 0,
+                max = 1_000_000,
+                slider = {0, 100},
+                byDefault = "1")
+        int seed)
         implements Source {
 
     @Override

@@ -8,8 +8,22 @@ import org.lumbrit.core.kinds.Setting;
 public record ScaleStep(
         String id,
         boolean skipped,
-        @Setting(title = "scale", min = -100, max = 100, slider = {-2, 4}, byDefault = "1") double scale,
-        @Setting(title = "offset", min = -100, max = 100, slider = {-1, 1}, byDefault = "0") double offset)
+
+        @Setting(
+                title = "scale",
+                min = -100,
+                max = 100,
+                slider = {-2, 4},
+                byDefault = "1")
+        double scale,
+
+        @Setting(
+                title = "offset",
+                min = -100,
+                max = 100,
+                slider = {-1, 1},
+                byDefault = "0")
+        double offset)
         implements Step {
 
     @Override

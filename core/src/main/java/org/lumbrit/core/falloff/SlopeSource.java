@@ -9,10 +9,33 @@ import org.lumbrit.core.surface.Samples;
 /** The slope angle acos(n·up) within a band: 1 from the gentlest to the steepest angle, softened outside both ends. */
 @Kind(name = "slope", title = "Slope band", help = "1 where the slope lies between two angles, with soft edges.")
 public record SlopeSource(
-        @Setting(title = "from", unit = "°", min = 0, max = 180, slider = {0, 90}, byDefault = "0") double from,
-        @Setting(title = "to", unit = "°", min = 0, max = 180, slider = {0, 90}, byDefault = "20") double to,
-        @Setting(title = "softness", unit = "°", min = 0, max = 90, slider = {0, 45}, byDefault = "10",
-                        help = "Over how many degrees beyond each end the value falls to 0") double softness)
+        @Setting(
+                title = "from",
+                unit = "°",
+                min = 0,
+                max = 180,
+                slider = {0, 90},
+                byDefault = "0")
+        double from,
+
+        @Setting(
+                title = "to",
+                unit = "°",
+                min = 0,
+                max = 180,
+                slider = {0, 90},
+                byDefault = "20")
+        double to,
+
+        @Setting(
+                title = "softness",
+                unit = "°",
+                min = 0,
+                max = 90,
+                slider = {0, 45},
+                byDefault = "10",
+                help = "Over how many degrees beyond each end the value falls to 0")
+        double softness)
         implements Source {
 
     /** The angle of a surface to the level needs no settings. */
@@ -34,9 +57,8 @@ public record SlopeSource(
     public void evaluate(Scene scene, Samples samples, float[] measured, int first, int last, float[] out) {
         for (int i = first; i < last; i++) {
             double rises = Smooth.smoothstep(from - softness, from, measured[i]);
-            double falls = softness == 0
-                    ? (measured[i] <= to ? 1 : 0)
-                    : Smooth.smoothstep(to + softness, to, measured[i]);
+            double falls =
+                    softness == 0 ? (measured[i] <= to ? 1 : 0) : Smooth.smoothstep(to + softness, to, measured[i]);
             out[i] = (float) (rises * falls);
         }
     }

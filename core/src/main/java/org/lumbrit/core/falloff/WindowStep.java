@@ -8,8 +8,22 @@ import org.lumbrit.core.kinds.Setting;
 public record WindowStep(
         String id,
         boolean skipped,
-        @Setting(title = "from", min = -10, max = 10, slider = {0, 1}, byDefault = "0") double low,
-        @Setting(title = "to", min = -10, max = 10, slider = {0, 1}, byDefault = "1") double high)
+
+        @Setting(
+                title = "from",
+                min = -10,
+                max = 10,
+                slider = {0, 1},
+                byDefault = "0")
+        double low,
+
+        @Setting(
+                title = "to",
+                min = -10,
+                max = 10,
+                slider = {0, 1},
+                byDefault = "1")
+        double high)
         implements Step {
 
     @Override

@@ -25,7 +25,9 @@ public final class Kinds {
     }
 
     public static Optional<Class<? extends Record>> named(Class<?> sealed, String name) {
-        return of(sealed).stream().filter(type -> kind(type).name().equals(name)).findFirst();
+        return of(sealed).stream()
+                .filter(type -> kind(type).name().equals(name))
+                .findFirst();
     }
 
     /** The annotation that a kind must carry. */

@@ -28,7 +28,9 @@ public final class Decimal {
             kept--;
         }
         if (magnitude >= 9e17) {
-            text.append(new java.math.BigDecimal(value).setScale(0, java.math.RoundingMode.HALF_UP).toPlainString());
+            text.append(new java.math.BigDecimal(value)
+                    .setScale(0, java.math.RoundingMode.HALF_UP)
+                    .toPlainString());
             return;
         }
         long whole = (long) magnitude;

@@ -12,8 +12,8 @@ public final class GradientNoise {
     public static final double GREATEST = 1.036354;
 
     private static final byte[] EDGES = {
-        1, 1, 0, -1, 1, 0, 1, -1, 0, -1, -1, 0, 1, 0, 1, -1, 0, 1, 1, 0, -1, -1, 0, -1, 0, 1, 1, 0, -1, 1, 0, 1, -1, 0, -1,
-        -1
+        1, 1, 0, -1, 1, 0, 1, -1, 0, -1, -1, 0, 1, 0, 1, -1, 0, 1, 1, 0, -1, -1, 0, -1, 0, 1, 1, 0, -1, 1, 0, 1, -1, 0,
+        -1, -1
     };
 
     private GradientNoise() {}

@@ -24,7 +24,8 @@ public final class Powers {
     /** Natural logarithm of a normal number above 0: 2·artanh((m−1)/(m+1)) of the mantissa m in [1/√2, √2). */
     static double ln(double x) {
         int exponent = Math.getExponent(x);
-        double mantissa = Double.longBitsToDouble(Double.doubleToRawLongBits(x) & 0x000FFFFFFFFFFFFFL | 0x3FF0000000000000L);
+        double mantissa =
+                Double.longBitsToDouble(Double.doubleToRawLongBits(x) & 0x000FFFFFFFFFFFFFL | 0x3FF0000000000000L);
         if (mantissa > ROOT2) {
             mantissa *= 0.5;
             exponent++;

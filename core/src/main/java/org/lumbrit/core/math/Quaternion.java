@@ -24,8 +24,7 @@ public record Quaternion(double x, double y, double z, double w) {
         double tx = 2 * (y * vz - z * vy);
         double ty = 2 * (z * vx - x * vz);
         double tz = 2 * (x * vy - y * vx);
-        return new double[] {
-            vx + w * tx + y * tz - z * ty, vy + w * ty + z * tx - x * tz, vz + w * tz + x * ty - y * tx
+        return new double[] {vx + w * tx + y * tz - z * ty, vy + w * ty + z * tx - x * tz, vz + w * tz + x * ty - y * tx
         };
     }
 }

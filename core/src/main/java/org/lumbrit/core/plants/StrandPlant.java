@@ -11,14 +11,29 @@ import org.lumbrit.core.math.Hash;
 @Kind(name = "strand", title = "Strand", help = "A curved, tapered blade: grass, sedge, reed.")
 public record StrandPlant(
         @Setting(title = "variants", min = 1, max = 16, byDefault = "4", help = "Different strands from one seed")
-                int variants,
-        @Setting(title = "triangles", min = 1, max = 63, byDefault = "11", help = "An odd number: two a segment, one at the tip")
-                int triangles,
+        int variants,
+
+        @Setting(
+                title = "triangles",
+                min = 1,
+                max = 63,
+                byDefault = "11",
+                help = "An odd number: two a segment, one at the tip")
+        int triangles,
+
         @Setting(title = "bend", unit = "°", min = 0, max = 170, byDefault = "50", help = "How far the tip bends over")
-                double bend,
-        @Setting(title = "variety", min = 0, max = 1, byDefault = "0.5", help = "How much the bend differs between variants")
-                double variety,
-        @Setting(title = "taper", min = 0, max = 1, byDefault = "0.7", help = "How early the blade narrows") double taper)
+        double bend,
+
+        @Setting(
+                title = "variety",
+                min = 0,
+                max = 1,
+                byDefault = "0.5",
+                help = "How much the bend differs between variants")
+        double variety,
+
+        @Setting(title = "taper", min = 0, max = 1, byDefault = "0.7", help = "How early the blade narrows")
+        double taper)
         implements Plant {
 
     @Override

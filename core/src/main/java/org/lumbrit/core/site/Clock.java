@@ -4,5 +4,8 @@ import org.lumbrit.core.kinds.Setting;
 
 /** The site's time. */
 public record Clock(
-        @Setting(title = "frames per second", min = 1, max = 240, byDefault = "24") double framesPerSecond,
-        @Setting(title = "loop", unit = "s", min = 0.1, max = 3600, byDefault = "8") double loopSeconds) {}
+        @Setting(title = "frames per second", min = 1, max = 240, byDefault = "24")
+        double framesPerSecond,
+
+        @Setting(title = "loop", unit = "s", min = 0.1, max = 3600, byDefault = "8")
+        double loopSeconds) {}

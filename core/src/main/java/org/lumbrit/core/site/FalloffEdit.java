@@ -89,7 +89,8 @@ public sealed interface FalloffEdit extends Edit {
     record Move(String falloff, int index) implements FalloffEdit {
         @Override
         public Recipe apply(Recipe recipe) {
-            Falloff moved = recipe.falloff(falloff).orElseThrow(() -> InvalidRecipeException.missing("falloff", falloff));
+            Falloff moved =
+                    recipe.falloff(falloff).orElseThrow(() -> InvalidRecipeException.missing("falloff", falloff));
             List<Falloff> rest = new ArrayList<>(recipe.falloffs());
             rest.remove(moved);
             return recipe.withFalloffs(Recipe.inserted(rest, moved, index));

@@ -83,7 +83,10 @@ public sealed interface LayerEdit extends Edit {
         }
     }
 
-    @Kind(name = "set-layer", title = "Set layer", help = "Replaces a layer's settings; its properties keep their ends.")
+    @Kind(
+            name = "set-layer",
+            title = "Set layer",
+            help = "Replaces a layer's settings; its properties keep their ends.")
     record Set(Layer changed) implements LayerEdit {
         @Override
         public String layer() {
@@ -101,7 +104,10 @@ public sealed interface LayerEdit extends Edit {
         }
     }
 
-    @Kind(name = "set-property", title = "Set property", help = "Replaces the ends of a property and how its drives combine.")
+    @Kind(
+            name = "set-property",
+            title = "Set property",
+            help = "Replaces the ends of a property and how its drives combine.")
     record SetProperty(String layer, String property, PropertyRange range) implements LayerEdit {
         @Override
         public Recipe apply(Recipe recipe) {
@@ -119,13 +125,17 @@ public sealed interface LayerEdit extends Edit {
         }
     }
 
-    @Kind(name = "duplicate-layer", title = "Duplicate layer", help = "Copies a layer with its drives, under another seed.")
+    @Kind(
+            name = "duplicate-layer",
+            title = "Duplicate layer",
+            help = "Copies a layer with its drives, under another seed.")
     record Duplicate(String layer, String id, String name, int seed) implements LayerEdit {
         @Override
         public Recipe apply(Recipe recipe) {
             Layer original = recipe.layer(layer).orElseThrow(() -> InvalidRecipeException.missing("layer", layer));
             List<Drive> drives = new ArrayList<>(recipe.drives());
-            drivesOf(recipe, layer).forEach(each -> drives.add(new Drive(id, each.property(), each.falloff(), each.curve())));
+            drivesOf(recipe, layer)
+                    .forEach(each -> drives.add(new Drive(id, each.property(), each.falloff(), each.curve())));
             int at = recipe.layers().indexOf(original) + 1;
             return recipe.withLayers(Recipe.inserted(recipe.layers(), original.copied(id, name, seed), at))
                     .withDrives(drives);

@@ -41,7 +41,8 @@ public sealed interface PlaceEdit extends Edit {
         @Override
         public Recipe apply(Recipe recipe) {
             List<String> users = recipe.falloffs().stream()
-                    .filter(each -> each.source() instanceof DistanceSource distance && distance.place().equals(place))
+                    .filter(each -> each.source() instanceof DistanceSource distance
+                            && distance.place().equals(place))
                     .map(Falloff::name)
                     .toList();
             if (!users.isEmpty()) {

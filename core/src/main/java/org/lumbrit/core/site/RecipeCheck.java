@@ -118,8 +118,10 @@ public final class RecipeCheck {
         if (!(number >= min && number <= max)) {
             String unit = setting == null || setting.unit().isEmpty() ? "" : " " + setting.unit();
             String given = Double.isFinite(number) ? Decimal.write(number, 6) : String.valueOf(number);
-            say(at, "It must lie between " + Decimal.write(min, 6) + " and " + Decimal.write(max, 6) + unit + ", not "
-                    + given + ".");
+            say(
+                    at,
+                    "It must lie between " + Decimal.write(min, 6) + " and " + Decimal.write(max, 6) + unit + ", not "
+                            + given + ".");
         }
     }
 
@@ -139,7 +141,8 @@ public final class RecipeCheck {
             say("ground.highest", "The highest height lies below the lowest; swap them.");
         }
         for (int i = 0; i < recipe.places().size(); i++) {
-            if (recipe.places().get(i) instanceof PathPlace path && path.points().size() < 2) {
+            if (recipe.places().get(i) instanceof PathPlace path
+                    && path.points().size() < 2) {
                 say("places[" + i + "].points", "A path needs at least two points.");
             }
         }
@@ -159,9 +162,10 @@ public final class RecipeCheck {
                 }
             }
         }
-        Circles.find(recipe).ifPresent(circle -> say(
-                "falloffs",
-                "These falloffs go round in a circle: " + circle + ". Take the step out of one of them."));
+        Circles.find(recipe)
+                .ifPresent(circle -> say(
+                        "falloffs",
+                        "These falloffs go round in a circle: " + circle + ". Take the step out of one of them."));
     }
 
     private void curve(String at, List<CurvePoint> points, double least, double most) {
@@ -173,8 +177,9 @@ public final class RecipeCheck {
                 say(at + "[" + i + "]", "Points go from left to right: each “in” is at least the one before.");
             }
             if (!(points.get(i).out() >= least && points.get(i).out() <= most)) {
-                say(at + "[" + i + "]", "“Out” lies between " + Decimal.write(least, 3) + " and " + Decimal.write(most, 3)
-                        + ".");
+                say(
+                        at + "[" + i + "]",
+                        "“Out” lies between " + Decimal.write(least, 3) + " and " + Decimal.write(most, 3) + ".");
             }
         }
     }
@@ -183,24 +188,31 @@ public final class RecipeCheck {
         for (int i = 0; i < recipe.layers().size(); i++) {
             Layer layer = recipe.layers().get(i);
             String at = "layers[" + i + "].properties";
-            layer.properties().forEach((name, range) -> layer.offered().stream()
-                    .filter(offer -> offer.name().equals(name))
-                    .findFirst()
-                    .ifPresentOrElse(
-                            offer -> ends(at + "." + name, range, offer),
-                            () -> say(at + "." + name, "This layer has no such property; it has "
-                                    + String.join(", ", layer.offered().stream()
-                                            .map(PropertyDescription::name)
-                                            .toList())
-                                    + ".")));
+            layer.properties()
+                    .forEach((name, range) -> layer.offered().stream()
+                            .filter(offer -> offer.name().equals(name))
+                            .findFirst()
+                            .ifPresentOrElse(
+                                    offer -> ends(at + "." + name, range, offer),
+                                    () -> say(
+                                            at + "." + name,
+                                            "This layer has no such property; it has "
+                                                    + String.join(
+                                                            ", ",
+                                                            layer.offered().stream()
+                                                                    .map(PropertyDescription::name)
+                                                                    .toList())
+                                                    + ".")));
             spacing(at + "." + CoverLayer.SPACING, layer.properties().get(CoverLayer.SPACING));
         }
     }
 
     private void ends(String at, PropertyRange range, PropertyDescription offer) {
         if (!(range.least() >= offer.min() && range.most() <= offer.max())) {
-            say(at, "Both ends must lie between " + Decimal.write(offer.min(), 3) + " and "
-                    + Decimal.write(offer.max(), 3) + (offer.unit().isEmpty() ? "" : " " + offer.unit()) + ".");
+            say(
+                    at,
+                    "Both ends must lie between " + Decimal.write(offer.min(), 3) + " and "
+                            + Decimal.write(offer.max(), 3) + (offer.unit().isEmpty() ? "" : " " + offer.unit()) + ".");
         }
     }
 
@@ -235,9 +247,13 @@ public final class RecipeCheck {
                     .findFirst();
             if (property.isEmpty()) {
                 say(at + ".property", "Layer “" + layer.get().name() + "” has no property “" + drive.property() + "”.");
-            } else if (property.get().domain() == Domain.PLACE && domain(drive.falloff(), new HashSet<>()) == Domain.PLANT) {
-                say(at, "“" + recipe.names().nameOf(Refers.FALLOFF, drive.falloff()) + "” has another value for each plant, and "
-                        + drive.property() + " is decided before there are plants. Choose a falloff that varies over the place.");
+            } else if (property.get().domain() == Domain.PLACE
+                    && domain(drive.falloff(), new HashSet<>()) == Domain.PLANT) {
+                say(
+                        at,
+                        "“" + recipe.names().nameOf(Refers.FALLOFF, drive.falloff())
+                                + "” has another value for each plant, and " + drive.property()
+                                + " is decided before there are plants. Choose a falloff that varies over the place.");
             }
         }
     }

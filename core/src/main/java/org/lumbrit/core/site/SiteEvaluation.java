@@ -48,13 +48,15 @@ public final class SiteEvaluation {
     }
 
     public Samples samples(Lattice lattice) {
-        return results.get(
-                new KeyBuilder("samples").add(lattice.key()).key(), cancel, shared -> lattice.samples());
+        return results.get(new KeyBuilder("samples").add(lattice.key()).key(), cancel, shared -> lattice.samples());
     }
 
     /** A falloff's result at the samples. */
     public float[] falloff(String falloffId, Samples samples) {
-        return stage(falloffId, plan.recipe().falloff(falloffId).orElseThrow().steps().size(), samples);
+        return stage(
+                falloffId,
+                plan.recipe().falloff(falloffId).orElseThrow().steps().size(),
+                samples);
     }
 
     /** A falloff's source (stage 0) or its value after step {@code stage} at the samples. The array must not be changed. */
@@ -130,8 +132,9 @@ public final class SiteEvaluation {
             List<float[]> values = drives.stream()
                     .map(drive -> evaluation.falloff(drive.falloff(), samples))
                     .toList();
-            List<MonotoneCurve> curves =
-                    drives.stream().map(drive -> CurvePoint.curve(drive.curve())).toList();
+            List<MonotoneCurve> curves = drives.stream()
+                    .map(drive -> CurvePoint.curve(drive.curve()))
+                    .toList();
             Chunks.run(out.length, evaluation.cancel, (from, to) -> weigh(range, curves, values, from, to, out));
             return out;
         });

@@ -92,8 +92,7 @@ public record WhyHere(
         Names names = evaluation.plan().recipe().names();
         float[] measured = evaluation.measured(falloff, samples);
         List<Stage> stages = new ArrayList<>();
-        stages.add(new Stage(
-                falloff.source().title(names), evaluation.stage(falloffId, 0, samples)[0], false));
+        stages.add(new Stage(falloff.source().title(names), evaluation.stage(falloffId, 0, samples)[0], false));
         for (int s = 0; s < falloff.steps().size(); s++) {
             Step step = falloff.steps().get(s);
             stages.add(new Stage(step.title(names), evaluation.stage(falloffId, s + 1, samples)[0], step.skipped()));

@@ -30,7 +30,8 @@ public final class Ground {
      */
     public Ground(int columns, int rows, float[] heights, double width) {
         if (columns < 2 || rows < 2 || heights.length != (long) columns * rows || !(width > 0)) {
-            throw new IllegalArgumentException("a ground needs at least 2 × 2 nodes, one height each, and a width above 0");
+            throw new IllegalArgumentException(
+                    "a ground needs at least 2 × 2 nodes, one height each, and a width above 0");
         }
         this.columns = columns;
         this.rows = rows;
@@ -48,7 +49,8 @@ public final class Ground {
         }
         this.lowest = low;
         this.highest = high;
-        this.key = new KeyBuilder("ground/1").add(columns).add(width).add(heights).key();
+        this.key =
+                new KeyBuilder("ground/1").add(columns).add(width).add(heights).key();
     }
 
     private double differentiate() {
@@ -64,9 +66,8 @@ public final class Ground {
                     int at = row * columns + column;
                     double gx = ((double) heights[row * columns + east] - heights[row * columns + west])
                             / ((east - west) * cell);
-                    double gz =
-                            ((double) heights[down * columns + column] - heights[up * columns + column])
-                                    / ((down - up) * cell);
+                    double gz = ((double) heights[down * columns + column] - heights[up * columns + column])
+                            / ((down - up) * cell);
                     gradientX[at] = (float) gx;
                     gradientZ[at] = (float) gz;
                     steepestOfRow[row] = Math.max(steepestOfRow[row], gx * gx + gz * gz);

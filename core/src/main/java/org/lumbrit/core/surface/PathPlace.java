@@ -9,8 +9,12 @@ import org.lumbrit.core.math.Point3;
 public record PathPlace(
         String id,
         String name,
-        @Setting(title = "Points", unit = "m", help = "Corners as x, y, z in metres, at least two") List<Point3> points,
-        @Setting(title = "Closed", help = "The last corner is joined to the first", byDefault = "false") boolean closed)
+
+        @Setting(title = "Points", unit = "m", help = "Corners as x, y, z in metres, at least two")
+        List<Point3> points,
+
+        @Setting(title = "Closed", help = "The last corner is joined to the first", byDefault = "false")
+        boolean closed)
         implements Place {
     public PathPlace {
         points = List.copyOf(points);

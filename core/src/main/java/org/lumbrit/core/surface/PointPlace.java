@@ -7,7 +7,11 @@ import org.lumbrit.core.math.Point3;
 
 @Kind(name = "point", title = "Point", help = "One spot, marked by a click or read from GeoJSON.")
 public record PointPlace(
-        String id, String name, @Setting(title = "At", unit = "m", help = "x, y, z in metres") Point3 at) implements Place {
+        String id,
+        String name,
+
+        @Setting(title = "At", unit = "m", help = "x, y, z in metres")
+        Point3 at) implements Place {
     @Override
     public List<Point3> corners() {
         return List.of(at);

@@ -10,8 +10,7 @@ import org.lumbrit.core.math.Results;
  * @param nx unit normal; @param ny unit normal; @param nz unit normal
  * @param id identity of the plant at each sample, or of the sample itself where there is no plant
  */
-public record Samples(
-        String key, double[] x, double[] y, double[] z, float[] nx, float[] ny, float[] nz, long[] id)
+public record Samples(String key, double[] x, double[] y, double[] z, float[] nx, float[] ny, float[] nz, long[] id)
         implements Results.Weighted {
 
     /** Key of samples that come once only: results on them are not kept. */

@@ -29,7 +29,8 @@ class SettlingTest {
     void identitiesKeepTheirParts() {
         for (int[] c : new int[][] {{0, 0, 0, 0}, {-3, 5, -12345, 67890}, {7, 9, 33_000_000, -33_000_000}}) {
             long id = Candidate.id(c[0], c[1], c[2], c[3]);
-            assertThat(new int[] {Candidate.level(id), Candidate.ix(id), Candidate.iz(id)}).containsExactly(c[1], c[2], c[3]);
+            assertThat(new int[] {Candidate.level(id), Candidate.ix(id), Candidate.iz(id)})
+                    .containsExactly(c[1], c[2], c[3]);
             assertThat(id).isPositive();
         }
     }
@@ -56,7 +57,8 @@ class SettlingTest {
         double least = Double.POSITIVE_INFINITY;
         for (int i = 0; i < living.length; i++) {
             for (int j = 0; j < i; j++) {
-                least = Math.min(least, Math.hypot(x(living[i], k) - x(living[j], k), z(living[i], k) - z(living[j], k)));
+                least = Math.min(
+                        least, Math.hypot(x(living[i], k) - x(living[j], k), z(living[i], k) - z(living[j], k)));
             }
         }
         return least;
@@ -122,7 +124,8 @@ class SettlingTest {
             Settling settling = new Settling(SEED, Settling.coarsest(spacing.most()), spacing, 6);
             long[] whole = settling.settle(new Region(-9, -9, 11, 9), Cancel.NEVER);
             LongStream parts = LongStream.empty();
-            for (double[] cut : new double[][] {{-9, -9, -3.3, 9}, {-3.3, -9, 2, 0.17}, {-3.3, 0.17, 2, 9}, {2, -9, 11, 9}}) {
+            for (double[] cut :
+                    new double[][] {{-9, -9, -3.3, 9}, {-3.3, -9, 2, 0.17}, {-3.3, 0.17, 2, 9}, {2, -9, 11, 9}}) {
                 Region tile = new Region(cut[0], cut[1], cut[2], cut[3]);
                 parts = LongStream.concat(parts, Arrays.stream(settling.settle(tile, Cancel.NEVER)));
             }

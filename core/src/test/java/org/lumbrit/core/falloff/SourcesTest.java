@@ -47,7 +47,9 @@ class SourcesTest {
     void fortyFiveDegreesUpFaceUpByHalfPlusHalfTheCosine() {
         Samples samples = Grounds.slope(9, 9, 8, 45).samplesAt(new double[] {0}, new double[] {0});
         assertThat(evaluate(new FacingSource(0, 90), samples)[0]).isCloseTo(0.85355f, within(1e-5f));
-        assertThat(evaluate(new FacingSource(270, 45), samples)[0]).as("straight out of the slope").isCloseTo(1, within(1e-6f));
+        assertThat(evaluate(new FacingSource(270, 45), samples)[0])
+                .as("straight out of the slope")
+                .isCloseTo(1, within(1e-6f));
         assertThat(evaluate(new FacingSource(0, 0), samples)[0]).as("sideways").isCloseTo(0.5f, within(1e-6f));
     }
 
@@ -59,17 +61,22 @@ class SourcesTest {
             assertThat(evaluate(band, samples)[0]).isCloseTo(angleAndValue[1] / 100f, within(1e-4f));
         }
         Samples level = Grounds.slope(9, 9, 8, 0).samplesAt(new double[] {1}, new double[] {1});
-        assertThat(evaluate(new SlopeSource(0, 0, 0), level)[0]).as("hard edges include their ends").isEqualTo(1);
+        assertThat(evaluate(new SlopeSource(0, 0, 0), level)[0])
+                .as("hard edges include their ends")
+                .isEqualTo(1);
     }
 
     @Test
     void distanceIsExactToPointsAndSegments() {
-        assertThat(at(new DistanceSource("origin", 1, 9, DistanceSource.Across.SPACE), 3, 0, 4)).isEqualTo(0.5f);
+        assertThat(at(new DistanceSource("origin", 1, 9, DistanceSource.Across.SPACE), 3, 0, 4))
+                .isEqualTo(0.5f);
         assertThat(at(new DistanceSource("line", 0, 10, DistanceSource.Across.SPACE), 3.3, 0, 5))
                 .as("to the segment, not to its corners")
                 .isEqualTo(0.5f);
-        assertThat(at(new DistanceSource("line", 0, 10, DistanceSource.Across.PLAN), 3.3, 77, 5)).isEqualTo(0.5f);
-        assertThat(at(new DistanceSource("origin", 4, 4, DistanceSource.Across.SPACE), 3, 0, 0)).isEqualTo(1);
+        assertThat(at(new DistanceSource("line", 0, 10, DistanceSource.Across.PLAN), 3.3, 77, 5))
+                .isEqualTo(0.5f);
+        assertThat(at(new DistanceSource("origin", 4, 4, DistanceSource.Across.SPACE), 3, 0, 0))
+                .isEqualTo(1);
     }
 
     private static NoiseSource noise(double size, int octaves, NoiseSource.Range range) {
@@ -90,8 +97,10 @@ class SourcesTest {
 
     @Test
     void oneOctaveOfNoiseIsInTheMiddleAtWholeFeatures() {
-        assertThat(at(noise(2.5, 1, NoiseSource.Range.ZERO_TO_ONE), 7.5, 5, -12.5)).isEqualTo(0.5f);
-        assertThat(at(noise(2.5, 1, NoiseSource.Range.MINUS_ONE_TO_ONE), 7.5, 5, -12.5)).isZero();
+        assertThat(at(noise(2.5, 1, NoiseSource.Range.ZERO_TO_ONE), 7.5, 5, -12.5))
+                .isEqualTo(0.5f);
+        assertThat(at(noise(2.5, 1, NoiseSource.Range.MINUS_ONE_TO_ONE), 7.5, 5, -12.5))
+                .isZero();
     }
 
     @Test

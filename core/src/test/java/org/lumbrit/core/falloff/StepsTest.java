@@ -52,7 +52,9 @@ class StepsTest {
         assertThat(apply(new AddStep("a", false, "f", 1), 0.75f, 0.5f)).isEqualTo(1.25f);
         assertThat(apply(new SubtractStep("a", false, "f", 1), 0.25f, 0.5f)).isEqualTo(-0.25f);
         assertThat(apply(new LowestStep("a", false, "f", 1), 0.25f, 0.5f)).isEqualTo(0.25f);
-        assertThat(apply(new HighestStep("a", false, "f", 0), 0.25f, 0.5f)).as("amount 0 changes nothing").isEqualTo(0.25f);
+        assertThat(apply(new HighestStep("a", false, "f", 0), 0.25f, 0.5f))
+                .as("amount 0 changes nothing")
+                .isEqualTo(0.25f);
     }
 
     @Test

@@ -16,7 +16,8 @@ class GradientNoiseTest {
     void isZeroAtLatticePoints() {
         Random random = new Random(3);
         for (int i = 0; i < 500; i++) {
-            double value = noise(i, random.nextInt(2000) - 1000, random.nextInt(2000) - 1000, random.nextInt(2000) - 1000);
+            double value =
+                    noise(i, random.nextInt(2000) - 1000, random.nextInt(2000) - 1000, random.nextInt(2000) - 1000);
             assertThat(value).isZero();
         }
     }
@@ -54,7 +55,8 @@ class GradientNoiseTest {
             double x = random.nextDouble() * 100 - 50;
             double y = random.nextInt(3);
             double z = random.nextDouble() * 100 - 50;
-            assertThat(noise(1, x + 1e-6, y, z)).isCloseTo(noise(1, x, y, z), org.assertj.core.data.Offset.offset(1e-5));
+            assertThat(noise(1, x + 1e-6, y, z))
+                    .isCloseTo(noise(1, x, y, z), org.assertj.core.data.Offset.offset(1e-5));
             double edge = Math.rint(x);
             assertThat(noise(1, edge + 5e-7, y + 0.3, z))
                     .isCloseTo(noise(1, edge - 5e-7, y + 0.3, z), org.assertj.core.data.Offset.offset(1e-5));

@@ -30,7 +30,8 @@ class MathFactsTest {
                 double before = ys[i];
                 for (int s = 1; s <= 50; s++) {
                     double value = curve.at(xs[i] + (xs[i + 1] - xs[i]) * s / 50);
-                    assertThat(Math.signum(value - before) * Math.signum(ys[i + 1] - ys[i])).isGreaterThanOrEqualTo(0);
+                    assertThat(Math.signum(value - before) * Math.signum(ys[i + 1] - ys[i]))
+                            .isGreaterThanOrEqualTo(0);
                     before = value;
                 }
             }
@@ -91,7 +92,9 @@ class MathFactsTest {
     void aQuaternionTurnsAsItsAxisAndAngleSay() {
         double[] turned = Quaternion.about(0, 0, 1, 90).rotate(1, 0, 0);
         assertThat(turned[1]).isCloseTo(1, within(1e-12));
-        double[] twice = Quaternion.about(0, 1, 0, 30).times(Quaternion.about(0, 1, 0, 60)).rotate(0, 0, 1);
+        double[] twice = Quaternion.about(0, 1, 0, 30)
+                .times(Quaternion.about(0, 1, 0, 60))
+                .rotate(0, 0, 1);
         assertThat(twice[0]).isCloseTo(1, within(1e-12));
     }
 

@@ -19,10 +19,13 @@ import org.lumbrit.core.math.Point3;
 import org.lumbrit.core.surface.PointPlace;
 
 class EditsTest {
-    private final Recipe recipe = Sites.recipe(Sites.cover(4, 0.3), Sites.drive("density", "patches"), Sites.drive("length", "flat"));
+    private final Recipe recipe =
+            Sites.recipe(Sites.cover(4, 0.3), Sites.drive("density", "patches"), Sites.drive("length", "flat"));
 
     private static List<String> stepIds(Recipe recipe, String falloff) {
-        return recipe.falloff(falloff).orElseThrow().steps().stream().map(Step::id).toList();
+        return recipe.falloff(falloff).orElseThrow().steps().stream()
+                .map(Step::id)
+                .toList();
     }
 
     @Test
@@ -31,7 +34,8 @@ class EditsTest {
         assertThat(stepIds(added, "patches")).containsExactly("w", "i", "c");
         Recipe moved = new FalloffEdit.MoveStep("patches", "i", 0).apply(added);
         assertThat(stepIds(moved, "patches")).containsExactly("i", "w", "c");
-        assertThat(stepIds(new FalloffEdit.RemoveStep("patches", "w").apply(moved), "patches")).containsExactly("i", "c");
+        assertThat(stepIds(new FalloffEdit.RemoveStep("patches", "w").apply(moved), "patches"))
+                .containsExactly("i", "c");
         assertThatThrownBy(() -> new FalloffEdit.RemoveStep("patches", "gone").apply(recipe))
                 .isInstanceOf(InvalidRecipeException.class)
                 .hasMessageContaining("gone");
@@ -57,11 +61,13 @@ class EditsTest {
     @Test
     void densityTakesNoFalloffOfPlants() {
         Recipe bad = new DriveEdit.Set(Sites.drive("density", "any")).apply(recipe);
-        assertThat(RecipeCheck.problems(bad)).singleElement().satisfies(problem -> assertThat(problem.message())
-                .contains("“Any” has another value for each plant"));
+        assertThat(RecipeCheck.problems(bad))
+                .singleElement()
+                .satisfies(problem -> assertThat(problem.message()).contains("“Any” has another value for each plant"));
         Recipe hidden = new FalloffEdit.AddStep("patches", new MultiplyStep("x", false, "any", 1), 0).apply(recipe);
         assertThat(RecipeCheck.problems(hidden)).as("also through a step").hasSize(1);
-        assertThat(RecipeCheck.problems(new DriveEdit.Set(Sites.drive("yaw", "any")).apply(recipe))).isEmpty();
+        assertThat(RecipeCheck.problems(new DriveEdit.Set(Sites.drive("yaw", "any")).apply(recipe)))
+                .isEmpty();
     }
 
     @Test
@@ -71,25 +77,31 @@ class EditsTest {
             assertThat(problem.path()).isEqualTo("falloffs[0].steps[1].power");
             assertThat(problem.message()).contains("between 0.1 and 16").contains("40");
         });
-        Recipe nan = new LayerEdit.SetProperty("grass", "length", recipe.layers().get(0).properties().get("lean")).apply(recipe);
+        Recipe nan = new LayerEdit.SetProperty(
+                        "grass", "length", recipe.layers().get(0).properties().get("lean"))
+                .apply(recipe);
         assertThat(RecipeCheck.problems(nan)).isEmpty();
         Recipe spacing = new LayerEdit.SetProperty(
                         "grass", "spacing", new PropertyRange(0, 1, org.lumbrit.core.drive.Combine.PRODUCT))
                 .apply(recipe);
-        assertThat(RecipeCheck.problems(spacing)).singleElement().satisfies(problem -> assertThat(problem.path())
-                .isEqualTo("layers[0].properties.spacing"));
+        assertThat(RecipeCheck.problems(spacing))
+                .singleElement()
+                .satisfies(problem -> assertThat(problem.path()).isEqualTo("layers[0].properties.spacing"));
     }
 
     @Test
     void aCurveRunsFromLeftToRight() {
-        Drive crossed = new Drive("grass", "density", "patches", List.of(new CurvePoint(0.6, 0), new CurvePoint(0.4, 1)));
-        assertThat(RecipeCheck.problems(new DriveEdit.Set(crossed).apply(recipe))).hasSize(1);
+        Drive crossed =
+                new Drive("grass", "density", "patches", List.of(new CurvePoint(0.6, 0), new CurvePoint(0.4, 1)));
+        assertThat(RecipeCheck.problems(new DriveEdit.Set(crossed).apply(recipe)))
+                .hasSize(1);
     }
 
     @Test
     void aPlaceInUseIsNotDeleted() {
         Recipe placed = new PlaceEdit.Set(new PointPlace("p1", "Cairn", new Point3(1, 2, 3))).apply(recipe);
-        Recipe used = new FalloffEdit.SetSource("low", new DistanceSource("p1", 0, 5, DistanceSource.Across.SPACE)).apply(placed);
+        Recipe used = new FalloffEdit.SetSource("low", new DistanceSource("p1", 0, 5, DistanceSource.Across.SPACE))
+                .apply(placed);
         assertThatThrownBy(() -> new PlaceEdit.Remove("p1").apply(used)).hasMessageContaining("Low measures from");
         assertThat(new PlaceEdit.Remove("p1").apply(placed).places()).isEmpty();
     }

@@ -41,7 +41,9 @@ class EvaluationTest {
         Recipe recipe = Sites.recipe(Sites.cover(1, 0.5));
         Samples samples = GROUND.lattice(40).samples();
         counted(recipe).falloff("flat", samples);
-        assertThat(computed).as("noise, window, contrast; angle, slope; multiply").hasSize(6);
+        assertThat(computed)
+                .as("noise, window, contrast; angle, slope; multiply")
+                .hasSize(6);
         computed.clear();
         counted(recipe).falloff("flat", samples);
         assertThat(computed).isEmpty();
@@ -75,8 +77,10 @@ class EvaluationTest {
     void drivesCombineAsThePropertySays() {
         Samples samples = GROUND.lattice(10).samples();
         for (Combine combine : Combine.values()) {
-            Recipe recipe = Sites.recipe(Sites.cover(1, 0.5), Sites.drive("lean", "patches"), Sites.drive("lean", "flat"));
-            Recipe changed = new LayerEdit.SetProperty("grass", "lean", new PropertyRange(10, 50, combine)).apply(recipe);
+            Recipe recipe =
+                    Sites.recipe(Sites.cover(1, 0.5), Sites.drive("lean", "patches"), Sites.drive("lean", "flat"));
+            Recipe changed =
+                    new LayerEdit.SetProperty("grass", "lean", new PropertyRange(10, 50, combine)).apply(recipe);
             SiteEvaluation evaluation = counted(changed);
             float[] lean = evaluation.property(changed.layers().get(0), "lean", samples);
             float[] a = evaluation.falloff("patches", samples);
@@ -84,13 +88,12 @@ class EvaluationTest {
             for (int i = 0; i < lean.length; i++) {
                 double p = Math.min(1, Math.max(0, a[i]));
                 double f = Math.min(1, Math.max(0, b[i]));
-                double w =
-                        switch (combine) {
-                            case PRODUCT -> p * f;
-                            case LOWEST -> Math.min(p, f);
-                            case HIGHEST -> Math.max(p, f);
-                            case SUM -> Math.min(1, p + f);
-                        };
+                double w = switch (combine) {
+                    case PRODUCT -> p * f;
+                    case LOWEST -> Math.min(p, f);
+                    case HIGHEST -> Math.max(p, f);
+                    case SUM -> Math.min(1, p + f);
+                };
                 assertThat((double) lean[i]).isCloseTo(10 + 40 * w, within(1e-4));
             }
         }
@@ -99,13 +102,15 @@ class EvaluationTest {
     @Test
     void notDrivenAPropertyHasItsHighEnd() {
         Recipe recipe = Sites.recipe(Sites.cover(7, 0.5));
-        float[] density = counted(recipe).property(recipe.layers().get(0), "density", GROUND.lattice(5).samples());
+        float[] density = counted(recipe)
+                .property(recipe.layers().get(0), "density", GROUND.lattice(5).samples());
         assertThat(density).containsOnly(7f);
     }
 
     @Test
     void whyHereMarksWhatZeroesAndElseWhatCostsMost() {
-        Recipe recipe = Sites.recipe(Sites.cover(10, 0.5), Sites.drive("density", "patches"), Sites.drive("density", "low"));
+        Recipe recipe =
+                Sites.recipe(Sites.cover(10, 0.5), Sites.drive("density", "patches"), Sites.drive("density", "low"));
         SiteEvaluation evaluation = counted(recipe);
         Samples high = GROUND.samplesAt(new double[] {3}, new double[] {4});
         high.y()[0] = 5;
@@ -116,7 +121,8 @@ class EvaluationTest {
         Samples middle = GROUND.samplesAt(new double[] {3}, new double[] {4});
         middle.y()[0] = 1.5;
         WhyHere some = WhyHere.at(evaluation, recipe.layers().get(0), "density", middle);
-        double product = some.factors().stream().mapToDouble(WhyHere.Factor::response).reduce(1, (p, q) -> p * q);
+        double product =
+                some.factors().stream().mapToDouble(WhyHere.Factor::response).reduce(1, (p, q) -> p * q);
         assertThat(some.value()).isCloseTo(10 * product, within(1e-5));
         assertThat(some.factors().stream().filter(WhyHere.Factor::marked)).hasSize(1);
         WhyHere.Factor factor = some.factors().get(0);

@@ -27,7 +27,8 @@ class ScatterTest {
     @Test
     void aSteepPlaneCarriesPlantsByItsTrueArea() {
         for (double spacing : new double[] {0, 0.2}) {
-            int count = plants(Grounds.slope(41, 41, 10, 60), Sites.cover(5, spacing)).count();
+            int count = plants(Grounds.slope(41, 41, 10, 60), Sites.cover(5, spacing))
+                    .count();
             assertThat((double) count).isCloseTo(1000, within(3 * Math.sqrt(1000)));
         }
     }
@@ -73,8 +74,8 @@ class ScatterTest {
     void tilesTogetherAreTheWhole() {
         for (double spacing : new double[] {0, 0.4}) {
             CoverLayer layer = Sites.cover(4, spacing);
-            SiteEvaluation evaluation =
-                    Sites.evaluate(Sites.recipe(layer, Sites.drive("density", "flat"), Sites.drive("yaw", "any")), BUMPY);
+            SiteEvaluation evaluation = Sites.evaluate(
+                    Sites.recipe(layer, Sites.drive("density", "flat"), Sites.drive("yaw", "any")), BUMPY);
             LongStream ids = LongStream.empty();
             double turns = 0;
             for (double[] cut : new double[][] {{-99, -99, 1.5, 99}, {1.5, -99, 99, -7}, {1.5, -7, 99, 99}}) {

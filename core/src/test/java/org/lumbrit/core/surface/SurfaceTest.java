@@ -45,7 +45,8 @@ class SurfaceTest {
             boolean closed = corners % 2 == 1;
             SegmentTree tree = new SegmentTree(points, closed, false);
             for (int i = 0; i < 300; i++) {
-                Point3 p = new Point3(random.nextDouble() * 60 - 5, random.nextDouble() * 20, random.nextDouble() * 60 - 5);
+                Point3 p = new Point3(
+                        random.nextDouble() * 60 - 5, random.nextDouble() * 20, random.nextDouble() * 60 - 5);
                 assertThat(tree.distance(p.x(), p.y(), p.z())).isCloseTo(nearest(p, points, closed), within(1e-9));
             }
         }
@@ -85,7 +86,8 @@ class SurfaceTest {
     void levelGroundSeesAllOfTheSkyAndAWallTakesItsShare() {
         Lattice level = Grounds.slope(33, 33, 32, 0).lattice(33);
         assertThat(GroundLight.sky(level, level.samples(), Cancel.NEVER)).containsOnly((byte) 255);
-        assertThat(GroundLight.sun(level, level.samples(), 200, 30, Cancel.NEVER)).containsOnly((byte) 255);
+        assertThat(GroundLight.sun(level, level.samples(), 200, 30, Cancel.NEVER))
+                .containsOnly((byte) 255);
 
         float[] heights = new float[65 * 65];
         for (int i = 0; i < heights.length; i++) {
@@ -93,7 +95,9 @@ class SurfaceTest {
         }
         Lattice wall = new Ground(65, 65, heights, 64).lattice(65);
         byte[] sun = GroundLight.sun(wall, wall.samples(), 0, 40, Cancel.NEVER);
-        assertThat(sun[25 * 65 + 32]).as("close behind a wall to the north, sun from the north").isZero();
+        assertThat(sun[25 * 65 + 32])
+                .as("close behind a wall to the north, sun from the north")
+                .isZero();
         assertThat(sun[64 * 65 + 32] & 255).as("beyond the shadow's end").isEqualTo(255);
     }
 }

@@ -52,7 +52,8 @@ final class Glb {
         }
         ByteBuffer data = ByteBuffer.allocate(4 * indices.length).order(ByteOrder.LITTLE_ENDIAN);
         data.asIntBuffer().put(indices);
-        accessors.addObject()
+        accessors
+                .addObject()
                 .put("bufferView", view(data, ELEMENT_ARRAY_BUFFER))
                 .put("componentType", UNSIGNED_INT)
                 .put("count", indices.length)
@@ -72,7 +73,8 @@ final class Glb {
     void instances(String name, int mesh, float[] translations, float[] rotations, float[] scales, float[] colours) {
         instanced = true;
         ObjectNode node = nodes.addObject().put("name", name).put("mesh", mesh);
-        ObjectNode attributes = node.putObject("extensions").putObject(INSTANCING).putObject("attributes");
+        ObjectNode attributes =
+                node.putObject("extensions").putObject(INSTANCING).putObject("attributes");
         attributes.put("TRANSLATION", floats(translations, 3, 0));
         attributes.put("ROTATION", floats(rotations, 4, 0));
         attributes.put("SCALE", floats(scales, 3, 0));
@@ -82,7 +84,8 @@ final class Glb {
     private int floats(float[] values, int components, int target) {
         ByteBuffer data = ByteBuffer.allocate(4 * values.length).order(ByteOrder.LITTLE_ENDIAN);
         data.asFloatBuffer().put(values);
-        ObjectNode accessor = accessors.addObject()
+        ObjectNode accessor = accessors
+                .addObject()
                 .put("bufferView", view(data, target))
                 .put("componentType", FLOAT)
                 .put("count", values.length / components)

@@ -34,7 +34,10 @@ public enum HandOver {
         void write(SiteEvaluation evaluation, SiteFiles site, Report report) {
             List<CoverLayer> layers = covers(evaluation.plan().recipe());
             byte[] glb = SiteGlb.write(evaluation, layers);
-            report.add("site.glb", glb, "ground, water and " + plants(evaluation, layers) + " plants as instances, metres, +Y up");
+            report.add(
+                    "site.glb",
+                    glb,
+                    "ground, water and " + plants(evaluation, layers) + " plants as instances, metres, +Y up");
         }
     },
     MASKS("Each falloff over the ground as a 16-bit grey PNG, 0 black to 1 white, north at the top") {
@@ -51,7 +54,8 @@ public enum HandOver {
                             GreyPng.of16(lattice.columns(), lattice.rows(), values),
                             "“" + falloff.name() + "”" + outside(values));
                 } else {
-                    report.say("“" + falloff.name() + "” has a value for each plant, not for the ground, so it has no mask.");
+                    report.say("“" + falloff.name()
+                            + "” has a value for each plant, not for the ground, so it has no mask.");
                 }
             }
         }
@@ -109,7 +113,9 @@ public enum HandOver {
     }
 
     private static int plants(SiteEvaluation evaluation, List<CoverLayer> layers) {
-        return layers.stream().mapToInt(layer -> evaluation.plants(layer).count()).sum();
+        return layers.stream()
+                .mapToInt(layer -> evaluation.plants(layer).count())
+                .sum();
     }
 
     private static String outside(float[] values) {
@@ -117,7 +123,9 @@ public enum HandOver {
         for (float value : values) {
             beyond += value < 0 || value > 1 ? 1 : 0;
         }
-        return beyond == 0 ? "" : ", " + Decimal.write(100.0 * beyond / values.length, 1) + " % of it beyond 0..1 and cut off";
+        return beyond == 0
+                ? ""
+                : ", " + Decimal.write(100.0 * beyond / values.length, 1) + " % of it beyond 0..1 and cut off";
     }
 
     private static String fileName(String name) {
@@ -135,10 +143,14 @@ public enum HandOver {
 
         Report(SiteEvaluation evaluation) {
             Ground ground = evaluation.plan().ground();
-            text.append(evaluation.plan().recipe().name()).append("\n\nGround ")
-                    .append(Decimal.write(ground.width(), 2)).append(" m × ")
-                    .append(Decimal.write(ground.depth(), 2)).append(" m, heights ")
-                    .append(Decimal.write(ground.lowest(), 2)).append(" to ")
+            text.append(evaluation.plan().recipe().name())
+                    .append("\n\nGround ")
+                    .append(Decimal.write(ground.width(), 2))
+                    .append(" m × ")
+                    .append(Decimal.write(ground.depth(), 2))
+                    .append(" m, heights ")
+                    .append(Decimal.write(ground.lowest(), 2))
+                    .append(" to ")
                     .append(Decimal.write(ground.highest(), 2))
                     .append(" m. Metres, +Y up, x to the east, z to the south, the origin in the middle.\n\n");
         }
@@ -149,7 +161,12 @@ public enum HandOver {
                 free = name.replaceFirst("(\\.[^.]*)$", "-" + n + "$1");
             }
             files.put(free, content);
-            text.append(free).append("  (").append(content.length).append(" bytes): ").append(what).append('\n');
+            text.append(free)
+                    .append("  (")
+                    .append(content.length)
+                    .append(" bytes): ")
+                    .append(what)
+                    .append('\n');
         }
 
         void say(String sentence) {

@@ -22,7 +22,10 @@ final class SiteGlb {
         Samples samples = evaluation.samples(lattice);
         int groundMaterial = glb.material("Ground", 0.19, 0.18, 0.12, 1, 1, false);
         int[] all = triangles(lattice, samples, Double.POSITIVE_INFINITY);
-        glb.node("Ground", glb.mesh("Ground", positions(samples, Double.NaN), normals(samples), new float[0], all, groundMaterial));
+        glb.node(
+                "Ground",
+                glb.mesh(
+                        "Ground", positions(samples, Double.NaN), normals(samples), new float[0], all, groundMaterial));
         evaluation.plan().recipe().ground().waterLevel().ifPresent(level -> water(glb, lattice, samples, level));
         layers.forEach(layer -> cover(glb, layer, evaluation.plants(layer)));
         return glb.write(evaluation.plan().recipe().name());
@@ -104,7 +107,8 @@ final class SiteGlb {
             }
             PlantMesh shape = layer.plant().mesh(layer.seed(), variant);
             String name = layer.name() + " " + (variant + 1);
-            int mesh = glb.mesh(name, shape.positions(), shape.normals(), shade(shape.along()), shape.indices(), material);
+            int mesh =
+                    glb.mesh(name, shape.positions(), shape.normals(), shade(shape.along()), shape.indices(), material);
             instances(glb, name, mesh, plants, chosen, colours);
         }
     }

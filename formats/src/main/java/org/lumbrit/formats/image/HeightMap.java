@@ -27,10 +27,12 @@ public record HeightMap(int columns, int rows, int bits, float[] values) {
     /** @throws BadInputException with what would work */
     public static HeightMap read(byte[] png, String name) {
         if (png.length > MOST_BYTES) {
-            throw new BadInputException(name + " is larger than " + (MOST_BYTES >> 20) + " MB; a height map of 8192 × 8192 fits.");
+            throw new BadInputException(
+                    name + " is larger than " + (MOST_BYTES >> 20) + " MB; a height map of 8192 × 8192 fits.");
         }
         if (png.length < 33 || !java.util.Arrays.equals(png, 0, 8, SIGNATURE, 0, 8)) {
-            throw new BadInputException(name + " is no PNG file. Save the height map as a grey PNG with 16 bits a pixel.");
+            throw new BadInputException(
+                    name + " is no PNG file. Save the height map as a grey PNG with 16 bits a pixel.");
         }
         try (ImageInputStream in = ImageIO.createImageInputStream(new ByteArrayInputStream(png))) {
             Iterator<ImageReader> readers = ImageIO.getImageReadersByFormatName("png");
@@ -45,7 +47,8 @@ public record HeightMap(int columns, int rows, int bits, float[] values) {
             if (e instanceof BadInputException known) {
                 throw known;
             }
-            throw new BadInputException(name + " is cut off or damaged; it cannot be read to its end. Save or copy it again.", e);
+            throw new BadInputException(
+                    name + " is cut off or damaged; it cannot be read to its end. Save or copy it again.", e);
         }
     }
 
@@ -53,17 +56,21 @@ public record HeightMap(int columns, int rows, int bits, float[] values) {
         int columns = reader.getWidth(0);
         int rows = reader.getHeight(0);
         if (columns < 2 || rows < 2) {
-            throw new BadInputException(name + " is " + columns + " × " + rows + " pixels; a ground needs at least 2 × 2.");
+            throw new BadInputException(
+                    name + " is " + columns + " × " + rows + " pixels; a ground needs at least 2 × 2.");
         }
         if (columns > LONGEST_SIDE || rows > LONGEST_SIDE) {
-            throw new BadInputException(name + " is " + columns + " × " + rows + " pixels; the longest side may be " + LONGEST_SIDE + ".");
+            throw new BadInputException(
+                    name + " is " + columns + " × " + rows + " pixels; the longest side may be " + LONGEST_SIDE + ".");
         }
         if (Math.max(columns, rows) > MOST_ASPECT * Math.min(columns, rows)) {
-            throw new BadInputException(name + " is " + columns + " × " + rows + " pixels; one side may be at most " + MOST_ASPECT + " times the other.");
+            throw new BadInputException(name + " is " + columns + " × " + rows + " pixels; one side may be at most "
+                    + MOST_ASPECT + " times the other.");
         }
         ImageTypeSpecifier type = reader.getRawImageType(0);
         if (type == null || type.getNumBands() != 1 || type.getColorModel() instanceof java.awt.image.IndexColorModel) {
-            throw new BadInputException(name + " is in colour or has transparency; save it as grey with 16 bits a pixel.");
+            throw new BadInputException(
+                    name + " is in colour or has transparency; save it as grey with 16 bits a pixel.");
         }
         int bits = type.getBitsPerBand(0);
         Raster raster = reader.read(0).getRaster();

@@ -37,14 +37,17 @@ public final class RecipeJson {
     public static Recipe read(byte[] bytes) {
         JsonNode root = tree(bytes);
         if (!root.isObject() || !root.path("format").asString("").equals(FORMAT)) {
-            throw new BadInputException("This is no Lumbrit recipe: it must begin with {\"format\": \"" + FORMAT + "\", …}.");
+            throw new BadInputException(
+                    "This is no Lumbrit recipe: it must begin with {\"format\": \"" + FORMAT + "\", …}.");
         }
         int version = root.path("version").asInt(-1);
         if (version != VERSION) {
             throw new BadInputException(
                     version > VERSION
-                            ? "The recipe is of version " + version + ", written by a newer Lumbrit; this one reads version " + VERSION + "."
-                            : "The recipe's version is missing or unknown; this Lumbrit reads version " + VERSION + ".");
+                            ? "The recipe is of version " + version
+                                    + ", written by a newer Lumbrit; this one reads version " + VERSION + "."
+                            : "The recipe's version is missing or unknown; this Lumbrit reads version " + VERSION
+                                    + ".");
         }
         return recipe(root);
     }
@@ -55,7 +58,8 @@ public final class RecipeJson {
         RecordReader reader = new RecordReader();
         Object read = reader.object(root, Recipe.class, Set.of("format", "version", "props"), "");
         if (!props.isMissingNode() && !(props.isArray() && props.isEmpty())) {
-            reader.problems().add(new Problem("props", "This version of Lumbrit has no props yet; leave the list empty."));
+            reader.problems()
+                    .add(new Problem("props", "This version of Lumbrit has no props yet; leave the list empty."));
         }
         refuse(reader.problems());
         return RecipeCheck.require((Recipe) read);
@@ -90,15 +94,18 @@ public final class RecipeJson {
 
     public static JsonNode tree(byte[] bytes) {
         if (bytes.length > MOST_BYTES) {
-            throw new BadInputException("The recipe is larger than " + (MOST_BYTES >> 20) + " MB; a recipe holds rules only.");
+            throw new BadInputException(
+                    "The recipe is larger than " + (MOST_BYTES >> 20) + " MB; a recipe holds rules only.");
         }
         try {
             return MAPPER.readTree(bytes);
         } catch (JacksonException e) {
             String where = e.getLocation() == null
                     ? ""
-                    : " (line " + e.getLocation().getLineNr() + ", column " + e.getLocation().getColumnNr() + ")";
-            throw new BadInputException("The recipe is no valid JSON: " + firstSentence(e.getOriginalMessage()) + where + ".", e);
+                    : " (line " + e.getLocation().getLineNr() + ", column "
+                            + e.getLocation().getColumnNr() + ")";
+            throw new BadInputException(
+                    "The recipe is no valid JSON: " + firstSentence(e.getOriginalMessage()) + where + ".", e);
         }
     }
 

@@ -100,7 +100,9 @@ public final class RecipeSchema {
     }
 
     private static String nameOf(Class<?> type) {
-        return type.getEnclosingClass() == null ? type.getSimpleName() : type.getEnclosingClass().getSimpleName() + type.getSimpleName();
+        return type.getEnclosingClass() == null
+                ? type.getSimpleName()
+                : type.getEnclosingClass().getSimpleName() + type.getSimpleName();
     }
 
     private ObjectNode reference(Class<?> type) {

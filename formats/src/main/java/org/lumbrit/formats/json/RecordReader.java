@@ -56,12 +56,16 @@ final class RecordReader {
                     : say(path, "A number belongs here, not " + shown(node) + ".");
         }
         if (raw == int.class) {
-            return node.isNumber() && node.doubleValue() == Math.rint(node.doubleValue()) && Math.abs(node.doubleValue()) < 2e9
+            return node.isNumber()
+                            && node.doubleValue() == Math.rint(node.doubleValue())
+                            && Math.abs(node.doubleValue()) < 2e9
                     ? (Object) (int) node.doubleValue()
                     : say(path, "A whole number belongs here, not " + shown(node) + ".");
         }
         if (raw == boolean.class) {
-            return node.isBoolean() ? (Object) node.booleanValue() : say(path, "true or false belongs here, not " + shown(node) + ".");
+            return node.isBoolean()
+                    ? (Object) node.booleanValue()
+                    : say(path, "true or false belongs here, not " + shown(node) + ".");
         }
         if (raw == String.class) {
             return node.isString() ? node.stringValue() : say(path, "A text belongs here, not " + shown(node) + ".");
@@ -102,7 +106,9 @@ final class RecordReader {
             return say(path, "An object { … } belongs here, not " + shown(node) + ".");
         }
         Map<String, Object> map = new LinkedHashMap<>();
-        node.properties().forEach(entry -> map.put(entry.getKey(), value(entry.getValue(), parts[1], path + "." + entry.getKey())));
+        node.properties()
+                .forEach(entry ->
+                        map.put(entry.getKey(), value(entry.getValue(), parts[1], path + "." + entry.getKey())));
         return map.containsValue(null) ? null : map;
     }
 
@@ -120,8 +126,14 @@ final class RecordReader {
         Optional<Class<? extends Record>> kind =
                 word != null && word.isString() ? Kinds.named(sealed, word.stringValue()) : Optional.empty();
         if (kind.isEmpty()) {
-            String known = String.join(", ", Kinds.of(sealed).stream().map(each -> Kinds.kind(each).name()).toList());
-            return say(path + ".kind", "The kind must be one of " + known + (word == null ? "." : ", not " + shown(word) + "."));
+            String known = String.join(
+                    ", ",
+                    Kinds.of(sealed).stream()
+                            .map(each -> Kinds.kind(each).name())
+                            .toList());
+            return say(
+                    path + ".kind",
+                    "The kind must be one of " + known + (word == null ? "." : ", not " + shown(word) + "."));
         }
         return object(node, kind.get(), Set.of("kind"), path);
     }
@@ -159,7 +171,9 @@ final class RecordReader {
         for (String name : node.propertyNames()) {
             if (!known.contains(name) && !besides.contains(name)) {
                 complete = false;
-                say(path.isEmpty() ? name : path + "." + name, "There is no such field here; known are " + String.join(", ", known) + ".");
+                say(
+                        path.isEmpty() ? name : path + "." + name,
+                        "There is no such field here; known are " + String.join(", ", known) + ".");
             }
         }
         return complete ? construct(type, values, path) : null;
@@ -187,7 +201,9 @@ final class RecordReader {
                 && !type.isAnnotationPresent(AsArray.class)
                 && java.util.Arrays.stream(type.getRecordComponents())
                         .allMatch(each -> each.isAnnotationPresent(Setting.class)
-                                && !each.getAnnotation(Setting.class).byDefault().isEmpty());
+                                && !each.getAnnotation(Setting.class)
+                                        .byDefault()
+                                        .isEmpty());
         if (allByDefault && !type.isAnnotationPresent(Kind.class)) {
             return object(MAPPER.createObjectNode(), type.asSubclass(Record.class), Set.of(), path);
         }

@@ -46,7 +46,8 @@ public final class GeoJsonPlaces {
             if (e instanceof BadInputException known) {
                 throw known;
             }
-            throw new BadInputException(fileName + " is no valid GeoJSON; points, lines and polygons in metres can be read.", e);
+            throw new BadInputException(
+                    fileName + " is no valid GeoJSON; points, lines and polygons in metres can be read.", e);
         }
         if (places.isEmpty()) {
             throw new BadInputException(fileName + " holds no point, line or polygon.");
@@ -74,7 +75,8 @@ public final class GeoJsonPlaces {
         for (int i = 0; i < geometry.getNumGeometries(); i++) {
             Geometry part = geometry.getGeometryN(i);
             if (places.size() >= MOST_PLACES || part.getNumPoints() > MOST_CORNERS) {
-                throw new BadInputException("The GeoJSON holds more than " + MOST_PLACES + " places or a line of more than " + MOST_CORNERS + " corners.");
+                throw new BadInputException("The GeoJSON holds more than " + MOST_PLACES
+                        + " places or a line of more than " + MOST_CORNERS + " corners.");
             }
             String id = "p" + (places.size() + 1);
             String itsName = unique(name, places);

@@ -29,8 +29,8 @@ public record SiteFiles(Recipe recipe, Map<String, byte[]> assets) {
         String name = plain(recipe.ground().heights());
         Path beside = file.toAbsolutePath().resolveSibling(name);
         if (!Files.isRegularFile(beside)) {
-            throw new BadInputException(
-                    "ground.heights: the height map " + name + " is not beside the recipe. Put it into the same folder.");
+            throw new BadInputException("ground.heights: the height map " + name
+                    + " is not beside the recipe. Put it into the same folder.");
         }
         return new SiteFiles(recipe, Map.of(name, bytes(beside, HeightMap.MOST_BYTES)));
     }
@@ -38,8 +38,8 @@ public record SiteFiles(Recipe recipe, Map<String, byte[]> assets) {
     /** A file name without any path part; nothing else may stand in a recipe. */
     static String plain(String name) {
         if (!name.matches("[A-Za-z0-9][A-Za-z0-9._-]{0,127}")) {
-            throw new BadInputException(
-                    "ground.heights: “" + name + "” is no plain file name; letters, digits, dots, hyphens and underscores only.");
+            throw new BadInputException("ground.heights: “" + name
+                    + "” is no plain file name; letters, digits, dots, hyphens and underscores only.");
         }
         return name;
     }

@@ -34,12 +34,14 @@ public final class SiteZip {
             int entries = 0;
             for (ZipEntry entry = in.getNextEntry(); entry != null; entry = in.getNextEntry()) {
                 if (++entries > MOST_ENTRIES) {
-                    throw new BadInputException("The zip holds more than " + MOST_ENTRIES + " files; a recipe zip holds a few.");
+                    throw new BadInputException(
+                            "The zip holds more than " + MOST_ENTRIES + " files; a recipe zip holds a few.");
                 }
                 byte[] content = in.readNBytes((int) Math.min(left + 1, HeightMap.MOST_BYTES + 1L));
                 left -= content.length;
                 if (left < 0 || content.length > HeightMap.MOST_BYTES) {
-                    throw new BadInputException("The zip unpacks to more than " + (MOST_BYTES >> 20) + " MB; a recipe zip is smaller.");
+                    throw new BadInputException(
+                            "The zip unpacks to more than " + (MOST_BYTES >> 20) + " MB; a recipe zip is smaller.");
                 }
                 files.put(entry.getName().replaceAll("^.*[/\\\\]", ""), content);
             }

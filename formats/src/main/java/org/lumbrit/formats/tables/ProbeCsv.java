@@ -50,7 +50,8 @@ public final class ProbeCsv {
             throw new BadInputException("The points cannot be read as CSV: " + e.getMessage() + ".", e);
         }
         if (rows.isEmpty()) {
-            throw new BadInputException("The points are empty. Give a CSV with a header x,z or x,y,z and a row a place.");
+            throw new BadInputException(
+                    "The points are empty. Give a CSV with a header x,z or x,y,z and a row a place.");
         }
         Samples samples = ground.samplesAt(
                 rows.stream().mapToDouble(row -> row[0]).toArray(),
@@ -66,7 +67,8 @@ public final class ProbeCsv {
 
     private static double number(NamedCsvRecord row, String column) {
         String text = row.findField(column)
-                .orElseThrow(() -> new BadInputException("The points have no column " + column + "; give a header x,z or x,y,z."));
+                .orElseThrow(() ->
+                        new BadInputException("The points have no column " + column + "; give a header x,z or x,y,z."));
         try {
             double value = Double.parseDouble(text.strip());
             if (Double.isFinite(value) && Math.abs(value) <= 1e9) {
@@ -75,10 +77,12 @@ public final class ProbeCsv {
         } catch (NumberFormatException e) {
             // said below, in the user's words
         }
-        throw new BadInputException("Line " + row.getStartingLineNumber() + ", column " + column + ": “" + text + "” is no number within ±10⁹.");
+        throw new BadInputException("Line " + row.getStartingLineNumber() + ", column " + column + ": “" + text
+                + "” is no number within ±10⁹.");
     }
 
-    public static void write(SiteEvaluation evaluation, Falloff falloff, Samples samples, boolean steps, Writer to) throws IOException {
+    public static void write(SiteEvaluation evaluation, Falloff falloff, Samples samples, boolean steps, Writer to)
+            throws IOException {
         List<String> header = new ArrayList<>(List.of("x", "y", "z"));
         List<float[]> columns = new ArrayList<>();
         if (steps) {

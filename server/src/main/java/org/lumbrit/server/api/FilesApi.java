@@ -79,7 +79,7 @@ class FilesApi {
     /** Places that a file holds; they are not saved yet. */
     record PlacesRead(
             @NotNull @io.swagger.v3.oas.annotations.media.Schema(type = "array", implementation = PlaceSchema[].class)
-                    JsonNode places) {}
+            JsonNode places) {}
 
     /** Stands for the schema's Place. */
     @io.swagger.v3.oas.annotations.media.Schema(ref = "#/components/schemas/Place")
@@ -123,9 +123,13 @@ class FilesApi {
             produces = MediaType.APPLICATION_JSON_VALUE)
     PlacesRead places(@PathVariable UUID id, @RequestParam MultipartFile file) throws IOException {
         Recipe recipe = store.state(id).recipe();
-        String name = file.getOriginalFilename() == null ? "The file" : file.getOriginalFilename().replaceAll("^.*[/\\\\]", "");
+        String name = file.getOriginalFilename() == null
+                ? "The file"
+                : file.getOriginalFilename().replaceAll("^.*[/\\\\]", "");
         return new PlacesRead(RecipeJson.node(GeoJsonPlaces.read(
-                file.getBytes(), name, views.evaluation(recipe, 0, Cancel.NEVER).plan().ground())));
+                file.getBytes(),
+                name,
+                views.evaluation(recipe, 0, Cancel.NEVER).plan().ground())));
     }
 
     @GetMapping("/api/sites/{id}/recipe.zip")
@@ -149,7 +153,9 @@ class FilesApi {
             throws IOException {
         Set<HandOver> wanted = formats.isEmpty()
                 ? EnumSet.allOf(HandOver.class)
-                : formats.stream().map(FilesApi::format).collect(Collectors.toCollection(() -> EnumSet.noneOf(HandOver.class)));
+                : formats.stream()
+                        .map(FilesApi::format)
+                        .collect(Collectors.toCollection(() -> EnumSet.noneOf(HandOver.class)));
         SiteFiles site = store.files(store.state(id).recipe());
         Cancel cancel = superseding.newest(tab == null ? null : tab + "/handover");
         Map<String, byte[]> files = HandOver.files(views.evaluation(site.recipe(), 0, cancel), site, wanted);
@@ -168,7 +174,8 @@ class FilesApi {
     @GetMapping("/api/sites/{id}/scatter.csv")
     ResponseEntity<byte[]> scatter(@PathVariable UUID id, @RequestParam String layer) throws IOException {
         Recipe recipe = store.state(id).recipe();
-        CoverLayer cover = (CoverLayer) recipe.layer(layer).orElseThrow(() -> InvalidRecipeException.missing("layer", layer));
+        CoverLayer cover =
+                (CoverLayer) recipe.layer(layer).orElseThrow(() -> InvalidRecipeException.missing("layer", layer));
         StringWriter text = new StringWriter();
         PlantsCsv.write(cover, views.evaluation(recipe, 0, Cancel.NEVER).plants(cover), text);
         return download(cover.name() + ".csv", "text/csv", text.toString().getBytes(StandardCharsets.UTF_8));
@@ -203,7 +210,10 @@ class FilesApi {
                 .contentType(MediaType.parseMediaType(type))
                 .header(
                         HttpHeaders.CONTENT_DISPOSITION,
-                        ContentDisposition.attachment().filename(name, StandardCharsets.UTF_8).build().toString())
+                        ContentDisposition.attachment()
+                                .filename(name, StandardCharsets.UTF_8)
+                                .build()
+                                .toString())
                 .body(bytes);
     }
 }

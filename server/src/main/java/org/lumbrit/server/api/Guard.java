@@ -16,9 +16,10 @@ import org.springframework.web.filter.OncePerRequestFilter;
 @Component
 @Order(Ordered.HIGHEST_PRECEDENCE)
 class Guard extends OncePerRequestFilter {
-    private static final String POLICY = "default-src 'none'; script-src 'self'; style-src 'self'; img-src 'self' blob:; "
-            + "font-src 'self'; connect-src 'self'; worker-src 'self'; form-action 'self'; base-uri 'none'; "
-            + "frame-ancestors 'none'";
+    private static final String POLICY =
+            "default-src 'none'; script-src 'self'; style-src 'self'; img-src 'self' blob:; "
+                    + "font-src 'self'; connect-src 'self'; worker-src 'self'; form-action 'self'; base-uri 'none'; "
+                    + "frame-ancestors 'none'";
     private static final Set<String> READING = Set.of("GET", "HEAD", "OPTIONS");
 
     @Override
@@ -32,7 +33,8 @@ class Guard extends OncePerRequestFilter {
             response.setStatus(HttpServletResponse.SC_FORBIDDEN);
             response.setContentType("application/problem+json");
             response.getWriter()
-                    .write("{\"status\":403,\"title\":\"Forbidden\",\"detail\":\"Changes are taken from Lumbrit's own pages only.\"}");
+                    .write(
+                            "{\"status\":403,\"title\":\"Forbidden\",\"detail\":\"Changes are taken from Lumbrit's own pages only.\"}");
             return;
         }
         chain.doFilter(request, response);

@@ -2,6 +2,7 @@ package org.lumbrit.server.api;
 
 import jakarta.validation.constraints.NotNull;
 import java.util.List;
+import org.lumbrit.core.cover.CoverLayer;
 import org.lumbrit.core.drive.Layer;
 import org.lumbrit.core.drive.PropertyDescription;
 import org.lumbrit.core.falloff.Source;
@@ -9,7 +10,6 @@ import org.lumbrit.core.falloff.Step;
 import org.lumbrit.core.kinds.Description;
 import org.lumbrit.core.kinds.Kinds;
 import org.lumbrit.core.plants.Plant;
-import org.lumbrit.core.cover.CoverLayer;
 import org.springframework.http.MediaType;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RestController;

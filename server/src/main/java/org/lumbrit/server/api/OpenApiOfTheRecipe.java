@@ -33,7 +33,9 @@ class OpenApiOfTheRecipe {
         RecipeSchema.definitions("#/components/schemas/").properties().forEach(entry -> {
             try {
                 api.getComponents()
-                        .addSchemas(entry.getKey(), Json31.mapper().readValue(entry.getValue().toString(), Schema.class));
+                        .addSchemas(
+                                entry.getKey(),
+                                Json31.mapper().readValue(entry.getValue().toString(), Schema.class));
             } catch (IOException e) {
                 throw new UncheckedIOException("the recipe's schema " + entry.getKey() + " is no OpenAPI schema", e);
             }

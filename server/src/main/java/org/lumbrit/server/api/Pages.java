@@ -14,7 +14,8 @@ class Pages implements WebMvcConfigurer {
     public void addResourceHandlers(ResourceHandlerRegistry registry) {
         registry.addResourceHandler("/assets/**")
                 .addResourceLocations("classpath:/static/assets/")
-                .setCacheControl(CacheControl.maxAge(java.time.Duration.ofDays(365)).immutable());
+                .setCacheControl(
+                        CacheControl.maxAge(java.time.Duration.ofDays(365)).immutable());
         registry.addResourceHandler("/index.html", "/icon.svg")
                 .addResourceLocations("classpath:/static/")
                 .setCacheControl(CacheControl.noCache());

@@ -71,14 +71,15 @@ class Problems extends ResponseEntityExceptionHandler {
     ProblemDetail unexpected(RuntimeException e) {
         LOG.error("Unexpected", e);
         return ProblemDetail.forStatusAndDetail(
-                HttpStatus.INTERNAL_SERVER_ERROR, "Something went wrong that should not. Nothing was changed; try again.");
+                HttpStatus.INTERNAL_SERVER_ERROR,
+                "Something went wrong that should not. Nothing was changed; try again.");
     }
 
     @Override
     protected ResponseEntity<Object> handleHttpMessageNotReadable(
             HttpMessageNotReadableException e, HttpHeaders headers, HttpStatusCode status, WebRequest request) {
-        ProblemDetail problem =
-                ProblemDetail.forStatusAndDetail(HttpStatus.BAD_REQUEST, "The request is no JSON of the form that is wanted here.");
+        ProblemDetail problem = ProblemDetail.forStatusAndDetail(
+                HttpStatus.BAD_REQUEST, "The request is no JSON of the form that is wanted here.");
         return handleExceptionInternal(e, problem, headers, HttpStatus.BAD_REQUEST, request);
     }
 

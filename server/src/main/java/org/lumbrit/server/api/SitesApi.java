@@ -49,7 +49,10 @@ class SitesApi {
     record Site(
             @NotNull UUID id,
             @NotNull Integer revision,
-            @NotNull @Schema(ref = "#/components/schemas/Recipe") JsonNode recipe,
+
+            @NotNull @Schema(ref = "#/components/schemas/Recipe")
+            JsonNode recipe,
+
             @NotNull String summary,
             @NotNull Boolean canUndo,
             @NotNull Boolean canRedo) {
@@ -76,7 +79,9 @@ class SitesApi {
     /** Edits on the revision they are based on. */
     record Edits(
             @NotNull Integer base,
-            @NotNull @Schema(type = "array", implementation = EditSchema[].class) JsonNode edits) {}
+
+            @NotNull @Schema(type = "array", implementation = EditSchema[].class)
+            JsonNode edits) {}
 
     /** Stands for the schema's Edit. */
     @Schema(ref = "#/components/schemas/Edit")
@@ -114,9 +119,11 @@ class SitesApi {
     Site create(@RequestBody NewSite wish) {
         GroundSpec ground = new GroundSpec(
                 wish.heights(), wish.width(), wish.lowest(), wish.highest(), Optional.ofNullable(wish.waterLevel()));
-        Recipe recipe = new Recipe(wish.name().strip(), ground, List.of(), List.of(), List.of(), List.of(), new Clock(24, 8));
+        Recipe recipe =
+                new Recipe(wish.name().strip(), ground, List.of(), List.of(), List.of(), List.of(), new Clock(24, 8));
         org.lumbrit.core.site.RecipeCheck.require(recipe);
-        return Site.of(store.create(new SiteFiles(recipe, java.util.Map.of(wish.heights(), assets.content(wish.heights())))));
+        return Site.of(
+                store.create(new SiteFiles(recipe, java.util.Map.of(wish.heights(), assets.content(wish.heights())))));
     }
 
     @PostMapping("/demo")

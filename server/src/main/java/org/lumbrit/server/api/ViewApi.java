@@ -60,7 +60,10 @@ class ViewApi {
     /** A view of a revision with edits that are not saved yet. */
     record Preview(
             @NotNull Integer base,
-            @NotNull @Schema(type = "array", implementation = SitesApi.EditSchema[].class) JsonNode edits,
+
+            @NotNull @Schema(type = "array", implementation = SitesApi.EditSchema[].class)
+            JsonNode edits,
+
             @NotNull ViewRequest view) {}
 
     /**
@@ -90,7 +93,10 @@ class ViewApi {
             @NotNull List<PropertyValue> others) {}
 
     /** One property's value. */
-    record PropertyValue(@NotNull String property, @NotNull String unit, @NotNull Double value) {}
+    record PropertyValue(
+            @NotNull String property,
+            @NotNull String unit,
+            @NotNull Double value) {}
 
     @PostMapping(path = "/api/sites/{id}/view", produces = MediaType.APPLICATION_JSON_VALUE)
     Manifest view(
@@ -107,7 +113,8 @@ class ViewApi {
     ResponseEntity<byte[]> data(
             @PathVariable String key, @RequestHeader(name = "Accept-Encoding", defaultValue = "") String accepted) {
         byte[] plain = binary(key);
-        ResponseEntity.BodyBuilder answer = ResponseEntity.ok().cacheControl(FOR_EVER).varyBy("Accept-Encoding");
+        ResponseEntity.BodyBuilder answer =
+                ResponseEntity.ok().cacheControl(FOR_EVER).varyBy("Accept-Encoding");
         if (!accepted.contains("gzip")) {
             return answer.body(plain);
         }

@@ -35,7 +35,8 @@ public class KeptResults implements Results {
                 .weigher((String key, Object value) -> (int) Math.min(Integer.MAX_VALUE, 1 + bytes(value) / 1024))
                 .build();
         this.files = new ResultFiles(
-                java.nio.file.Path.of(settings.data()).resolve("results"), settings.resultsOnDisk().toBytes());
+                java.nio.file.Path.of(settings.data()).resolve("results"),
+                settings.resultsOnDisk().toBytes());
     }
 
     private static long bytes(Object value) {

@@ -94,7 +94,8 @@ final class ResultFiles {
         try {
             Path beside = Files.createTempFile(folder, "part", ".tmp");
             Files.write(beside, bytes.array());
-            Files.move(beside, folder.resolve(key), StandardCopyOption.ATOMIC_MOVE, StandardCopyOption.REPLACE_EXISTING);
+            Files.move(
+                    beside, folder.resolve(key), StandardCopyOption.ATOMIC_MOVE, StandardCopyOption.REPLACE_EXISTING);
             if (size.addAndGet(bytes.capacity()) > most) {
                 trim();
             }
@@ -104,7 +105,9 @@ final class ResultFiles {
     }
 
     private synchronized void trim() throws IOException {
-        List<Path> oldest = all().stream().sorted(Comparator.comparingLong(ResultFiles::used)).toList();
+        List<Path> oldest = all().stream()
+                .sorted(Comparator.comparingLong(ResultFiles::used))
+                .toList();
         long total = oldest.stream().mapToLong(ResultFiles::length).sum();
         for (Path file : oldest) {
             if (total <= most * 3 / 4) {

@@ -30,7 +30,8 @@ public class Assets {
         String hash = name.replaceAll("\\.png$", "");
         return rows.findById(hash)
                 .map(AssetEntity::content)
-                .orElseThrow(() -> new NotFoundException("There is no height map “" + name + "” here. Import it first."));
+                .orElseThrow(
+                        () -> new NotFoundException("There is no height map “" + name + "” here. Import it first."));
     }
 
     private static String hash(byte[] content) {

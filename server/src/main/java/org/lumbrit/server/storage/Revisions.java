@@ -7,6 +7,7 @@ import org.springframework.data.jpa.repository.Query;
 
 /** Revisions in the database. */
 interface Revisions extends JpaRepository<RevisionEntity, RevisionEntity.Key> {
-    @Query("select r.summary from RevisionEntity r where r.key.siteId = :site and r.key.number > :after order by r.key.number")
+    @Query(
+            "select r.summary from RevisionEntity r where r.key.siteId = :site and r.key.number > :after order by r.key.number")
     List<String> summariesAfter(UUID site, int after);
 }

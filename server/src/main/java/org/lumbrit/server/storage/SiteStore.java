@@ -46,8 +46,8 @@ public class SiteStore {
 
     private SiteState append(SiteEntity site, int state, Integer parent, Integer redo, String summary, Recipe recipe) {
         String json = new String(RecipeJson.write(recipe), StandardCharsets.UTF_8);
-        RevisionEntity revision = revisions.save(
-                new RevisionEntity(site.id(), site.head() + 1, state, parent, redo, summary, json));
+        RevisionEntity revision =
+                revisions.save(new RevisionEntity(site.id(), site.head() + 1, state, parent, redo, summary, json));
         site.moveTo(revision.number());
         events.publishEvent(new SiteChanged(site.id(), revision.number()));
         return state(site, revision, recipe);
@@ -56,12 +56,19 @@ public class SiteStore {
     private SiteState state(SiteEntity site, RevisionEntity revision, Recipe recipe) {
         RevisionEntity shown = revision.state() == revision.number() ? revision : revision(site.id(), revision.state());
         return new SiteState(
-                site.id(), revision.number(), recipe, revision.summary(), shown.parent() != null, revision.redo() != null);
+                site.id(),
+                revision.number(),
+                recipe,
+                revision.summary(),
+                shown.parent() != null,
+                revision.redo() != null);
     }
 
     private RevisionEntity revision(UUID site, int number) {
-        return revisions.findById(new RevisionEntity.Key(site, number))
-                .orElseThrow(() -> new BadInputException("This site has no revision " + number + "; ask for the site again."));
+        return revisions
+                .findById(new RevisionEntity.Key(site, number))
+                .orElseThrow(() ->
+                        new BadInputException("This site has no revision " + number + "; ask for the site again."));
     }
 
     private static Recipe recipe(RevisionEntity revision) {
@@ -125,7 +132,8 @@ public class SiteStore {
         Recipe now = recipe(head);
         if (base != head.number()) {
             Recipe then = recipe(revision(id, base));
-            boolean untouched = edits.stream().allMatch(edit -> edit.touches(then).equals(edit.touches(now)));
+            boolean untouched =
+                    edits.stream().allMatch(edit -> edit.touches(then).equals(edit.touches(now)));
             if (!untouched) {
                 throw new StaleEditException(head.number(), revisions.summariesAfter(id, base));
             }
@@ -135,10 +143,16 @@ public class SiteStore {
             return state(site, head, now);
         }
         if (!changed.ground().equals(now.ground())) {
-            new SiteFiles(changed, java.util.Map.of(changed.ground().heights(), assets.content(changed.ground().heights()))).ground();
+            new SiteFiles(
+                            changed,
+                            java.util.Map.of(
+                                    changed.ground().heights(),
+                                    assets.content(changed.ground().heights())))
+                    .ground();
         }
         int number = site.head() + 1;
-        return append(site, number, head.state(), null, edits.get(edits.size() - 1).summary(now), changed);
+        return append(
+                site, number, head.state(), null, edits.get(edits.size() - 1).summary(now), changed);
     }
 
     private SiteEntity held(UUID id) {
@@ -155,7 +169,8 @@ public class SiteStore {
         }
         shown.undone(head.redo());
         RevisionEntity before = revision(id, shown.parent());
-        return append(site, before.number(), before.parent(), shown.number(), "Undid: " + shown.summary(), recipe(before));
+        return append(
+                site, before.number(), before.parent(), shown.number(), "Undid: " + shown.summary(), recipe(before));
     }
 
     @Transactional
@@ -167,7 +182,12 @@ public class SiteStore {
         }
         RevisionEntity again = revision(id, head.redo());
         return append(
-                site, again.number(), again.parent(), again.redoAfter(), "Did again: " + again.summary(), recipe(again));
+                site,
+                again.number(),
+                again.parent(),
+                again.redoAfter(),
+                "Did again: " + again.summary(),
+                recipe(again));
     }
 
     @Transactional

@@ -20,6 +20,9 @@ public class Grounds {
     }
 
     public Ground of(GroundSpec spec) {
-        return kept.get(spec, missing -> HeightMap.read(assets.content(spec.heights()), "The height map").ground(spec));
+        return kept.get(
+                spec,
+                missing -> HeightMap.read(assets.content(spec.heights()), "The height map")
+                        .ground(spec));
     }
 }

@@ -76,5 +76,6 @@ public record Manifest(
             @NotNull Summary summary) {}
 
     /** An automatic remark about a likely mistake. */
-    public record FindingView(@NotNull String title, @NotNull String text) {}
+    public record FindingView(
+            @NotNull String title, @NotNull String text) {}
 }

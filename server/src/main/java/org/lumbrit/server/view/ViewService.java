@@ -97,7 +97,8 @@ public class ViewService {
 
         GroundView ground() {
             Ground ground = evaluation.plan().ground();
-            String bundle = kept(key("ground bundle/3", lattice.key()), shared -> Binaries.ground(lattice, samples, shared));
+            String bundle =
+                    kept(key("ground bundle/3", lattice.key()), shared -> Binaries.ground(lattice, samples, shared));
             return new GroundView(
                     bundle,
                     ground.width(),
@@ -138,13 +139,15 @@ public class ViewService {
                         cover.name() + ": density against spacing",
                         "On " + Decimal.write(100 * plants.limitedShare(), 1)
                                 + " % of its places more plants are asked for than the spacing floor of "
-                                + Decimal.write(100 * cover.range(CoverLayer.SPACING).least(), 1)
+                                + Decimal.write(
+                                        100 * cover.range(CoverLayer.SPACING).least(), 1)
                                 + " cm leaves room for. Lower the spacing or the density."));
             }
             if (plants.count() == 0) {
-                findings.add(new FindingView(
-                        cover.name() + ": no plants",
-                        "Its density is 0 everywhere. Click the ground and ask Why here? to see which falloff does it."));
+                findings.add(
+                        new FindingView(
+                                cover.name() + ": no plants",
+                                "Its density is 0 everywhere. Click the ground and ask Why here? to see which falloff does it."));
             }
         }
 
@@ -165,7 +168,8 @@ public class ViewService {
                 if (result.summary().min() < 0 || result.summary().max() > 1) {
                     findings.add(new FindingView(
                             falloff.name() + ": beyond its range",
-                            "Its result runs from " + Decimal.write(result.summary().min(), 2) + " to "
+                            "Its result runs from "
+                                    + Decimal.write(result.summary().min(), 2) + " to "
                                     + Decimal.write(result.summary().max(), 2) + ". Add a clamp step at its end."));
                 }
             }
@@ -193,14 +197,16 @@ public class ViewService {
         }
 
         private Samples swatchSamples() {
-            return samples.pick(key("swatch samples", lattice.key()), java.util.stream.IntStream.range(0, 64).toArray());
+            return samples.pick(
+                    key("swatch samples", lattice.key()),
+                    java.util.stream.IntStream.range(0, 64).toArray());
         }
 
         private Summary summary(String key, float[] values, double half) {
             return results.get(
-                    new KeyBuilder("summary/1").add(key).add(half).key(),
-                    cancel,
-                    shared -> new KeptSummary(Summary.of(values, areas, half)))
+                            new KeyBuilder("summary/1").add(key).add(half).key(),
+                            cancel,
+                            shared -> new KeptSummary(Summary.of(values, areas, half)))
                     .summary();
         }
 
@@ -208,11 +214,14 @@ public class ViewService {
             if (request.ofProperty()) {
                 return property(
                         recipe.layer(request.layer())
-                                .orElseThrow(() -> org.lumbrit.core.site.InvalidRecipeException.missing("layer", request.layer())),
+                                .orElseThrow(() ->
+                                        org.lumbrit.core.site.InvalidRecipeException.missing("layer", request.layer())),
                         request.property());
             }
             Falloff falloff = recipe.falloff(request.falloff() == null ? "" : request.falloff())
-                    .orElseGet(() -> recipe.falloffs().isEmpty() ? null : recipe.falloffs().get(0));
+                    .orElseGet(() -> recipe.falloffs().isEmpty()
+                            ? null
+                            : recipe.falloffs().get(0));
             if (falloff == null) {
                 float[] nothing = new float[lattice.count()];
                 return show("nothing", "Nothing chosen", "", 0, 1, nothing);
