@@ -1,8 +1,6 @@
 package org.lumbrit.cli;
 
 import java.io.BufferedWriter;
-import java.io.FileDescriptor;
-import java.io.FileOutputStream;
 import java.io.IOException;
 import java.io.OutputStreamWriter;
 import java.io.Writer;
@@ -13,8 +11,7 @@ final class Output {
     private Output() {}
 
     static Writer writer() {
-        return new BufferedWriter(
-                new OutputStreamWriter(new FileOutputStream(FileDescriptor.out), StandardCharsets.UTF_8), 1 << 16);
+        return new BufferedWriter(new OutputStreamWriter(System.out, StandardCharsets.UTF_8), 1 << 16);
     }
 
     static void print(byte[] text) throws IOException {

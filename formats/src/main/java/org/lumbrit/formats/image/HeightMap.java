@@ -34,6 +34,9 @@ public record HeightMap(int columns, int rows, int bits, float[] values) {
             throw new BadInputException(
                     name + " is no PNG file. Save the height map as a grey PNG with 16 bits a pixel.");
         }
+        if (!PngChunks.sound(png)) {
+            throw damaged(name, null);
+        }
         try (ImageInputStream in = ImageIO.createImageInputStream(new ByteArrayInputStream(png))) {
             Iterator<ImageReader> readers = ImageIO.getImageReadersByFormatName("png");
             ImageReader reader = readers.next();
@@ -47,9 +50,13 @@ public record HeightMap(int columns, int rows, int bits, float[] values) {
             if (e instanceof BadInputException known) {
                 throw known;
             }
-            throw new BadInputException(
-                    name + " is cut off or damaged; it cannot be read to its end. Save or copy it again.", e);
+            throw damaged(name, e);
         }
+    }
+
+    private static BadInputException damaged(String name, Exception cause) {
+        return new BadInputException(
+                name + " is cut off or damaged; it cannot be read to its end. Save or copy it again.", cause);
     }
 
     private static HeightMap decode(ImageReader reader, String name) throws IOException {

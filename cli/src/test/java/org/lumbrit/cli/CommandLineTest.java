@@ -1,0 +1,123 @@
+package org.lumbrit.cli;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.PrintStream;
+import java.io.PrintWriter;
+import java.io.StringWriter;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+class CommandLineTest {
+    private static final String DEMO = "../demo/thessock-tarn/recipe.json";
+
+    private record Run(int exit, String out, String errors) {}
+
+    private static Run run(String... arguments) {
+        StringWriter errors = new StringWriter();
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        PrintStream before = System.out;
+        System.setOut(new PrintStream(out, true, StandardCharsets.UTF_8));
+        try {
+            int exit = Lumbrit.run(arguments, new PrintWriter(errors, true));
+            return new Run(exit, out.toString(StandardCharsets.UTF_8), errors.toString());
+        } finally {
+            System.setOut(before);
+        }
+    }
+
+    private static List<String> rows(String csv) {
+        List<String> rows = new ArrayList<>(csv.lines().toList());
+        rows.remove(0);
+        return rows;
+    }
+
+    @Test
+    void aSoundRecipeChecks() {
+        Run run = run("check", DEMO);
+        assertThat(run.exit()).isZero();
+        assertThat(run.out()).contains("“Thessock Tarn” is sound");
+    }
+
+    @Test
+    void probeGivesTheSourceAndEachStepBeforeTheValue(@TempDir Path folder) throws IOException {
+        Path points = folder.resolve("points.csv");
+        Files.writeString(points, "x,z\n10,40\n-20,30\n");
+        Run run = run("probe", DEMO, "--falloff", "Shore", "--at", points.toString(), "--steps");
+        assertThat(run.out().lines().findFirst()).hasValue("x,y,z,source,1 window,2 clamp,3 contrast,4 multiply,value");
+        for (String row : rows(run.out())) {
+            String[] cells = row.split(",");
+            assertThat(cells[8]).isEqualTo(cells[7]);
+            double source = Double.parseDouble(cells[3]);
+            assertThat(Double.parseDouble(cells[4])).isCloseTo((source - 0.05) / 0.65, org.assertj.core.api.Assertions.within(1e-5));
+        }
+    }
+
+    @Test
+    void tilesOfAScatterAreTheWhole() {
+        List<String> whole = rows(run("scatter", DEMO, "--layer", "Cotton grass").out());
+        List<String> parts = new ArrayList<>();
+        for (String tile : List.of("-80,-80,3.7,80", "3.7,-80,80,11", "3.7,11,80,80")) {
+            parts.addAll(rows(run("scatter", DEMO, "--layer", "cotton-grass", "--tile", tile).out()));
+        }
+        Collections.sort(parts);
+        List<String> sorted = new ArrayList<>(whole);
+        Collections.sort(sorted);
+        assertThat(parts).isEqualTo(sorted);
+        assertThat(whole.size()).isGreaterThan(15_000);
+    }
+
+    @Test
+    void handOverWritesWholeFiles(@TempDir Path folder) throws IOException {
+        Run run = run("handover", DEMO, "--to", folder.toString(), "--format", "masks,recipe");
+        assertThat(run.exit()).isZero();
+        try (var files = Files.walk(folder)) {
+            assertThat(files.filter(Files::isRegularFile).map(file -> folder.relativize(file).toString()))
+                    .contains("masks/shore.png", "recipe/recipe.json", "recipe/ground.png", "report.txt")
+                    .noneMatch(name -> name.endsWith(".part") || name.endsWith(".glb"));
+        }
+        assertThat(run("check", folder.resolve("recipe/recipe.json").toString()).exit()).isZero();
+    }
+
+    @Test
+    void badInputIsOneLineAndExitTwo(@TempDir Path folder) throws IOException {
+        Path broken = folder.resolve("broken.json");
+        Files.writeString(broken, Files.readString(Path.of(DEMO)).replace("\"power\" : 1.4", "\"power\" : -3"));
+        Files.copy(Path.of(DEMO).resolveSibling("ground.png"), folder.resolve("ground.png"));
+        Path alone = folder.resolve("alone/recipe.json");
+        Files.createDirectories(alone.getParent());
+        Files.copy(Path.of(DEMO), alone);
+        for (List<String> bad : List.of(
+                List.of("check", "nowhere.json"),
+                List.of("check", broken.toString()),
+                List.of("check", alone.toString()),
+                List.of("probe", DEMO, "--falloff", "Shroe", "--grid", "4"),
+                List.of("probe", DEMO, "--falloff", "Shore"),
+                List.of("probe", DEMO, "--falloff", "Shore", "--grid", "1"),
+                List.of("probe", DEMO, "--falloff", "Shore", "--at", "nowhere.csv"),
+                List.of("scatter", DEMO, "--layer", "Cotton grass", "--tile", "1,2,3"),
+                List.of("handover", DEMO, "--to", broken.toString()),
+                List.of("handover", DEMO, "--to", folder.toString(), "--format", "abc"),
+                List.of("dance"),
+                List.<String>of())) {
+            Run run = run(bad.toArray(String[]::new));
+            assertThat(run.exit()).as("%s", bad).isEqualTo(2);
+            assertThat(run.errors().lines()).as("%s", bad).hasSize(1);
+            assertThat(run.errors()).startsWith("lumbrit: ").doesNotContain("should not happen");
+            assertThat(run.out()).as("%s", bad).isEmpty();
+        }
+    }
+
+    @Test
+    void theSchemaIsPrinted() {
+        assertThat(run("schema").out()).contains("\"$schema\"").contains("lumbrit-recipe");
+    }
+}

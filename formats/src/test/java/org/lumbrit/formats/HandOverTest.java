@@ -1,0 +1,105 @@
+package org.lumbrit.formats;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import de.javagl.jgltf.model.AccessorFloatData;
+import de.javagl.jgltf.model.GltfModel;
+import de.javagl.jgltf.model.MeshPrimitiveModel;
+import de.javagl.jgltf.model.NodeModel;
+import de.javagl.jgltf.model.io.GltfModelReader;
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.util.EnumSet;
+import java.util.Map;
+import org.junit.jupiter.api.Test;
+import org.lumbrit.core.cover.CoverLayer;
+import org.lumbrit.core.cover.Plants;
+import org.lumbrit.core.site.SiteEvaluation;
+import org.lumbrit.core.surface.Ground;
+import org.lumbrit.core.surface.Lattice;
+import org.lumbrit.formats.handover.HandOver;
+import org.lumbrit.formats.image.HeightMap;
+import org.lumbrit.formats.site.SiteFiles;
+
+class HandOverTest {
+    private static final SiteFiles SITE = DemoFiles.read();
+    private static final SiteEvaluation EVALUATION = DemoFiles.evaluate(SITE);
+    private static final Map<String, byte[]> FILES = HandOver.files(EVALUATION, SITE, EnumSet.allOf(HandOver.class));
+
+    private static Plants plants() {
+        return EVALUATION.plants((CoverLayer) SITE.recipe().layers().get(0));
+    }
+
+    @Test
+    void anotherReaderFindsEveryPlantWhereItStands() throws IOException {
+        GltfModel model = new GltfModelReader().readWithoutReferences(new ByteArrayInputStream(FILES.get("site.glb")));
+        Plants plants = plants();
+        int instances = 0;
+        double sumX = 0;
+        double sumY = 0;
+        for (NodeModel node : model.getNodeModels()) {
+            if (node.getExtensions() == null) {
+                continue;
+            }
+            Map<?, ?> instancing = (Map<?, ?>) node.getExtensions().get("EXT_mesh_gpu_instancing");
+            Map<?, ?> attributes = (Map<?, ?>) instancing.get("attributes");
+            int index = ((Number) attributes.get("TRANSLATION")).intValue();
+            AccessorFloatData feet = (AccessorFloatData) model.getAccessorModels().get(index).getAccessorData();
+            instances += feet.getNumElements();
+            for (int i = 0; i < feet.getNumElements(); i++) {
+                sumX += feet.get(i, 0);
+                sumY += feet.get(i, 1);
+            }
+        }
+        assertThat(instances).isEqualTo(plants.count());
+        double expectedX = 0;
+        double expectedY = 0;
+        for (int i = 0; i < plants.count(); i++) {
+            expectedX += plants.feet().x()[i];
+            expectedY += plants.feet().y()[i];
+        }
+        assertThat(sumX / instances).isCloseTo(expectedX / instances, within(1e-4));
+        assertThat(sumY / instances).isCloseTo(expectedY / instances, within(1e-4));
+    }
+
+    @Test
+    void theGroundsMeshLiesOnTheGround() throws IOException {
+        GltfModel model = new GltfModelReader().readWithoutReferences(new ByteArrayInputStream(FILES.get("site.glb")));
+        MeshPrimitiveModel mesh = model.getMeshModels().get(0).getMeshPrimitiveModels().get(0);
+        AccessorFloatData positions = (AccessorFloatData) mesh.getAttributes().get("POSITION").getAccessorData();
+        Ground ground = EVALUATION.plan().ground();
+        for (int i = 0; i < positions.getNumElements(); i += 1013) {
+            assertThat((double) positions.get(i, 1))
+                    .isCloseTo(ground.height(positions.get(i, 0), positions.get(i, 2)), within(1e-3));
+        }
+    }
+
+    @Test
+    void aMaskIsItsFalloffPixelByPixel() {
+        HeightMap mask = HeightMap.read(FILES.get("masks/shore.png"), "mask");
+        Ground ground = EVALUATION.plan().ground();
+        float[] values = EVALUATION.falloff("shore", EVALUATION.samples(new Lattice(ground, ground.columns(), ground.rows())));
+        assertThat(mask.bits()).isEqualTo(16);
+        for (int i = 0; i < values.length; i++) {
+            assertThat(mask.values()[i]).isCloseTo(Math.min(1, Math.max(0, values[i])), within(1f / 65535));
+        }
+    }
+
+    @Test
+    void theTableHasARowAPlantAndTheReportSaysWhatIsThere() {
+        String csv = new String(FILES.get("plants/cotton-grass.csv"), StandardCharsets.UTF_8);
+        assertThat(csv.lines().count()).isEqualTo(plants().count() + 1);
+        String report = new String(FILES.get("report.txt"), StandardCharsets.UTF_8);
+        FILES.keySet().stream().filter(name -> !name.equals("report.txt")).forEach(name -> assertThat(report).contains(name));
+        assertThat(report).contains("“Each its own” has a value for each plant");
+    }
+
+    @Test
+    void theSameSiteGivesTheSameBytes() {
+        Map<String, byte[]> again = HandOver.files(DemoFiles.evaluate(SITE), SITE, EnumSet.allOf(HandOver.class));
+        assertThat(again.keySet()).isEqualTo(FILES.keySet());
+        again.forEach((name, bytes) -> assertThat(bytes).as(name).isEqualTo(FILES.get(name)));
+    }
+}
