@@ -1367,7 +1367,9 @@ export interface operations {
     data: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                "Accept-Encoding"?: string;
+            };
             path: {
                 key: string;
             };

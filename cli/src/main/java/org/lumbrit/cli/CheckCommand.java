@@ -6,6 +6,7 @@ import org.lumbrit.core.math.Decimal;
 import org.lumbrit.core.site.InvalidRecipeException;
 import org.lumbrit.core.site.Recipe;
 import org.lumbrit.core.surface.Ground;
+import org.lumbrit.formats.BadInputException;
 import org.lumbrit.formats.site.SiteFiles;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
@@ -32,11 +33,8 @@ final class CheckCommand implements Callable<Integer> {
             if (e.problems().size() == 1) {
                 throw e;
             }
-            System.err.println("lumbrit: "
-                    + e.problems().size() + " problems: "
-                    + Lumbrit.oneLine(String.join(
-                            " | ", e.problems().stream().map(String::valueOf).toList())));
-            return 2;
+            throw new BadInputException(e.problems().size() + " problems: "
+                    + String.join(" | ", e.problems().stream().map(String::valueOf).toList()));
         }
     }
 }

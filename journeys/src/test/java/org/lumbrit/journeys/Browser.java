@@ -1,0 +1,102 @@
+package org.lumbrit.journeys;
+
+import com.microsoft.playwright.BrowserType;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.Playwright;
+import com.microsoft.playwright.options.BoundingBox;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+
+/** Debian's Chromium without a screen, and what journeys do with a page again and again. */
+final class Browser implements AutoCloseable {
+    private final Playwright playwright;
+    private final com.microsoft.playwright.Browser chromium;
+    final Page page;
+    final List<String> errors = new ArrayList<>();
+
+    Browser() {
+        playwright = Playwright.create(
+                new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
+        chromium = playwright
+                .chromium()
+                .launch(new BrowserType.LaunchOptions()
+                        .setExecutablePath(Path.of("/usr/bin/chromium"))
+                        .setArgs(List.of(
+                                "--no-sandbox",
+                                "--disable-quic",
+                                "--no-first-run",
+                                "--disable-background-networking",
+                                "--disable-component-update",
+                                "--disable-sync",
+                                "--use-angle=swiftshader",
+                                "--enable-unsafe-swiftshader")));
+        page = chromium.newPage(new com.microsoft.playwright.Browser.NewPageOptions().setViewportSize(1280, 800));
+        page.setDefaultTimeout(60_000);
+        page.onPageError(errors::add);
+        page.onConsoleMessage(message -> {
+            if (message.type().equals("error") && message.text().contains("Content Security Policy")) {
+                errors.add(message.text());
+            }
+        });
+    }
+
+    /** Opens a site and waits until its plants are counted and the view has drawn. */
+    void open(String address) {
+        page.navigate(address);
+        page.waitForFunction("() => /[1-9].* plants/.test(document.querySelector('[data-testid=budget]')?.textContent ?? '')");
+        ripen();
+    }
+
+    /** Waits until the picture has at least one fine pass of what is shown now. */
+    void ripen() {
+        page.waitForFunction("() => /picture/.test(document.querySelector('[data-testid=ripening]')?.textContent ?? '')");
+        page.waitForTimeout(2500);
+    }
+
+    int plants() {
+        String text = page.locator("[data-testid=budget]").textContent();
+        return Integer.parseInt(text.substring(0, text.indexOf("plants")).replaceAll("[^0-9]", ""));
+    }
+
+    void waitForPlants(String condition) {
+        page.waitForFunction("() => { const n = Number(document.querySelector('[data-testid=budget]').textContent.split('plants')[0].replace(/[^0-9]/g, '')); return "
+                + condition + "; }");
+    }
+
+    /** Mean brightness, 0..255, of a part of the view given in shares of its size. */
+    double brightness(double left, double top, double right, double bottom) {
+        return ((Number) page.evaluate(
+                        """
+                        ([l, t, r, b]) => {
+                          const view = document.querySelector('.stage canvas');
+                          const copy = document.createElement('canvas');
+                          copy.width = view.width; copy.height = view.height;
+                          const pen = copy.getContext('2d');
+                          pen.drawImage(view, 0, 0);
+                          const w = Math.max(1, (r - l) * copy.width), h = Math.max(1, (b - t) * copy.height);
+                          const data = pen.getImageData(l * copy.width, t * copy.height, w, h).data;
+                          let sum = 0;
+                          for (let i = 0; i < data.length; i += 4) sum += data[i] + data[i + 1] + data[i + 2];
+                          return sum / (data.length / 4) / 3;
+                        }""",
+                        List.of(left, top, right, bottom)))
+                .doubleValue();
+    }
+
+    void clickView(double left, double top) {
+        BoundingBox box = page.locator(".stage canvas").boundingBox();
+        page.mouse().click(box.x + left * box.width, box.y + top * box.height);
+    }
+
+    void saved(int revision) {
+        page.getByText("saved, change " + revision).waitFor();
+    }
+
+    @Override
+    public void close() {
+        chromium.close();
+        playwright.close();
+    }
+}

@@ -1,0 +1,130 @@
+package org.lumbrit.journeys;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.microsoft.playwright.Download;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.FilePayload;
+import java.io.IOException;
+import java.nio.ByteBuffer;
+import java.nio.ByteOrder;
+import java.nio.charset.StandardCharsets;
+import java.util.Arrays;
+import java.util.zip.ZipFile;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import org.lumbrit.formats.image.GreyPng;
+import org.lumbrit.server.RunningServer;
+import tools.jackson.databind.JsonNode;
+
+@ExtendWith(RunningServer.Extension.class)
+class FilesJourneyTest {
+    private final RunningServer server;
+    private Browser browser;
+    private Page page;
+
+    FilesJourneyTest(RunningServer server) {
+        this.server = server;
+    }
+
+    @BeforeEach
+    void start() {
+        browser = new Browser();
+        page = browser.page;
+    }
+
+    @AfterEach
+    void stop() {
+        browser.close();
+    }
+
+    private static byte[] hill() {
+        float[] heights = new float[65 * 49];
+        for (int i = 0; i < heights.length; i++) {
+            double x = i % 65 / 64.0 - 0.5;
+            double z = i / 65 / 48.0 - 0.5;
+            heights[i] = (float) Math.exp(-8 * (x * x + z * z));
+        }
+        return GreyPng.of16(65, 49, heights);
+    }
+
+    private void choose(String name, byte[] content) {
+        page.navigate(server.address() + "/");
+        page.getByLabel("Height map file").setInputFiles(new FilePayload(name, "image/png", content));
+    }
+
+    @Test
+    void aHeightMapIsSeenThenMadeASiteAndGrows() {
+        choose("hill.png", hill());
+        page.getByText("65 × 49 pixels, 16 bits").waitFor();
+        page.getByLabel("Width in metres, west to east").fill("120");
+        page.getByLabel("Highest metre (white)").fill("22");
+        page.getByText("90.0 m from north to south").waitFor();
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Make the site")).click();
+        page.getByText("Nothing grows here yet").waitFor();
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("+ layer")).click();
+        browser.waitForPlants("n > 1000");
+        assertThat(page.locator(".legend").textContent()).contains("density");
+        assertThat(browser.errors).isEmpty();
+    }
+
+    @Test
+    void aBrokenUploadSaysWhatWouldWork() {
+        byte[] whole = hill();
+        choose("cut.png", Arrays.copyOf(whole, whole.length / 2));
+        assertThat(page.getByRole(AriaRole.ALERT).textContent()).contains("cut off or damaged");
+        assertThat(page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Make the site")).isDisabled()).isTrue();
+        choose("notes.png", "just some text, not a picture at all".getBytes(StandardCharsets.UTF_8));
+        assertThat(page.getByRole(AriaRole.ALERT).textContent()).contains("no PNG").contains("16 bits");
+    }
+
+    @Test
+    void whatIsHandedOverReadsBack() throws IOException {
+        String site = server.demo();
+        page.navigate(server.address() + "/sites/" + site + "/handover");
+        page.getByText("3D scene (GLB)").waitFor();
+        Download download = page.waitForDownload(() ->
+                page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Write the zip")).click());
+        try (ZipFile zip = new ZipFile(download.path().toFile())) {
+            assertThat(zip.stream().map(entry -> entry.getName()))
+                    .contains("site.glb", "masks/shore.png", "plants/cotton-grass.csv", "recipe/recipe.json", "report.txt");
+            byte[] glb = zip.getInputStream(zip.getEntry("site.glb")).readAllBytes();
+            long rows = new String(zip.getInputStream(zip.getEntry("plants/cotton-grass.csv")).readAllBytes(), StandardCharsets.UTF_8)
+                    .lines()
+                    .count();
+            assertThat(instances(glb)).isEqualTo(rows - 1);
+        }
+    }
+
+    private static long instances(byte[] glb) {
+        ByteBuffer bytes = ByteBuffer.wrap(glb).order(ByteOrder.LITTLE_ENDIAN);
+        byte[] json = Arrays.copyOfRange(glb, 20, 20 + bytes.getInt(12));
+        JsonNode root = RunningServer.JSON.readTree(json);
+        long count = 0;
+        for (JsonNode node : root.get("nodes")) {
+            JsonNode feet = node.at("/extensions/EXT_mesh_gpu_instancing/attributes/TRANSLATION");
+            count += feet.isMissingNode() ? 0 : root.get("accessors").get(feet.asInt()).get("count").asLong();
+        }
+        return count;
+    }
+
+    @Test
+    void aDeletedSiteComesBackWithUndo() {
+        page.navigate(server.address() + "/");
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Another demo: Thessock Tarn")).click();
+        browser.waitForPlants("n > 100");
+        String id = page.url().replaceAll(".*/", "");
+        page.navigate(server.address() + "/");
+        page.locator("article:has(a[href='/sites/" + id + "'])")
+                .getByRole(AriaRole.BUTTON, new com.microsoft.playwright.Locator.GetByRoleOptions().setName("Delete"))
+                .click();
+        page.getByText("Deleted Thessock Tarn.").waitFor();
+        assertThat(server.get("/api/sites/" + id).status()).isEqualTo(404);
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Undo")).click();
+        page.locator("article a[href='/sites/" + id + "']").first().waitFor();
+        assertThat(server.get("/api/sites/" + id).status()).isEqualTo(200);
+    }
+}

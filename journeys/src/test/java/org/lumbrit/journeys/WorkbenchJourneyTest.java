@@ -1,0 +1,173 @@
+package org.lumbrit.journeys;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import java.util.Set;
+import java.util.stream.Collectors;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import org.lumbrit.server.RunningServer;
+
+@ExtendWith(RunningServer.Extension.class)
+class WorkbenchJourneyTest {
+    private static Browser browser;
+
+    private final RunningServer server;
+    private Page page;
+    private String site;
+
+    WorkbenchJourneyTest(RunningServer server) {
+        this.server = server;
+    }
+
+    @BeforeAll
+    static void start() {
+        browser = new Browser();
+    }
+
+    @AfterAll
+    static void stop() {
+        browser.close();
+    }
+
+    @BeforeEach
+    void openDemo() {
+        site = server.demo();
+        page = browser.page;
+        browser.errors.clear();
+        browser.open(server.address() + "/sites/" + site);
+    }
+
+    private Locator button(String name) {
+        return page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name));
+    }
+
+    private Set<String> ids() {
+        return server.get("/api/sites/" + site + "/scatter.csv?layer=cotton-grass")
+                .text()
+                .lines()
+                .skip(1)
+                .map(row -> row.substring(0, 16))
+                .collect(Collectors.toSet());
+    }
+
+    @Test
+    void choosingAStepChangesTheGround() {
+        button("Plan").click();
+        button("Values").click();
+        page.getByRole(AriaRole.COLUMNHEADER, new Page.GetByRoleOptions().setName("Falloff Causeway")).click();
+        page.getByText("Causeway", new Page.GetByTextOptions().setExact(true)).first().waitFor();
+        button("Show Nearness to Causeway in the view").click();
+        page.locator(".legend b").getByText("Causeway: source").waitFor();
+        browser.ripen();
+        double source = browser.brightness(0.30, 0.20, 0.36, 0.26);
+        button("Show Invert in the view").click();
+        page.locator(".legend b").getByText("Causeway: after step 1").waitFor();
+        browser.ripen();
+        double inverted = browser.brightness(0.30, 0.20, 0.36, 0.26);
+        assertThat(source).as("far from the causeway the nearness is 0: dark").isLessThan(90);
+        assertThat(inverted).as("inverted it is 1: light").isGreaterThan(source + 70);
+        assertThat(browser.errors).isEmpty();
+    }
+
+    @Test
+    void aMovedSliderChangesTheCountOfPlantsAndOnlyAdds() {
+        int before = browser.plants();
+        Set<String> standing = ids();
+        assertThat(standing).hasSize(before);
+        button("Ends of density").click();
+        Locator high = page.getByLabel("high: where they give 1, or nothing drives it", new Page.GetByLabelOptions().setExact(true));
+        high.press("ArrowRight");
+        high.press("Shift+ArrowRight");
+        browser.waitForPlants("n > " + before);
+        browser.saved(2);
+        Set<String> more = ids();
+        assertThat(more.size()).isGreaterThan(before);
+        assertThat(more).containsAll(standing);
+        assertThat(browser.plants()).isEqualTo(more.size());
+    }
+
+    @Test
+    void whyHereShowsTheNumbersThatGiveTheDensity() {
+        browser.clickView(0.42, 0.93);
+        page.locator(".why .factor").first().waitFor();
+        page.waitForTimeout(800);
+        double product = page.locator(".why .factor .number").allTextContents().stream()
+                .mapToDouble(Double::parseDouble)
+                .reduce(1, (a, b) -> a * b);
+        String text = page.locator(".why b.number").textContent();
+        double density = Double.parseDouble(text.replace("/m²", "").strip());
+        assertThat(density).isCloseTo(18 * product, within(0.02 * 18));
+        assertThat(page.locator(".why").textContent()).contains("away").contains("slope");
+    }
+
+    @Test
+    void undoRedoAndReloadKeepEverything() {
+        int before = browser.plants();
+        button("Shore on density: drives it").click();
+        button("Clear").click();
+        browser.waitForPlants("n > " + 2 * before);
+        browser.saved(2);
+        int without = browser.plants();
+        page.keyboard().press("Escape");
+        page.locator(".stage canvas").focus();
+        page.keyboard().press("Control+z");
+        browser.waitForPlants("n === " + before);
+        page.keyboard().press("Control+Shift+z");
+        browser.waitForPlants("n === " + without);
+        browser.saved(4);
+        page.reload();
+        browser.waitForPlants("n === " + without);
+        button("Undo").click();
+        browser.waitForPlants("n === " + before);
+    }
+
+    @Test
+    void theBoardWorksFromTheKeyboard() {
+        Locator first = page.locator(".cell").first();
+        first.focus();
+        page.keyboard().press("ArrowRight");
+        page.keyboard().press("ArrowRight");
+        assertThat(page.evaluate("() => document.activeElement.getAttribute('aria-label')")).isEqualTo("Tussocks on density: does not drive it");
+        int before = browser.plants();
+        page.keyboard().press("Enter");
+        browser.waitForPlants("n < " + before);
+        page.keyboard().press("Delete");
+        browser.waitForPlants("n === " + before);
+    }
+
+    @Test
+    void aStepIsAddedSkippedMovedAndDeleted() {
+        button("Add a step").click();
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Invert")).click();
+        page.locator(".step-card").nth(5).getByText("Invert").first().waitFor();
+        browser.saved(2);
+        for (String action : new String[] {"Move earlier (Alt ←)", "Skip", "Delete"}) {
+            button("Invert: more").click();
+            page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(action).setExact(true)).click();
+            browser.saved(action.startsWith("Move") ? 3 : action.equals("Skip") ? 4 : 5);
+        }
+        assertThat(page.locator(".step-card:has-text('Invert')").count()).isZero();
+        assertThat(browser.errors).isEmpty();
+    }
+
+    @Test
+    void aPointPlacedOnTheGroundCanBeMeasuredFrom() {
+        button("Places").click();
+        button("Place a point").click();
+        browser.clickView(0.5, 0.9);
+        browser.saved(2);
+        button("+ falloff").click();
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Nearness")).last().click();
+        browser.saved(3);
+        assertThat(page.locator(".result-card .name").inputValue()).isEqualTo("Nearness");
+        assertThat(server.get("/api/sites/" + site).json().at("/recipe/places/2/kind").asString()).isEqualTo("point");
+    }
+}

@@ -1,0 +1,118 @@
+package org.lumbrit.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.net.URI;
+import java.net.http.HttpRequest;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Arrays;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import org.lumbrit.core.falloff.Source;
+import org.lumbrit.core.falloff.Step;
+import org.lumbrit.core.kinds.Kinds;
+import org.lumbrit.formats.image.GreyPng;
+import tools.jackson.databind.JsonNode;
+
+@ExtendWith(RunningServer.Extension.class)
+class ApiTest {
+    private final RunningServer server;
+
+    ApiTest(RunningServer server) {
+        this.server = server;
+    }
+
+    @Test
+    void thePagesTypesBelongToThisServer() throws IOException {
+        JsonNode committed = RunningServer.JSON.readTree(Files.readString(Path.of("../web/openapi.json")));
+        assertThat(server.get("/v3/api-docs").json())
+                .as("the API has changed: save /v3/api-docs as web/openapi.json and run npm run types in web")
+                .isEqualTo(committed);
+    }
+
+    @Test
+    void everyKindDescribesItself() {
+        JsonNode kinds = server.get("/api/kinds").json();
+        assertThat(kinds.get("sources")).hasSize(Kinds.of(Source.class).size());
+        assertThat(kinds.get("steps")).hasSize(Kinds.of(Step.class).size());
+        for (JsonNode kind : kinds.get("sources")) {
+            assertThat(kind.get("help").asString()).isNotBlank();
+            for (JsonNode setting : kind.get("settings")) {
+                assertThat(setting.get("title").asString()).isNotBlank();
+                assertThat(setting.get("sliderMin").asDouble()).isLessThanOrEqualTo(setting.get("sliderMax").asDouble());
+            }
+        }
+    }
+
+    @Test
+    void aHeightMapBecomesASite() {
+        float[] ramp = new float[40 * 30];
+        for (int i = 0; i < ramp.length; i++) {
+            ramp[i] = i % 40 / 39f;
+        }
+        JsonNode read = server.upload("/api/heightmaps", "../../ramp.png", GreyPng.of16(40, 30, ramp)).json();
+        assertThat(read.get("columns").asInt()).isEqualTo(40);
+        assertThat(read.get("highest").asDouble()).isEqualTo(1);
+        RunningServer.Answer made = server.post("/api/sites", """
+                {"name":"Ramp","heights":"%s","width":78,"lowest":2,"highest":12}""".formatted(read.get("heights").asString()));
+        assertThat(made.status()).isEqualTo(201);
+        String site = "/api/sites/" + made.json().get("id").asString();
+        JsonNode view = server.post(site + "/view", """
+                {"base":1,"edits":[],"view":{"falloff":"","stage":-1,"layer":"","property":""}}""").json();
+        assertThat(view.at("/ground/depth").asDouble()).isEqualTo(58);
+        assertThat(view.at("/ground/highest").asDouble()).isEqualTo(12);
+    }
+
+    @Test
+    void whatCannotBeReadIsSaidInWords() {
+        byte[] png = GreyPng.of16(50, 50, new float[2500]);
+        for (byte[] bad : List.of(Arrays.copyOf(png, png.length - 20), "hello".getBytes(StandardCharsets.UTF_8), new byte[0])) {
+            RunningServer.Answer answer = server.upload("/api/heightmaps", "bad.png", bad);
+            assertThat(answer.status()).isEqualTo(400);
+            assertThat(answer.json().get("detail").asString()).isNotBlank();
+        }
+        RunningServer.Answer zip = server.upload("/api/sites/zip", "bad.zip", png);
+        assertThat(zip.json().get("detail").asString()).contains("no zip");
+        RunningServer.Answer geo = server.upload("/api/sites/" + server.demo() + "/places", "a.geojson", "{}".getBytes(StandardCharsets.UTF_8));
+        assertThat(geo.status()).isEqualTo(400);
+        assertThat(server.post("/api/sites", "{\"name\":").status()).isEqualTo(400);
+        assertThat(server.get("/api/sites/not-an-id").status()).isEqualTo(400);
+        assertThat(server.get("/api/sites/00000000-0000-0000-0000-000000000000").status()).isEqualTo(404);
+    }
+
+    @Test
+    void pagesCarryAStrictPolicyAndForeignPagesChangeNothing() {
+        RunningServer.Answer page = server.get("/");
+        String policy = page.response().headers().firstValue("Content-Security-Policy").orElse("");
+        assertThat(policy).contains("default-src 'none'").contains("script-src 'self'").doesNotContain("unsafe");
+        RunningServer.Answer foreign = server.send(HttpRequest.newBuilder(URI.create(server.address() + "/api/sites/demo"))
+                .header("Origin", "http://elsewhere.example")
+                .POST(HttpRequest.BodyPublishers.noBody()));
+        assertThat(foreign.status()).isEqualTo(403);
+    }
+
+    @Test
+    void aNewerRequestOfATabCancelsItsOlderOne() throws Exception {
+        String site = "/api/sites/" + server.demo();
+        var older = new java.util.concurrent.CompletableFuture<Integer>();
+        Thread slow = new Thread(() -> older.complete(view(site, 3).status()));
+        slow.start();
+        Thread.sleep(60);
+        assertThat(view(site, 2).status()).isEqualTo(200);
+        assertThat(older.get()).as("cancelled, or done before it could be").isIn(409, 200);
+    }
+
+    private RunningServer.Answer view(String site, double spacing) {
+        return server.send(HttpRequest.newBuilder(URI.create(server.address() + site + "/view"))
+                .header("Content-Type", "application/json")
+                .header("X-Tab", "one-tab")
+                .POST(HttpRequest.BodyPublishers.ofString("""
+                        {"base":1,"edits":[{"kind":"set-property","layer":"cotton-grass","property":"spacing",
+                         "range":{"low":%1$s,"high":%1$s,"combine":"product"}}],
+                         "view":{"falloff":"shore","stage":-1,"layer":"","property":""}}""".formatted(0.05 + spacing / 100))));
+    }
+}

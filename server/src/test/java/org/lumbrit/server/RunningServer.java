@@ -1,0 +1,149 @@
+package org.lumbrit.server;
+
+import java.io.IOException;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import org.junit.jupiter.api.extension.ExtensionContext;
+import org.junit.jupiter.api.extension.ParameterContext;
+import org.junit.jupiter.api.extension.ParameterResolver;
+import org.springframework.boot.SpringApplication;
+import org.springframework.context.ConfigurableApplicationContext;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+/** The real application on a real PostgreSQL, started once for the whole run and handed to tests as a parameter. */
+public final class RunningServer implements AutoCloseable {
+    public static final JsonMapper JSON = JsonMapper.shared();
+
+    private final Path data;
+    private final HttpClient client = HttpClient.newHttpClient();
+    private ConfigurableApplicationContext context;
+
+    RunningServer() {
+        try {
+            data = Files.createTempDirectory("lumbrit-test");
+        } catch (IOException e) {
+            throw new IllegalStateException("no folder for the test's data", e);
+        }
+        start();
+    }
+
+    private void start() {
+        String url = System.getenv("LUMBRIT_TEST_DATABASE");
+        if (url == null) {
+            throw new IllegalStateException("LUMBRIT_TEST_DATABASE names no PostgreSQL; run ./verify, which starts one");
+        }
+        context = SpringApplication.run(
+                LumbritServer.class,
+                "--server.port=0",
+                "--spring.datasource.url=" + url,
+                "--spring.datasource.password=" + System.getenv("LUMBRIT_TEST_PASSWORD"),
+                "--lumbrit.data=" + data,
+                "--lumbrit.demo=../demo/thessock-tarn");
+    }
+
+    /** Stops the application and starts it again on the same database. */
+    public void restart() {
+        context.close();
+        start();
+    }
+
+    public String address() {
+        return "http://127.0.0.1:" + context.getEnvironment().getProperty("local.server.port");
+    }
+
+    @Override
+    public void close() {
+        context.close();
+    }
+
+    /** One answer. */
+    public record Answer(int status, byte[] body, HttpResponse<byte[]> response) {
+        public JsonNode json() {
+            return JSON.readTree(body);
+        }
+
+        public String text() {
+            return new String(body, StandardCharsets.UTF_8);
+        }
+    }
+
+    public Answer get(String path) {
+        return send(HttpRequest.newBuilder(URI.create(address() + path)).GET());
+    }
+
+    public Answer post(String path, String json) {
+        return send(HttpRequest.newBuilder(URI.create(address() + path))
+                .header("Content-Type", "application/json")
+                .POST(HttpRequest.BodyPublishers.ofString(json)));
+    }
+
+    public Answer patch(String path, String json) {
+        return send(HttpRequest.newBuilder(URI.create(address() + path))
+                .header("Content-Type", "application/json")
+                .method("PATCH", HttpRequest.BodyPublishers.ofString(json)));
+    }
+
+    /** Uploads one file as a form does. */
+    public Answer upload(String path, String name, byte[] content) {
+        String boundary = "----lumbrit";
+        byte[] head = ("--" + boundary + "\r\nContent-Disposition: form-data; name=\"file\"; filename=\"" + name
+                        + "\"\r\nContent-Type: application/octet-stream\r\n\r\n")
+                .getBytes(StandardCharsets.UTF_8);
+        byte[] tail = ("\r\n--" + boundary + "--\r\n").getBytes(StandardCharsets.UTF_8);
+        byte[] body = new byte[head.length + content.length + tail.length];
+        System.arraycopy(head, 0, body, 0, head.length);
+        System.arraycopy(content, 0, body, head.length, content.length);
+        System.arraycopy(tail, 0, body, head.length + content.length, tail.length);
+        return send(HttpRequest.newBuilder(URI.create(address() + path))
+                .header("Content-Type", "multipart/form-data; boundary=" + boundary)
+                .POST(HttpRequest.BodyPublishers.ofByteArray(body)));
+    }
+
+    public Answer send(HttpRequest.Builder request) {
+        try {
+            HttpResponse<byte[]> response = client.send(request.build(), HttpResponse.BodyHandlers.ofByteArray());
+            return new Answer(response.statusCode(), response.body(), response);
+        } catch (IOException e) {
+            throw new IllegalStateException("the server does not answer", e);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw new IllegalStateException(e);
+        }
+    }
+
+    /** A new demo site's id. */
+    public String demo() {
+        return post("/api/sites/demo", "").json().get("id").asString();
+    }
+
+    /** Gives tests the one running server. */
+    public static final class Extension implements ParameterResolver {
+        @Override
+        public boolean supportsParameter(ParameterContext parameter, ExtensionContext extension) {
+            return parameter.getParameter().getType() == RunningServer.class;
+        }
+
+        @Override
+        public Object resolveParameter(ParameterContext parameter, ExtensionContext extension) {
+            return extension
+                    .getRoot()
+                    .getStore(ExtensionContext.Namespace.GLOBAL)
+                    .getOrComputeIfAbsent("server", key -> new Closing(new RunningServer()), Closing.class)
+                    .server();
+        }
+    }
+
+    /** Closed by JUnit at the end of the run. */
+    private record Closing(RunningServer server) implements ExtensionContext.Store.CloseableResource {
+        @Override
+        public void close() {
+            server.close();
+        }
+    }
+}

@@ -1,0 +1,140 @@
+package org.lumbrit.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.List;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
+import java.util.stream.IntStream;
+import java.util.stream.StreamSupport;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import tools.jackson.databind.JsonNode;
+
+@ExtendWith(RunningServer.Extension.class)
+class StorageTest {
+    private final RunningServer server;
+
+    StorageTest(RunningServer server) {
+        this.server = server;
+    }
+
+    private static String contrast(int base, double power) {
+        return """
+                {"base":%d,"edits":[{"kind":"set-step","falloff":"shore",
+                 "step":{"kind":"contrast","id":"s3","power":%s}}]}"""
+                .formatted(base, power);
+    }
+
+    private static String end(int base, String property, double high) {
+        return """
+                {"base":%d,"edits":[{"kind":"set-property","layer":"cotton-grass","property":"%s",
+                 "range":{"low":0,"high":%s,"combine":"product"}}]}"""
+                .formatted(base, property, high);
+    }
+
+    private double power(String id) {
+        JsonNode steps = server.get("/api/sites/" + id).json().at("/recipe/falloffs/0/steps");
+        return StreamSupport.stream(steps.spliterator(), false)
+                .filter(step -> step.get("kind").asString().equals("contrast"))
+                .findFirst()
+                .orElseThrow()
+                .get("power")
+                .asDouble();
+    }
+
+    @Test
+    void undoAndRedoAreLinearAndSurviveARestart() {
+        String site = "/api/sites/" + server.demo();
+        String id = site.substring(11);
+        server.patch(site, contrast(1, 2));
+        server.patch(site, contrast(2, 3));
+        server.patch(site, contrast(3, 4));
+        server.post(site + "/undo", "");
+        server.post(site + "/undo", "");
+        assertThat(power(id)).isEqualTo(2);
+        server.restart();
+        assertThat(power(id)).isEqualTo(2);
+        assertThat(server.post(site + "/redo", "").json().get("canRedo").asBoolean()).isTrue();
+        assertThat(power(id)).isEqualTo(3);
+        assertThat(server.post(site + "/redo", "").json().get("canRedo").asBoolean()).isFalse();
+        assertThat(power(id)).isEqualTo(4);
+        for (int i = 0; i < 3; i++) {
+            server.post(site + "/undo", "");
+        }
+        assertThat(power(id)).isEqualTo(1.4);
+        JsonNode bottom = server.post(site + "/undo", "").json();
+        assertThat(bottom.get("canUndo").asBoolean()).isFalse();
+        int revision = bottom.get("revision").asInt();
+        assertThat(server.patch(site, contrast(revision, 5)).json().get("canRedo").asBoolean())
+                .as("a new edit ends what could be redone")
+                .isFalse();
+    }
+
+    @Test
+    void aStaleEditOfTheSameStepIsRefusedWithWhatChanged() {
+        String site = "/api/sites/" + server.demo();
+        assertThat(server.patch(site, contrast(1, 2)).status()).isEqualTo(200);
+        RunningServer.Answer stale = server.patch(site, contrast(1, 3));
+        assertThat(stale.status()).isEqualTo(409);
+        assertThat(stale.json().get("changes").get(0).asString()).isEqualTo("Shore: contrast");
+        assertThat(stale.json().get("head").asInt()).isEqualTo(2);
+        assertThat(power(site.substring(11))).isEqualTo(2);
+    }
+
+    @Test
+    void aStaleEditOfSomethingElseIsRebased() {
+        String site = "/api/sites/" + server.demo();
+        server.patch(site, contrast(1, 2));
+        RunningServer.Answer rebased = server.patch(site, end(1, "density", 9));
+        assertThat(rebased.status()).isEqualTo(200);
+        assertThat(rebased.json().at("/recipe/layers/0/properties/density/high").asDouble()).isEqualTo(9);
+        assertThat(power(site.substring(11))).isEqualTo(2);
+    }
+
+    @Test
+    void ofConcurrentWritersOfOneThingExactlyOneWinsAndOfDifferentThingsAll() throws Exception {
+        String site = "/api/sites/" + server.demo();
+        ExecutorService pool = Executors.newFixedThreadPool(8);
+        List<Future<Integer>> same = IntStream.range(0, 8)
+                .mapToObj(i -> pool.submit(() -> server.patch(site, contrast(1, 2 + i)).status()))
+                .toList();
+        int won = 0;
+        for (Future<Integer> each : same) {
+            int status = each.get();
+            assertThat(status).isIn(200, 409);
+            won += status == 200 ? 1 : 0;
+        }
+        assertThat(won).isEqualTo(1);
+        List<String> properties = List.of("density", "length", "width", "lean", "heading", "yaw", "align", "tint");
+        List<Future<Integer>> different = properties.stream()
+                .map(each -> pool.submit(() -> server.patch(site, end(2, each, 0.75)).status()))
+                .toList();
+        for (Future<Integer> each : different) {
+            assertThat(each.get()).isEqualTo(200);
+        }
+        pool.shutdown();
+        JsonNode now = server.get(site).json();
+        assertThat(now.get("revision").asInt()).isEqualTo(10);
+        properties.forEach(each -> assertThat(now.at("/recipe/layers/0/properties/" + each + "/high").asDouble()).isEqualTo(0.75));
+    }
+
+    @Test
+    void anInvalidEditChangesNothingAndNamesItsField() {
+        String site = "/api/sites/" + server.demo();
+        RunningServer.Answer answer = server.patch(site, contrast(1, 77));
+        assertThat(answer.status()).isEqualTo(422);
+        assertThat(answer.json().at("/fields/0/path").asString()).isEqualTo("falloffs[0].steps[2].power");
+        assertThat(server.get(site).json().get("revision").asInt()).isEqualTo(1);
+    }
+
+    @Test
+    void aDeletedSiteCanBeBroughtBack() {
+        String site = "/api/sites/" + server.demo();
+        server.send(java.net.http.HttpRequest.newBuilder(java.net.URI.create(server.address() + site)).DELETE());
+        assertThat(server.get(site).status()).isEqualTo(404);
+        assertThat(server.post(site + "/restore", "").status()).isEqualTo(200);
+        assertThat(server.get(site).status()).isEqualTo(200);
+    }
+}

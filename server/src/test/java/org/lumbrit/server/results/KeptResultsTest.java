@@ -1,0 +1,101 @@
+package org.lumbrit.server.results;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import java.nio.file.Path;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.CountDownLatch;
+import java.util.concurrent.atomic.AtomicBoolean;
+import java.util.concurrent.atomic.AtomicInteger;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.lumbrit.core.math.Cancel;
+import org.lumbrit.server.LumbritSettings;
+import org.springframework.util.unit.DataSize;
+
+class KeptResultsTest {
+    private static final String KEY = "0123456789abcdef0123456789abcdef";
+
+    @TempDir
+    Path folder;
+
+    private KeptResults results(long onDisk) {
+        return new KeptResults(new LumbritSettings(folder.toString(), DataSize.ofMegabytes(8), DataSize.ofBytes(onDisk), ""));
+    }
+
+    private static float[] slowly(float value) {
+        try {
+            Thread.sleep(70);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+        }
+        return new float[] {value, 2};
+    }
+
+    @Test
+    void whatTookLongIsFoundAgainAfterARestart() {
+        results(1 << 20).get(KEY, Cancel.NEVER, shared -> slowly(1));
+        float[] again = results(1 << 20).get(KEY, Cancel.NEVER, shared -> {
+            throw new AssertionError("computed twice");
+        });
+        assertThat(again).containsExactly(1, 2);
+    }
+
+    @Test
+    void theDiskStaysWithinItsBound() {
+        KeptResults small = results(60);
+        for (int i = 0; i < 12; i++) {
+            int value = i;
+            small.get("%032x".formatted(i), Cancel.NEVER, shared -> slowly(value));
+        }
+        long bytes = 0;
+        for (java.io.File file : folder.resolve("results").toFile().listFiles()) {
+            bytes += file.length();
+        }
+        assertThat(bytes).isLessThanOrEqualTo(60);
+    }
+
+    @Test
+    void twoWhoAskAtOnceShareOneComputationAndItGoesOnWhenTheFirstLeaves() throws Exception {
+        KeptResults results = results(1 << 20);
+        AtomicBoolean firstLeft = new AtomicBoolean();
+        AtomicInteger computed = new AtomicInteger();
+        CountDownLatch started = new CountDownLatch(1);
+        CountDownLatch goOn = new CountDownLatch(1);
+        CompletableFuture<float[]> first = CompletableFuture.supplyAsync(() -> results.get(KEY, firstLeft::get, shared -> {
+            computed.incrementAndGet();
+            started.countDown();
+            try {
+                goOn.await();
+            } catch (InterruptedException e) {
+                Thread.currentThread().interrupt();
+            }
+            shared.check();
+            return new float[] {7};
+        }));
+        started.await();
+        CompletableFuture<float[]> second =
+                CompletableFuture.supplyAsync(() -> results.get(KEY, Cancel.NEVER, shared -> new float[] {8}));
+        Thread.sleep(100);
+        firstLeft.set(true);
+        goOn.countDown();
+        assertThat(second.get()).containsExactly(7);
+        assertThat(computed).hasValue(1);
+        assertThat(first.get()).containsExactly(7);
+    }
+
+    @Test
+    void nothingIsKeptOfWhatWasCancelled() {
+        KeptResults results = results(1 << 20);
+        AtomicBoolean left = new AtomicBoolean();
+        assertThatThrownBy(() -> results.get(KEY, left::get, shared -> {
+                    left.set(true);
+                    shared.check();
+                    return new float[] {1};
+                }))
+                .isInstanceOf(Cancel.CancelledException.class);
+        assertThat(results.peek(KEY)).isEmpty();
+        assertThat(results.<float[]>get(KEY, Cancel.NEVER, shared -> new float[] {2})).containsExactly(2);
+    }
+}

@@ -1,0 +1,40 @@
+import { readFileSync } from 'node:fs';
+import { NodeIO } from '@gltf-transform/core';
+import { EXTMeshGPUInstancing, type InstancedMesh } from '@gltf-transform/extensions';
+import { validateBytes } from 'gltf-validator';
+import { describe, expect, it } from 'vitest';
+
+const folder = process.env.LUMBRIT_HANDOVER;
+
+describe.skipIf(!folder)('what the command line hands over, read by others', () => {
+  const glb = () => new Uint8Array(readFileSync(`${folder}/site.glb`));
+
+  it('is a valid GLB', async () => {
+    const report = await validateBytes(glb(), { maxIssues: 20 });
+    expect(report.issues.messages.filter((message) => message.severity === 0)).toEqual([]);
+    expect(report.issues.numErrors).toBe(0);
+  }, 60_000);
+
+  it('holds every plant of the table as an instance', async () => {
+    const io = new NodeIO().registerExtensions([EXTMeshGPUInstancing]);
+    const document = await io.readBinary(glb());
+    const rows = readFileSync(`${folder}/plants/cotton-grass.csv`, 'utf8').trim().split('\n').length - 1;
+    let instances = 0;
+    for (const node of document.getRoot().listNodes()) {
+      const batch = node.getExtension<InstancedMesh>('EXT_mesh_gpu_instancing');
+      if (!batch) continue;
+      const translation = batch.getAttribute('TRANSLATION')!;
+      const rotation = batch.getAttribute('ROTATION')!;
+      expect(translation.getType()).toBe('VEC3');
+      expect(rotation.getType()).toBe('VEC4');
+      expect(batch.getAttribute('SCALE')!.getCount()).toBe(translation.getCount());
+      expect(rotation.getCount()).toBe(translation.getCount());
+      for (let i = 0; i < rotation.getCount(); i += 97) {
+        expect(Math.hypot(...rotation.getElement(i, []))).toBeCloseTo(1, 4);
+      }
+      instances += translation.getCount();
+    }
+    expect(instances).toBe(rows);
+    expect(rows).toBeGreaterThan(1000);
+  }, 60_000);
+});
