@@ -32,9 +32,8 @@ export function Board() {
           {recipe.falloffs.map((each) => {
             const picture = manifest?.falloffs.find((view) => view.id === each.id)?.stages.at(-1)?.picture;
             return (
-              <button
-                key={each.id}
-                role="columnheader"
+              <div key={each.id} role="columnheader">
+                <button
                 className={`column-head ${each.id === falloff ? 'chosen' : ''}`}
                 aria-label={`Falloff ${each.name}`}
                 title={each.name}
@@ -42,7 +41,8 @@ export function Board() {
               >
                 <span className="name">{each.name}</span>
                 {picture && <img src={`/api/pictures/${picture}`} alt="" />}
-              </button>
+                </button>
+              </div>
             );
           })}
           <div className="d-flex justify-content-end align-self-end gap-1">

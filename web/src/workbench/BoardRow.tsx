@@ -27,9 +27,11 @@ export function BoardRow({ layer, property, template, falloffs, first }: Props) 
   const choose = () => selection.chooseProperty(layer.id, property.name);
   return (
     <div className={`board-row ${chosen ? 'chosen' : ''}`} role="row" aria-selected={chosen} style={{ gridTemplateColumns: template }}>
-      <button className="row-name" role="rowheader" title={property.help} onClick={choose}>
-        {property.title}
-      </button>
+      <div role="rowheader">
+        <button className="row-name" title={property.help} onClick={choose}>
+          {property.title}
+        </button>
+      </div>
       {falloffs.map((falloff, index) => (
         <Cell
           key={falloff.id}
@@ -40,18 +42,19 @@ export function BoardRow({ layer, property, template, falloffs, first }: Props) 
           tabbable={first && index === 0}
         />
       ))}
-      <button
-        ref={endsButton}
-        className="row-ends"
-        role="gridcell"
-        aria-label={`Ends of ${property.title}`}
-        onClick={() => {
-          choose();
-          setEnds(!ends);
-        }}
-      >
-        {endsText(range, property.unit)}
-      </button>
+      <div role="gridcell" className="text-end">
+        <button
+          ref={endsButton}
+          className="row-ends"
+          aria-label={`Ends of ${property.title}`}
+          onClick={() => {
+            choose();
+            setEnds(!ends);
+          }}
+        >
+          {endsText(range, property.unit)}
+        </button>
+      </div>
       <Overlay target={endsButton} show={ends} placement="right" rootClose onHide={() => setEnds(false)}>
         <Popover>
           <Popover.Body>

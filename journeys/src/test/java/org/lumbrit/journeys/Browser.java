@@ -61,7 +61,7 @@ final class Browser implements AutoCloseable {
     }
 
     void waitForPlants(String condition) {
-        page.waitForFunction("() => { const n = Number(document.querySelector('[data-testid=budget]').textContent.split('plants')[0].replace(/[^0-9]/g, '')); return "
+        page.waitForFunction("() => { const n = Number((document.querySelector('[data-testid=budget]')?.textContent ?? '').split('plants')[0].replace(/[^0-9]/g, '')); return "
                 + condition + "; }");
     }
 

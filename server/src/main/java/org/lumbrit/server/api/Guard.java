@@ -17,7 +17,7 @@ import org.springframework.web.filter.OncePerRequestFilter;
 @Order(Ordered.HIGHEST_PRECEDENCE)
 class Guard extends OncePerRequestFilter {
     private static final String POLICY =
-            "default-src 'none'; script-src 'self'; style-src 'self'; img-src 'self' blob:; "
+            "default-src 'none'; script-src 'self'; style-src 'self'; img-src 'self' blob: data:; "
                     + "font-src 'self'; connect-src 'self'; worker-src 'self'; form-action 'self'; base-uri 'none'; "
                     + "frame-ancestors 'none'";
     private static final Set<String> READING = Set.of("GET", "HEAD", "OPTIONS");

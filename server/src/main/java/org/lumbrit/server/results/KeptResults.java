@@ -99,7 +99,8 @@ public class KeptResults implements Results {
             if (value == null) {
                 long start = System.nanoTime();
                 value = compute.apply(shared);
-                if (System.nanoTime() - start > WORTH_A_FILE_NANOS) {
+                // bytes are what browsers ask for by key, and must be there however full the memory is
+                if (value instanceof byte[] || System.nanoTime() - start > WORTH_A_FILE_NANOS) {
                     files.write(key, value);
                 }
             }
