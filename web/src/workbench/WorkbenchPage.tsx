@@ -131,15 +131,15 @@ type MaybeSession = ReturnType<typeof useSiteSession>['session'];
 function useFirstSelection(session: MaybeSession): void {
   const selection = useSelection();
   const recipe = session?.recipe;
-  const { falloff, layer, set } = selection;
+  const { falloff, layer, pending, set } = selection;
   useEffect(() => {
-    if (!recipe) return;
+    if (!recipe || pending.length > 0) return;
     if (!recipe.falloffs.some((each) => each.id === falloff)) set({ falloff: recipe.falloffs[0]?.id ?? '', stage: -1 });
     if (!recipe.layers.some((each) => each.id === layer)) {
       const first = recipe.layers[0];
       set({ layer: first?.id ?? '', property: first ? 'density' : '', shows: first ? 'property' : 'falloff', asked: null });
     }
-  }, [recipe, falloff, layer, set]);
+  }, [recipe, falloff, layer, pending, set]);
 }
 
 function useKeys(session: MaybeSession, view: React.RefObject<Viewport | null>, setHelp: (show: boolean) => void): void {

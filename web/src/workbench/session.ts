@@ -39,7 +39,7 @@ export function useSiteSession(id: string): { session: Session | null; problem: 
   const set = useSelection((s) => s.set);
 
   const enqueue = useCallback(
-    (work: (now: Site) => Promise<Site>, after?: () => void) => {
+    (work: (now: Site) => Promise<Site>, after?: () => void, always?: () => void) => {
       setSaves((n) => n + 1);
       queue.current = queue.current.then(async () => {
         try {
@@ -53,6 +53,7 @@ export function useSiteSession(id: string): { session: Session | null; problem: 
           }
           await queries.invalidateQueries({ queryKey: ['site', id] });
         } finally {
+          always?.();
           setSaves((n) => n - 1);
         }
       });
@@ -67,8 +68,9 @@ export function useSiteSession(id: string): { session: Session | null; problem: 
     (edits: Edit[], undoNote?: string) => {
       set({ pending: edits });
       enqueue(
-        (now) => api.edit(id, now.revision, edits).finally(() => useSelection.getState().pending === edits && set({ pending: [] })),
+        (now) => api.edit(id, now.revision, edits),
         () => undoNote && useNotes.getState().say(undoNote, { action: { label: 'Undo', run: undo } }),
+        () => useSelection.getState().pending === edits && set({ pending: [] }),
       );
     },
     [enqueue, id, set, undo],

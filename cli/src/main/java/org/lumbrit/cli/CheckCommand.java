@@ -34,7 +34,8 @@ final class CheckCommand implements Callable<Integer> {
                 throw e;
             }
             throw new BadInputException(e.problems().size() + " problems: "
-                    + String.join(" | ", e.problems().stream().map(String::valueOf).toList()));
+                    + String.join(
+                            " | ", e.problems().stream().map(String::valueOf).toList()));
         }
     }
 }

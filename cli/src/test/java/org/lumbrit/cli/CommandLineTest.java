@@ -57,16 +57,19 @@ class CommandLineTest {
             String[] cells = row.split(",");
             assertThat(cells[8]).isEqualTo(cells[7]);
             double source = Double.parseDouble(cells[3]);
-            assertThat(Double.parseDouble(cells[4])).isCloseTo((source - 0.05) / 0.65, org.assertj.core.api.Assertions.within(1e-5));
+            assertThat(Double.parseDouble(cells[4]))
+                    .isCloseTo((source - 0.05) / 0.65, org.assertj.core.api.Assertions.within(1e-5));
         }
     }
 
     @Test
     void tilesOfAScatterAreTheWhole() {
-        List<String> whole = rows(run("scatter", DEMO, "--layer", "Cotton grass").out());
+        List<String> whole =
+                rows(run("scatter", DEMO, "--layer", "Cotton grass").out());
         List<String> parts = new ArrayList<>();
         for (String tile : List.of("-80,-80,3.7,80", "3.7,-80,80,11", "3.7,11,80,80")) {
-            parts.addAll(rows(run("scatter", DEMO, "--layer", "cotton-grass", "--tile", tile).out()));
+            parts.addAll(rows(run("scatter", DEMO, "--layer", "cotton-grass", "--tile", tile)
+                    .out()));
         }
         Collections.sort(parts);
         List<String> sorted = new ArrayList<>(whole);
@@ -80,11 +83,13 @@ class CommandLineTest {
         Run run = run("handover", DEMO, "--to", folder.toString(), "--format", "masks,recipe");
         assertThat(run.exit()).isZero();
         try (var files = Files.walk(folder)) {
-            assertThat(files.filter(Files::isRegularFile).map(file -> folder.relativize(file).toString()))
+            assertThat(files.filter(Files::isRegularFile)
+                            .map(file -> folder.relativize(file).toString()))
                     .contains("masks/shore.png", "recipe/recipe.json", "recipe/ground.png", "report.txt")
                     .noneMatch(name -> name.endsWith(".part") || name.endsWith(".glb"));
         }
-        assertThat(run("check", folder.resolve("recipe/recipe.json").toString()).exit()).isZero();
+        assertThat(run("check", folder.resolve("recipe/recipe.json").toString()).exit())
+                .isZero();
     }
 
     @Test

@@ -14,14 +14,23 @@ class DemoSiteTest {
     @Test
     void theFilesThatShipAreWhatTheCodeMakes() throws IOException {
         for (Map.Entry<String, byte[]> file : DemoSite.files().entrySet()) {
-            assertThat(Files.readAllBytes(Path.of("thessock-tarn", file.getKey()))).as(file.getKey()).isEqualTo(file.getValue());
+            assertThat(Files.readAllBytes(Path.of("thessock-tarn", file.getKey())))
+                    .as(file.getKey())
+                    .isEqualTo(file.getValue());
         }
     }
 
     @Test
     void theDemoShowsEnoughToLearnFrom() {
         Recipe recipe = RecipeJson.read(DemoSite.files().get("recipe.json"));
-        assertThat(recipe.falloffs().stream().filter(each -> each.steps().size() >= 2).count()).isGreaterThanOrEqualTo(4);
-        assertThat(recipe.drives().stream().map(each -> each.property()).distinct().count()).isGreaterThanOrEqualTo(4);
+        assertThat(recipe.falloffs().stream()
+                        .filter(each -> each.steps().size() >= 2)
+                        .count())
+                .isGreaterThanOrEqualTo(4);
+        assertThat(recipe.drives().stream()
+                        .map(each -> each.property())
+                        .distinct()
+                        .count())
+                .isGreaterThanOrEqualTo(4);
     }
 }

@@ -13,5 +13,6 @@ class ArchitectureTest {
     static final ArchRule FORMATS_KNOW_NO_SERVER = noClasses()
             .should()
             .dependOnClassesThat()
-            .resideInAnyPackage("org.springframework..", "jakarta..", "java.sql..", "org.lumbrit.server..", "org.lumbrit.cli..");
+            .resideInAnyPackage(
+                    "org.springframework..", "jakarta..", "java.sql..", "org.lumbrit.server..", "org.lumbrit.cli..");
 }

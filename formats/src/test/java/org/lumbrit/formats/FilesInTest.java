@@ -31,8 +31,7 @@ class FilesInTest {
 
     @Test
     void geoJsonRunsNorthAndLiesOnTheGround() {
-        List<Place> read = places(
-                """
+        List<Place> read = places("""
                 {"type":"FeatureCollection","features":[
                  {"type":"Feature","properties":{"name":"Cairn"},"geometry":{"type":"Point","coordinates":[10,5]}},
                  {"type":"Feature","properties":{},"geometry":{"type":"LineString","coordinates":[[0,0,7],[3,4,8]]}},
@@ -50,9 +49,12 @@ class FilesInTest {
     @Test
     void badGeoJsonIsSaidInWords() {
         assertThatThrownBy(() -> places("{")).hasMessageContaining("no valid GeoJSON");
-        assertThatThrownBy(() -> places("{\"type\":\"FeatureCollection\",\"features\":[]}")).hasMessageContaining("no point");
-        assertThatThrownBy(() -> places("{\"type\":\"Point\",\"coordinates\":[\"a\"]}")).hasMessageContaining("GeoJSON");
-        assertThatThrownBy(() -> places("{\"type\":\"Point\",\"coordinates\":[4711,0]}")).hasMessageContaining("outside");
+        assertThatThrownBy(() -> places("{\"type\":\"FeatureCollection\",\"features\":[]}"))
+                .hasMessageContaining("no point");
+        assertThatThrownBy(() -> places("{\"type\":\"Point\",\"coordinates\":[\"a\"]}"))
+                .hasMessageContaining("GeoJSON");
+        assertThatThrownBy(() -> places("{\"type\":\"Point\",\"coordinates\":[4711,0]}"))
+                .hasMessageContaining("outside");
     }
 
     @Test
@@ -78,7 +80,8 @@ class FilesInTest {
         assertThatThrownBy(() -> SiteZip.read("no zip at all".getBytes())).hasMessageContaining("no zip");
         assertThatThrownBy(() -> SiteZip.read(zip("other.txt", new byte[3]))).hasMessageContaining("recipe.json");
         byte[] whole = SiteZip.write(DemoFiles.read());
-        assertThatThrownBy(() -> SiteZip.read(Arrays.copyOf(whole, whole.length / 2))).isInstanceOf(BadInputException.class);
+        assertThatThrownBy(() -> SiteZip.read(Arrays.copyOf(whole, whole.length / 2)))
+                .isInstanceOf(BadInputException.class);
         byte[] bomb = zip("bomb.png", new byte[140 << 20]);
         assertThat(bomb.length).isLessThan(1 << 20);
         assertThatThrownBy(() -> SiteZip.read(bomb)).hasMessageContaining("unpacks to more");
@@ -86,7 +89,10 @@ class FilesInTest {
 
     @Test
     void aRecipeNamesPlainFilesOnly() {
-        String recipe = new String(org.lumbrit.formats.json.RecipeJson.write(DemoFiles.read().recipe()), StandardCharsets.UTF_8)
+        String recipe = new String(
+                        org.lumbrit.formats.json.RecipeJson.write(
+                                DemoFiles.read().recipe()),
+                        StandardCharsets.UTF_8)
                 .replace("ground.png", "../../secret.png");
         assertThatThrownBy(() -> SiteZip.read(zip("recipe.json", recipe.getBytes(StandardCharsets.UTF_8))))
                 .hasMessageContaining("no plain file name");
@@ -98,7 +104,9 @@ class FilesInTest {
         assertThat(samples.y()).containsExactly(9.5, GROUND.height(-3, 4));
         assertThat(samples.id()).containsExactly(44, 45);
         assertThatThrownBy(() -> ProbeCsv.points("x,y\n1,2\n", GROUND)).hasMessageContaining("no column z");
-        assertThatThrownBy(() -> ProbeCsv.points("x,z\n1,two\n", GROUND)).hasMessageContaining("Line 2").hasMessageContaining("two");
+        assertThatThrownBy(() -> ProbeCsv.points("x,z\n1,two\n", GROUND))
+                .hasMessageContaining("Line 2")
+                .hasMessageContaining("two");
         assertThatThrownBy(() -> ProbeCsv.points("x,z\n", GROUND)).hasMessageContaining("empty");
     }
 }

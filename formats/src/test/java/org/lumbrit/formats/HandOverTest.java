@@ -46,7 +46,8 @@ class HandOverTest {
             Map<?, ?> instancing = (Map<?, ?>) node.getExtensions().get("EXT_mesh_gpu_instancing");
             Map<?, ?> attributes = (Map<?, ?>) instancing.get("attributes");
             int index = ((Number) attributes.get("TRANSLATION")).intValue();
-            AccessorFloatData feet = (AccessorFloatData) model.getAccessorModels().get(index).getAccessorData();
+            AccessorFloatData feet =
+                    (AccessorFloatData) model.getAccessorModels().get(index).getAccessorData();
             instances += feet.getNumElements();
             for (int i = 0; i < feet.getNumElements(); i++) {
                 sumX += feet.get(i, 0);
@@ -67,8 +68,10 @@ class HandOverTest {
     @Test
     void theGroundsMeshLiesOnTheGround() throws IOException {
         GltfModel model = new GltfModelReader().readWithoutReferences(new ByteArrayInputStream(FILES.get("site.glb")));
-        MeshPrimitiveModel mesh = model.getMeshModels().get(0).getMeshPrimitiveModels().get(0);
-        AccessorFloatData positions = (AccessorFloatData) mesh.getAttributes().get("POSITION").getAccessorData();
+        MeshPrimitiveModel mesh =
+                model.getMeshModels().get(0).getMeshPrimitiveModels().get(0);
+        AccessorFloatData positions =
+                (AccessorFloatData) mesh.getAttributes().get("POSITION").getAccessorData();
         Ground ground = EVALUATION.plan().ground();
         for (int i = 0; i < positions.getNumElements(); i += 1013) {
             assertThat((double) positions.get(i, 1))
@@ -80,7 +83,8 @@ class HandOverTest {
     void aMaskIsItsFalloffPixelByPixel() {
         HeightMap mask = HeightMap.read(FILES.get("masks/shore.png"), "mask");
         Ground ground = EVALUATION.plan().ground();
-        float[] values = EVALUATION.falloff("shore", EVALUATION.samples(new Lattice(ground, ground.columns(), ground.rows())));
+        float[] values =
+                EVALUATION.falloff("shore", EVALUATION.samples(new Lattice(ground, ground.columns(), ground.rows())));
         assertThat(mask.bits()).isEqualTo(16);
         for (int i = 0; i < values.length; i++) {
             assertThat(mask.values()[i]).isCloseTo(Math.min(1, Math.max(0, values[i])), within(1f / 65535));
@@ -92,7 +96,9 @@ class HandOverTest {
         String csv = new String(FILES.get("plants/cotton-grass.csv"), StandardCharsets.UTF_8);
         assertThat(csv.lines().count()).isEqualTo(plants().count() + 1);
         String report = new String(FILES.get("report.txt"), StandardCharsets.UTF_8);
-        FILES.keySet().stream().filter(name -> !name.equals("report.txt")).forEach(name -> assertThat(report).contains(name));
+        FILES.keySet().stream()
+                .filter(name -> !name.equals("report.txt"))
+                .forEach(name -> assertThat(report).contains(name));
         assertThat(report).contains("“Each its own” has a value for each plant");
     }
 

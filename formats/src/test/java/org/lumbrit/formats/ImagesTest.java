@@ -47,7 +47,8 @@ class ImagesTest {
 
     @Test
     void aMapThatIsNotSquareKeepsItsShape() {
-        Ground ground = HeightMap.read(GreyPng.of16(4, 3, RAMP), "ramp.png").ground(new GroundSpec("ramp.png", 30, -5, 17, Optional.empty()));
+        Ground ground = HeightMap.read(GreyPng.of16(4, 3, RAMP), "ramp.png")
+                .ground(new GroundSpec("ramp.png", 30, -5, 17, Optional.empty()));
         assertThat(ground.width()).isEqualTo(30);
         assertThat(ground.depth()).isEqualTo(20);
         assertThat(ground.height(-15, -10)).isCloseTo(-5, within(1e-5));
@@ -60,9 +61,12 @@ class ImagesTest {
         ByteArrayOutputStream png = new ByteArrayOutputStream();
         ImageIO.write(colour, "png", png);
         assertThatThrownBy(() -> HeightMap.read(png.toByteArray(), "a.png")).hasMessageContaining("in colour");
-        assertThatThrownBy(() -> HeightMap.read("GIF89a and so on, longer than a header".getBytes(), "a.gif")).hasMessageContaining("no PNG");
-        assertThatThrownBy(() -> HeightMap.read(GreyPng.of16(1, 5, new float[5]), "a.png")).hasMessageContaining("at least 2 × 2");
-        assertThatThrownBy(() -> HeightMap.read(GreyPng.of16(100, 2, new float[200]), "a.png")).hasMessageContaining("one side");
+        assertThatThrownBy(() -> HeightMap.read("GIF89a and so on, longer than a header".getBytes(), "a.gif"))
+                .hasMessageContaining("no PNG");
+        assertThatThrownBy(() -> HeightMap.read(GreyPng.of16(1, 5, new float[5]), "a.png"))
+                .hasMessageContaining("at least 2 × 2");
+        assertThatThrownBy(() -> HeightMap.read(GreyPng.of16(100, 2, new float[200]), "a.png"))
+                .hasMessageContaining("one side");
     }
 
     @Test

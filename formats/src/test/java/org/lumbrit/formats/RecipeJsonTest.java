@@ -37,7 +37,9 @@ class RecipeJsonTest {
             read(json);
             return List.of();
         } catch (InvalidRecipeException e) {
-            return e.problems().stream().map(InvalidRecipeException.Problem::path).toList();
+            return e.problems().stream()
+                    .map(InvalidRecipeException.Problem::path)
+                    .toList();
         }
     }
 
@@ -50,13 +52,16 @@ class RecipeJsonTest {
 
     @Test
     void unknownFieldsAreRefusedWithTheirPath() {
-        assertThat(paths(demo().replaceFirst("\"width\" : 160", "\"width\" : 160, \"hight\" : 3"))).containsExactly("ground.hight");
+        assertThat(paths(demo().replaceFirst("\"width\" : 160", "\"width\" : 160, \"hight\" : 3")))
+                .containsExactly("ground.hight");
     }
 
     @Test
     void aValueOfAnotherTypeIsNamed() {
-        assertThat(paths(demo().replaceFirst("\"width\" : 160", "\"width\" : \"wide\""))).containsExactly("ground.width");
-        assertThat(paths(demo().replaceFirst("\"power\" : 1.4", "\"power\" : 99"))).containsExactly("falloffs[0].steps[2].power");
+        assertThat(paths(demo().replaceFirst("\"width\" : 160", "\"width\" : \"wide\"")))
+                .containsExactly("ground.width");
+        assertThat(paths(demo().replaceFirst("\"power\" : 1.4", "\"power\" : 99")))
+                .containsExactly("falloffs[0].steps[2].power");
     }
 
     @Test
@@ -68,17 +73,22 @@ class RecipeJsonTest {
 
     @Test
     void whatIsNoRecipeIsSaidInOneLine() {
-        for (String bad : List.of("", "{", "[]", "{\"format\":\"other\"}", "{\"format\":\"lumbrit-recipe\",\"version\":7}", "{\"a\":1,\"a\":2}")) {
-            assertThatThrownBy(() -> read(bad)).isInstanceOf(BadInputException.class).satisfies(e -> assertThat(
-                            e.getMessage())
-                    .doesNotContain("\n"));
+        for (String bad : List.of(
+                "",
+                "{",
+                "[]",
+                "{\"format\":\"other\"}",
+                "{\"format\":\"lumbrit-recipe\",\"version\":7}",
+                "{\"a\":1,\"a\":2}")) {
+            assertThatThrownBy(() -> read(bad))
+                    .isInstanceOf(BadInputException.class)
+                    .satisfies(e -> assertThat(e.getMessage()).doesNotContain("\n"));
         }
     }
 
     @Test
     void leftOutSettingsTakeTheirDefaults() {
-        String small =
-                """
+        String small = """
                 {"format":"lumbrit-recipe","version":1,"name":"Small",
                  "ground":{"heights":"g.png","width":10,"lowest":0,"highest":1},
                  "falloffs":[{"id":"a","name":"A","source":{"kind":"noise","featureSize":3},"steps":[{"id":"s","kind":"contrast"}]}],
@@ -93,10 +103,12 @@ class RecipeJsonTest {
 
     @Test
     void editsReadByTheirKind() {
-        List<Edit> edits = RecipeJson.edits(RecipeJson.tree(
-                "[{\"kind\":\"move-step\",\"falloff\":\"shore\",\"step\":\"s1\",\"index\":2}]".getBytes(StandardCharsets.UTF_8)));
+        List<Edit> edits = RecipeJson.edits(
+                RecipeJson.tree("[{\"kind\":\"move-step\",\"falloff\":\"shore\",\"step\":\"s1\",\"index\":2}]"
+                        .getBytes(StandardCharsets.UTF_8)));
         assertThat(edits).containsExactly(new FalloffEdit.MoveStep("shore", "s1", 2));
-        assertThatThrownBy(() -> RecipeJson.edits(RecipeJson.tree("[{\"kind\":\"nothing\"}]".getBytes(StandardCharsets.UTF_8))))
+        assertThatThrownBy(() ->
+                        RecipeJson.edits(RecipeJson.tree("[{\"kind\":\"nothing\"}]".getBytes(StandardCharsets.UTF_8))))
                 .hasMessageContaining("edits[0].kind");
     }
 
@@ -104,7 +116,9 @@ class RecipeJsonTest {
     void theSchemaNamesEveryKind() {
         String schema = RecipeSchema.document().toString();
         for (Class<?> sealed : List.of(Source.class, Step.class)) {
-            Kinds.of(sealed).forEach(kind -> assertThat(schema).contains("\"const\":\"" + Kinds.kind(kind).name() + "\""));
+            Kinds.of(sealed)
+                    .forEach(kind -> assertThat(schema)
+                            .contains("\"const\":\"" + Kinds.kind(kind).name() + "\""));
         }
         assertThat(RecipeSchema.document().path("$defs").has("NoiseSource")).isTrue();
     }

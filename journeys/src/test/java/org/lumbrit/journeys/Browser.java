@@ -45,13 +45,15 @@ final class Browser implements AutoCloseable {
     /** Opens a site and waits until its plants are counted and the view has drawn. */
     void open(String address) {
         page.navigate(address);
-        page.waitForFunction("() => /[1-9].* plants/.test(document.querySelector('[data-testid=budget]')?.textContent ?? '')");
+        page.waitForFunction(
+                "() => /[1-9].* plants/.test(document.querySelector('[data-testid=budget]')?.textContent ?? '')");
         ripen();
     }
 
     /** Waits until the picture has at least one fine pass of what is shown now. */
     void ripen() {
-        page.waitForFunction("() => /picture/.test(document.querySelector('[data-testid=ripening]')?.textContent ?? '')");
+        page.waitForFunction(
+                "() => /picture/.test(document.querySelector('[data-testid=ripening]')?.textContent ?? '')");
         page.waitForTimeout(2500);
     }
 
@@ -61,14 +63,14 @@ final class Browser implements AutoCloseable {
     }
 
     void waitForPlants(String condition) {
-        page.waitForFunction("() => { const n = Number((document.querySelector('[data-testid=budget]')?.textContent ?? '').split('plants')[0].replace(/[^0-9]/g, '')); return "
-                + condition + "; }");
+        page.waitForFunction(
+                "() => { const n = Number((document.querySelector('[data-testid=budget]')?.textContent ?? '').split('plants')[0].replace(/[^0-9]/g, '')); return "
+                        + condition + "; }");
     }
 
     /** Mean brightness, 0..255, of a part of the view given in shares of its size. */
     double brightness(double left, double top, double right, double bottom) {
-        return ((Number) page.evaluate(
-                        """
+        return ((Number) page.evaluate("""
                         ([l, t, r, b]) => {
                           const view = document.querySelector('.stage canvas');
                           const copy = document.createElement('canvas');
@@ -80,9 +82,7 @@ final class Browser implements AutoCloseable {
                           let sum = 0;
                           for (let i = 0; i < data.length; i += 4) sum += data[i] + data[i + 1] + data[i + 2];
                           return sum / (data.length / 4) / 3;
-                        }""",
-                        List.of(left, top, right, bottom)))
-                .doubleValue();
+                        }""", List.of(left, top, right, bottom))).doubleValue();
     }
 
     void clickView(double left, double top) {

@@ -63,9 +63,11 @@ class FilesJourneyTest {
         page.getByLabel("Width in metres, west to east").fill("120");
         page.getByLabel("Highest metre (white)").fill("22");
         page.getByText("90.0 m from north to south").waitFor();
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Make the site")).click();
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Make the site"))
+                .click();
         page.getByText("Nothing grows here yet").waitFor();
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("+ layer")).click();
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("+ layer"))
+                .click();
         browser.waitForPlants("n > 1000");
         assertThat(page.locator(".legend").textContent()).contains("density");
         assertThat(browser.errors).isEmpty();
@@ -76,9 +78,13 @@ class FilesJourneyTest {
         byte[] whole = hill();
         choose("cut.png", Arrays.copyOf(whole, whole.length / 2));
         assertThat(page.getByRole(AriaRole.ALERT).textContent()).contains("cut off or damaged");
-        assertThat(page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Make the site")).isDisabled()).isTrue();
+        assertThat(page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Make the site"))
+                        .isDisabled())
+                .isTrue();
         choose("notes.png", "just some text, not a picture at all".getBytes(StandardCharsets.UTF_8));
-        assertThat(page.getByRole(AriaRole.ALERT).textContent()).contains("no PNG").contains("16 bits");
+        assertThat(page.getByRole(AriaRole.ALERT).textContent())
+                .contains("no PNG")
+                .contains("16 bits");
     }
 
     @Test
@@ -86,13 +92,22 @@ class FilesJourneyTest {
         String site = server.demo();
         page.navigate(server.address() + "/sites/" + site + "/handover");
         page.getByText("3D scene (GLB)").waitFor();
-        Download download = page.waitForDownload(() ->
-                page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Write the zip")).click());
+        Download download = page.waitForDownload(
+                () -> page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Write the zip"))
+                        .click());
         try (ZipFile zip = new ZipFile(download.path().toFile())) {
             assertThat(zip.stream().map(entry -> entry.getName()))
-                    .contains("site.glb", "masks/shore.png", "plants/cotton-grass.csv", "recipe/recipe.json", "report.txt");
+                    .contains(
+                            "site.glb",
+                            "masks/shore.png",
+                            "plants/cotton-grass.csv",
+                            "recipe/recipe.json",
+                            "report.txt");
             byte[] glb = zip.getInputStream(zip.getEntry("site.glb")).readAllBytes();
-            long rows = new String(zip.getInputStream(zip.getEntry("plants/cotton-grass.csv")).readAllBytes(), StandardCharsets.UTF_8)
+            long rows = new String(
+                            zip.getInputStream(zip.getEntry("plants/cotton-grass.csv"))
+                                    .readAllBytes(),
+                            StandardCharsets.UTF_8)
                     .lines()
                     .count();
             assertThat(instances(glb)).isEqualTo(rows - 1);
@@ -106,7 +121,9 @@ class FilesJourneyTest {
         long count = 0;
         for (JsonNode node : root.get("nodes")) {
             JsonNode feet = node.at("/extensions/EXT_mesh_gpu_instancing/attributes/TRANSLATION");
-            count += feet.isMissingNode() ? 0 : root.get("accessors").get(feet.asInt()).get("count").asLong();
+            count += feet.isMissingNode()
+                    ? 0
+                    : root.get("accessors").get(feet.asInt()).get("count").asLong();
         }
         return count;
     }
@@ -114,7 +131,8 @@ class FilesJourneyTest {
     @Test
     void aDeletedSiteComesBackWithUndo() {
         page.navigate(server.address() + "/");
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Another demo: Thessock Tarn")).click();
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Another demo: Thessock Tarn"))
+                .click();
         browser.waitForPlants("n > 100");
         String id = page.url().replaceAll(".*/", "");
         page.navigate(server.address() + "/");
@@ -123,7 +141,8 @@ class FilesJourneyTest {
                 .click();
         page.getByText("Deleted Thessock Tarn.").waitFor();
         assertThat(server.get("/api/sites/" + id).status()).isEqualTo(404);
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Undo")).click();
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Undo"))
+                .click();
         page.locator("article a[href='/sites/" + id + "']").first().waitFor();
         assertThat(server.get("/api/sites/" + id).status()).isEqualTo(200);
     }

@@ -63,7 +63,9 @@ class WorkbenchJourneyTest {
         button("Plan").click();
         button("Values").click();
         button("Falloff Causeway").click();
-        page.getByText("Causeway", new Page.GetByTextOptions().setExact(true)).first().waitFor();
+        page.getByText("Causeway", new Page.GetByTextOptions().setExact(true))
+                .first()
+                .waitFor();
         button("Show Nearness to Causeway in the view").click();
         page.locator(".legend b").getByText("Causeway: source").waitFor();
         browser.ripen();
@@ -83,7 +85,8 @@ class WorkbenchJourneyTest {
         Set<String> standing = ids();
         assertThat(standing).hasSize(before);
         button("Ends of density").click();
-        Locator high = page.getByLabel("high: where they give 1, or nothing drives it", new Page.GetByLabelOptions().setExact(true));
+        Locator high = page.getByLabel(
+                "high: where they give 1, or nothing drives it", new Page.GetByLabelOptions().setExact(true));
         high.press("ArrowRight");
         high.press("Shift+ArrowRight");
         browser.waitForPlants("n > " + before);
@@ -135,7 +138,8 @@ class WorkbenchJourneyTest {
         first.focus();
         page.keyboard().press("ArrowRight");
         page.keyboard().press("ArrowRight");
-        assertThat(page.evaluate("() => document.activeElement.getAttribute('aria-label')")).isEqualTo("Tussocks on density: does not drive it");
+        assertThat(page.evaluate("() => document.activeElement.getAttribute('aria-label')"))
+                .isEqualTo("Tussocks on density: does not drive it");
         int before = browser.plants();
         page.keyboard().press("Enter");
         browser.waitForPlants("n < " + before);
@@ -146,12 +150,16 @@ class WorkbenchJourneyTest {
     @Test
     void aStepIsAddedSkippedMovedAndDeleted() {
         button("Add a step").click();
-        page.locator(".dropdown-menu.show button:has-text('Swaps high and low')").click();
+        page.locator(".dropdown-menu.show button:has-text('Swaps high and low')")
+                .click();
         page.locator(".step-card").nth(5).getByText("Invert").first().waitFor();
         browser.saved(2);
         for (String action : new String[] {"Move earlier (Alt ←)", "Skip", "Delete"}) {
             button("Invert: more").click();
-            page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(action).setExact(true)).click();
+            page.getByRole(
+                            AriaRole.BUTTON,
+                            new Page.GetByRoleOptions().setName(action).setExact(true))
+                    .click();
             browser.saved(action.startsWith("Move") ? 3 : action.equals("Skip") ? 4 : 5);
         }
         assertThat(page.locator(".step-card:has-text('Invert')").count()).isZero();
@@ -162,12 +170,19 @@ class WorkbenchJourneyTest {
     void aPointPlacedOnTheGroundCanBeMeasuredFrom() {
         button("Places").click();
         button("Place a point").click();
+        page.locator(".modal")
+                .waitFor(new Locator.WaitForOptions()
+                        .setState(com.microsoft.playwright.options.WaitForSelectorState.HIDDEN));
         browser.clickView(0.5, 0.9);
         browser.saved(2);
         button("+ falloff").click();
         page.locator(".dropdown-menu.show button:has-text('Nearness')").click();
         browser.saved(3);
         assertThat(page.locator(".result-card .name").inputValue()).isEqualTo("Nearness");
-        assertThat(server.get("/api/sites/" + site).json().at("/recipe/places/2/kind").asString()).isEqualTo("point");
+        assertThat(server.get("/api/sites/" + site)
+                        .json()
+                        .at("/recipe/places/2/kind")
+                        .asString())
+                .isEqualTo("point");
     }
 }

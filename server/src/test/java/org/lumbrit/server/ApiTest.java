@@ -43,7 +43,8 @@ class ApiTest {
             assertThat(kind.get("help").asString()).isNotBlank();
             for (JsonNode setting : kind.get("settings")) {
                 assertThat(setting.get("title").asString()).isNotBlank();
-                assertThat(setting.get("sliderMin").asDouble()).isLessThanOrEqualTo(setting.get("sliderMax").asDouble());
+                assertThat(setting.get("sliderMin").asDouble())
+                        .isLessThanOrEqualTo(setting.get("sliderMax").asDouble());
             }
         }
     }
@@ -54,10 +55,12 @@ class ApiTest {
         for (int i = 0; i < ramp.length; i++) {
             ramp[i] = i % 40 / 39f;
         }
-        JsonNode read = server.upload("/api/heightmaps", "../../ramp.png", GreyPng.of16(40, 30, ramp)).json();
+        JsonNode read = server.upload("/api/heightmaps", "../../ramp.png", GreyPng.of16(40, 30, ramp))
+                .json();
         assertThat(read.get("columns").asInt()).isEqualTo(40);
         assertThat(read.get("highest").asDouble()).isEqualTo(1);
-        RunningServer.Answer made = server.post("/api/sites", """
+        RunningServer.Answer made =
+                server.post("/api/sites", """
                 {"name":"Ramp","heights":"%s","width":78,"lowest":2,"highest":12}""".formatted(read.get("heights").asString()));
         assertThat(made.status()).isEqualTo(201);
         String site = "/api/sites/" + made.json().get("id").asString();
@@ -70,28 +73,36 @@ class ApiTest {
     @Test
     void whatCannotBeReadIsSaidInWords() {
         byte[] png = GreyPng.of16(50, 50, new float[2500]);
-        for (byte[] bad : List.of(Arrays.copyOf(png, png.length - 20), "hello".getBytes(StandardCharsets.UTF_8), new byte[0])) {
+        for (byte[] bad :
+                List.of(Arrays.copyOf(png, png.length - 20), "hello".getBytes(StandardCharsets.UTF_8), new byte[0])) {
             RunningServer.Answer answer = server.upload("/api/heightmaps", "bad.png", bad);
             assertThat(answer.status()).isEqualTo(400);
             assertThat(answer.json().get("detail").asString()).isNotBlank();
         }
         RunningServer.Answer zip = server.upload("/api/sites/zip", "bad.zip", png);
         assertThat(zip.json().get("detail").asString()).contains("no zip");
-        RunningServer.Answer geo = server.upload("/api/sites/" + server.demo() + "/places", "a.geojson", "{}".getBytes(StandardCharsets.UTF_8));
+        RunningServer.Answer geo = server.upload(
+                "/api/sites/" + server.demo() + "/places", "a.geojson", "{}".getBytes(StandardCharsets.UTF_8));
         assertThat(geo.status()).isEqualTo(400);
         assertThat(server.post("/api/sites", "{\"name\":").status()).isEqualTo(400);
         assertThat(server.get("/api/sites/not-an-id").status()).isEqualTo(400);
-        assertThat(server.get("/api/sites/00000000-0000-0000-0000-000000000000").status()).isEqualTo(404);
+        assertThat(server.get("/api/sites/00000000-0000-0000-0000-000000000000").status())
+                .isEqualTo(404);
     }
 
     @Test
     void pagesCarryAStrictPolicyAndForeignPagesChangeNothing() {
         RunningServer.Answer page = server.get("/");
-        String policy = page.response().headers().firstValue("Content-Security-Policy").orElse("");
-        assertThat(policy).contains("default-src 'none'").contains("script-src 'self'").doesNotContain("unsafe");
-        RunningServer.Answer foreign = server.send(HttpRequest.newBuilder(URI.create(server.address() + "/api/sites/demo"))
-                .header("Origin", "http://elsewhere.example")
-                .POST(HttpRequest.BodyPublishers.noBody()));
+        String policy =
+                page.response().headers().firstValue("Content-Security-Policy").orElse("");
+        assertThat(policy)
+                .contains("default-src 'none'")
+                .contains("script-src 'self'")
+                .doesNotContain("unsafe");
+        RunningServer.Answer foreign =
+                server.send(HttpRequest.newBuilder(URI.create(server.address() + "/api/sites/demo"))
+                        .header("Origin", "http://elsewhere.example")
+                        .POST(HttpRequest.BodyPublishers.noBody()));
         assertThat(foreign.status()).isEqualTo(403);
     }
 

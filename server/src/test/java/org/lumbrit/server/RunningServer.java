@@ -36,7 +36,8 @@ public final class RunningServer implements AutoCloseable {
     private void start() {
         String url = System.getenv("LUMBRIT_TEST_DATABASE");
         if (url == null) {
-            throw new IllegalStateException("LUMBRIT_TEST_DATABASE names no PostgreSQL; run ./verify, which starts one");
+            throw new IllegalStateException(
+                    "LUMBRIT_TEST_DATABASE names no PostgreSQL; run ./verify, which starts one");
         }
         context = SpringApplication.run(
                 LumbritServer.class,

@@ -23,15 +23,13 @@ class StorageTest {
     private static String contrast(int base, double power) {
         return """
                 {"base":%d,"edits":[{"kind":"set-step","falloff":"shore",
-                 "step":{"kind":"contrast","id":"s3","power":%s}}]}"""
-                .formatted(base, power);
+                 "step":{"kind":"contrast","id":"s3","power":%s}}]}""".formatted(base, power);
     }
 
     private static String end(int base, String property, double high) {
         return """
                 {"base":%d,"edits":[{"kind":"set-property","layer":"cotton-grass","property":"%s",
-                 "range":{"low":0,"high":%s,"combine":"product"}}]}"""
-                .formatted(base, property, high);
+                 "range":{"low":0,"high":%s,"combine":"product"}}]}""".formatted(base, property, high);
     }
 
     private double power(String id) {
@@ -56,9 +54,11 @@ class StorageTest {
         assertThat(power(id)).isEqualTo(2);
         server.restart();
         assertThat(power(id)).isEqualTo(2);
-        assertThat(server.post(site + "/redo", "").json().get("canRedo").asBoolean()).isTrue();
+        assertThat(server.post(site + "/redo", "").json().get("canRedo").asBoolean())
+                .isTrue();
         assertThat(power(id)).isEqualTo(3);
-        assertThat(server.post(site + "/redo", "").json().get("canRedo").asBoolean()).isFalse();
+        assertThat(server.post(site + "/redo", "").json().get("canRedo").asBoolean())
+                .isFalse();
         assertThat(power(id)).isEqualTo(4);
         for (int i = 0; i < 3; i++) {
             server.post(site + "/undo", "");
@@ -67,7 +67,10 @@ class StorageTest {
         JsonNode bottom = server.post(site + "/undo", "").json();
         assertThat(bottom.get("canUndo").asBoolean()).isFalse();
         int revision = bottom.get("revision").asInt();
-        assertThat(server.patch(site, contrast(revision, 5)).json().get("canRedo").asBoolean())
+        assertThat(server.patch(site, contrast(revision, 5))
+                        .json()
+                        .get("canRedo")
+                        .asBoolean())
                 .as("a new edit ends what could be redone")
                 .isFalse();
     }
@@ -89,7 +92,8 @@ class StorageTest {
         server.patch(site, contrast(1, 2));
         RunningServer.Answer rebased = server.patch(site, end(1, "density", 9));
         assertThat(rebased.status()).isEqualTo(200);
-        assertThat(rebased.json().at("/recipe/layers/0/properties/density/high").asDouble()).isEqualTo(9);
+        assertThat(rebased.json().at("/recipe/layers/0/properties/density/high").asDouble())
+                .isEqualTo(9);
         assertThat(power(site.substring(11))).isEqualTo(2);
     }
 
@@ -98,7 +102,8 @@ class StorageTest {
         String site = "/api/sites/" + server.demo();
         ExecutorService pool = Executors.newFixedThreadPool(8);
         List<Future<Integer>> same = IntStream.range(0, 8)
-                .mapToObj(i -> pool.submit(() -> server.patch(site, contrast(1, 2 + i)).status()))
+                .mapToObj(i ->
+                        pool.submit(() -> server.patch(site, contrast(1, 2 + i)).status()))
                 .toList();
         int won = 0;
         for (Future<Integer> each : same) {
@@ -109,7 +114,8 @@ class StorageTest {
         assertThat(won).isEqualTo(1);
         List<String> properties = List.of("density", "length", "width", "lean", "heading", "yaw", "align", "tint");
         List<Future<Integer>> different = properties.stream()
-                .map(each -> pool.submit(() -> server.patch(site, end(2, each, 0.75)).status()))
+                .map(each ->
+                        pool.submit(() -> server.patch(site, end(2, each, 0.75)).status()))
                 .toList();
         for (Future<Integer> each : different) {
             assertThat(each.get()).isEqualTo(200);
@@ -117,7 +123,9 @@ class StorageTest {
         pool.shutdown();
         JsonNode now = server.get(site).json();
         assertThat(now.get("revision").asInt()).isEqualTo(10);
-        properties.forEach(each -> assertThat(now.at("/recipe/layers/0/properties/" + each + "/high").asDouble()).isEqualTo(0.75));
+        properties.forEach(each -> assertThat(
+                        now.at("/recipe/layers/0/properties/" + each + "/high").asDouble())
+                .isEqualTo(0.75));
     }
 
     @Test
@@ -132,7 +140,8 @@ class StorageTest {
     @Test
     void aDeletedSiteCanBeBroughtBack() {
         String site = "/api/sites/" + server.demo();
-        server.send(java.net.http.HttpRequest.newBuilder(java.net.URI.create(server.address() + site)).DELETE());
+        server.send(java.net.http.HttpRequest.newBuilder(java.net.URI.create(server.address() + site))
+                .DELETE());
         assertThat(server.get(site).status()).isEqualTo(404);
         assertThat(server.post(site + "/restore", "").status()).isEqualTo(200);
         assertThat(server.get(site).status()).isEqualTo(200);

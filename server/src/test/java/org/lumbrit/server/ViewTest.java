@@ -36,9 +36,7 @@ class ViewTest {
 
     private JsonNode view(String edits) {
         return server.post(site + "/view", """
-                {"base":1,"edits":%s,"view":{"falloff":"shore","stage":-1,"layer":"cotton-grass","property":"density"}}"""
-                        .formatted(edits))
-                .json();
+                {"base":1,"edits":%s,"view":{"falloff":"shore","stage":-1,"layer":"cotton-grass","property":"density"}}""".formatted(edits)).json();
     }
 
     private static SiteEvaluation evaluation(SiteFiles files) {
@@ -48,8 +46,8 @@ class ViewTest {
     @Test
     void aPreviewSavesNothingAndChangesOnlyTheKeysBehindTheStep() {
         JsonNode before = view("[]");
-        JsonNode preview =
-                view("[{\"kind\":\"set-step\",\"falloff\":\"shore\",\"step\":{\"kind\":\"contrast\",\"id\":\"s3\",\"power\":3}}]");
+        JsonNode preview = view(
+                "[{\"kind\":\"set-step\",\"falloff\":\"shore\",\"step\":{\"kind\":\"contrast\",\"id\":\"s3\",\"power\":3}}]");
         assertThat(server.get(site).json().get("revision").asInt()).isEqualTo(1);
         for (int stage = 0; stage < 5; stage++) {
             String path = "/falloffs/0/stages/" + stage + "/picture";
@@ -58,20 +56,23 @@ class ViewTest {
         }
         assertThat(preview.at("/falloffs/1")).isEqualTo(before.at("/falloffs/1"));
         assertThat(preview.at("/ground")).isEqualTo(before.at("/ground"));
-        assertThat(preview.get("plants").asInt()).isLessThan(before.get("plants").asInt());
+        assertThat(preview.get("plants").asInt())
+                .isLessThan(before.get("plants").asInt());
     }
 
     @Test
     void binariesAreImmutableAndPackedForBrowsers() {
         String key = view("[]").at("/shown/key").asString();
         RunningServer.Answer plain = server.get("/api/data/" + key);
-        assertThat(plain.response().headers().firstValue("Cache-Control").orElse("")).contains("immutable");
+        assertThat(plain.response().headers().firstValue("Cache-Control").orElse(""))
+                .contains("immutable");
         assertThat(new String(plain.body(), 0, 4, StandardCharsets.US_ASCII)).isEqualTo("LMB1");
-        RunningServer.Answer packed = server.send(java.net.http.HttpRequest.newBuilder(
-                        java.net.URI.create(server.address() + "/api/data/" + key))
-                .header("Accept-Encoding", "gzip"));
+        RunningServer.Answer packed = server.send(
+                java.net.http.HttpRequest.newBuilder(java.net.URI.create(server.address() + "/api/data/" + key))
+                        .header("Accept-Encoding", "gzip"));
         assertThat(packed.body().length).isLessThan(plain.body().length);
-        assertThat(server.get("/api/data/00000000000000000000000000000000").status()).isEqualTo(404);
+        assertThat(server.get("/api/data/00000000000000000000000000000000").status())
+                .isEqualTo(404);
         assertThat(server.get("/api/data/..%2f..%2fpassword").status()).isIn(400, 404);
     }
 
@@ -83,8 +84,10 @@ class ViewTest {
         PlantsCsv.write(layer, evaluation(files).plants(layer), expected);
         assertThat(server.get(site + "/scatter.csv?layer=cotton-grass").text()).isEqualTo(expected.toString());
 
-        Map<String, byte[]> own = HandOver.files(evaluation(files), files, EnumSet.of(HandOver.GLB, HandOver.MASKS, HandOver.CSV));
-        Map<String, byte[]> theirs = unzip(server.get(site + "/handover.zip?formats=glb,masks,csv").body());
+        Map<String, byte[]> own =
+                HandOver.files(evaluation(files), files, EnumSet.of(HandOver.GLB, HandOver.MASKS, HandOver.CSV));
+        Map<String, byte[]> theirs =
+                unzip(server.get(site + "/handover.zip?formats=glb,masks,csv").body());
         assertThat(theirs.keySet()).containsExactlyInAnyOrderElementsOf(own.keySet());
         own.forEach((name, bytes) -> assertThat(theirs.get(name)).as(name).isEqualTo(bytes));
     }
@@ -102,15 +105,19 @@ class ViewTest {
     @Test
     void whyHereOnAPlantGivesTheNumbersThatMadeIt() {
         JsonNode answer = server.post(site + "/why", """
-                {"base":1,"layer":"cotton-grass","property":"length","x":0,"z":0,"plant":17}""")
-                .json();
+                {"base":1,"layer":"cotton-grass","property":"length","x":0,"z":0,"plant":17}""").json();
         double product = 1;
         for (JsonNode factor : answer.at("/why/factors")) {
             product *= factor.get("response").asDouble();
         }
         assertThat(answer.at("/why/value").asDouble())
                 .isCloseTo(0.3 + (0.95 - 0.3) * product, org.assertj.core.api.Assertions.within(1e-5));
-        String row = server.get(site + "/scatter.csv?layer=cotton-grass").text().lines().skip(18).findFirst().orElseThrow();
+        String row = server.get(site + "/scatter.csv?layer=cotton-grass")
+                .text()
+                .lines()
+                .skip(18)
+                .findFirst()
+                .orElseThrow();
         assertThat(row).startsWith(answer.get("plant").asString());
         assertThat(Double.parseDouble(row.split(",")[8]))
                 .isCloseTo(answer.at("/why/value").asDouble(), org.assertj.core.api.Assertions.within(1e-6));

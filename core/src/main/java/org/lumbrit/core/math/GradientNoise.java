@@ -11,10 +11,15 @@ public final class GradientNoise {
     /** Greatest possible absolute value of the raw sum with edge gradients in three dimensions. */
     public static final double GREATEST = 1.036354;
 
-    private static final byte[] EDGES = {
-        1, 1, 0, -1, 1, 0, 1, -1, 0, -1, -1, 0, 1, 0, 1, -1, 0, 1, 1, 0, -1, -1, 0, -1, 0, 1, 1, 0, -1, 1, 0, 1, -1, 0,
-        -1, -1
+    /** The twelve edge directions of a cube, four numbers each, the last one free. */
+    private static final double[] EDGES = {
+        1, 1, 0, 0, -1, 1, 0, 0, 1, -1, 0, 0, -1, -1, 0, 0, 1, 0, 1, 0, -1, 0, 1, 0, 1, 0, -1, 0, -1, 0, -1, 0, 0, 1, 1,
+        0, 0, -1, 1, 0, 0, 1, -1, 0, 0, -1, -1, 0
     };
+
+    private static final int PRIME_X = 0x27D4EB2F;
+    private static final int PRIME_Y = 0x165667B1;
+    private static final int PRIME_Z = 0x9E3779B1;
 
     private GradientNoise() {}
 
@@ -24,10 +29,18 @@ public final class GradientNoise {
      */
     public static void add(int seed, double[] x, double[] y, double[] z, int count, double weight, double[] sum) {
         double scale = weight / GREATEST;
-        double[] g = new double[24];
+        double[] g = EDGES;
         int cellX = 0;
         int cellY = 0;
         int cellZ = 0;
+        int e0 = 0;
+        int e1 = 0;
+        int e2 = 0;
+        int e3 = 0;
+        int e4 = 0;
+        int e5 = 0;
+        int e6 = 0;
+        int e7 = 0;
         boolean known = false;
         for (int i = 0; i < count; i++) {
             double floorX = Math.floor(x[i]);
@@ -37,7 +50,20 @@ public final class GradientNoise {
             int iy = (int) (long) floorY;
             int iz = (int) (long) floorZ;
             if (!known || ix != cellX || iy != cellY || iz != cellZ) {
-                gradients(seed, ix, iy, iz, g);
+                int x0 = seed ^ ix * PRIME_X;
+                int x1 = seed ^ (ix + 1) * PRIME_X;
+                int y0 = iy * PRIME_Y;
+                int y1 = (iy + 1) * PRIME_Y;
+                int z0 = iz * PRIME_Z;
+                int z1 = (iz + 1) * PRIME_Z;
+                e0 = edge(x0 ^ y0 ^ z0);
+                e1 = edge(x1 ^ y0 ^ z0);
+                e2 = edge(x0 ^ y1 ^ z0);
+                e3 = edge(x1 ^ y1 ^ z0);
+                e4 = edge(x0 ^ y0 ^ z1);
+                e5 = edge(x1 ^ y0 ^ z1);
+                e6 = edge(x0 ^ y1 ^ z1);
+                e7 = edge(x1 ^ y1 ^ z1);
                 cellX = ix;
                 cellY = iy;
                 cellZ = iz;
@@ -52,14 +78,14 @@ public final class GradientNoise {
             double u = fade(fx);
             double v = fade(fy);
             double w = fade(fz);
-            double c000 = g[0] * fx + g[1] * fy + g[2] * fz;
-            double c100 = g[3] * gx + g[4] * fy + g[5] * fz;
-            double c010 = g[6] * fx + g[7] * gy + g[8] * fz;
-            double c110 = g[9] * gx + g[10] * gy + g[11] * fz;
-            double c001 = g[12] * fx + g[13] * fy + g[14] * gz;
-            double c101 = g[15] * gx + g[16] * fy + g[17] * gz;
-            double c011 = g[18] * fx + g[19] * gy + g[20] * gz;
-            double c111 = g[21] * gx + g[22] * gy + g[23] * gz;
+            double c000 = g[e0] * fx + g[e0 + 1] * fy + g[e0 + 2] * fz;
+            double c100 = g[e1] * gx + g[e1 + 1] * fy + g[e1 + 2] * fz;
+            double c010 = g[e2] * fx + g[e2 + 1] * gy + g[e2 + 2] * fz;
+            double c110 = g[e3] * gx + g[e3 + 1] * gy + g[e3 + 2] * fz;
+            double c001 = g[e4] * fx + g[e4 + 1] * fy + g[e4 + 2] * gz;
+            double c101 = g[e5] * gx + g[e5 + 1] * fy + g[e5 + 2] * gz;
+            double c011 = g[e6] * fx + g[e6 + 1] * gy + g[e6 + 2] * gz;
+            double c111 = g[e7] * gx + g[e7 + 1] * gy + g[e7 + 2] * gz;
             double a = c000 + u * (c100 - c000);
             double b = c010 + u * (c110 - c010);
             double c = c001 + u * (c101 - c001);
@@ -74,20 +100,11 @@ public final class GradientNoise {
         return t * t * t * (t * (t * 6 - 15) + 10);
     }
 
-    private static void gradients(int seed, int ix, int iy, int iz, double[] g) {
-        for (int corner = 0; corner < 8; corner++) {
-            int hash = lattice(seed, ix + (corner & 1), iy + (corner >> 1 & 1), iz + (corner >> 2));
-            int edge = 3 * (int) (((hash & 0xFFFFFFFFL) * 12) >>> 32);
-            g[3 * corner] = EDGES[edge];
-            g[3 * corner + 1] = EDGES[edge + 1];
-            g[3 * corner + 2] = EDGES[edge + 2];
-        }
-    }
-
-    private static int lattice(int seed, int ix, int iy, int iz) {
-        int h = seed ^ ix * 0x27D4EB2F ^ iy * 0x165667B1 ^ iz * 0x9E3779B1;
-        h = (h ^ h >>> 15) * 0x85EBCA6B;
+    /** Where in the table the gradient of a lattice point stands, from the mixed indices of the point. */
+    private static int edge(int mixed) {
+        int h = (mixed ^ mixed >>> 15) * 0x85EBCA6B;
         h = (h ^ h >>> 13) * 0xC2B2AE35;
-        return h ^ h >>> 16;
+        h ^= h >>> 16;
+        return (int) (((h & 0xFFFFFFFFL) * 12) >>> 32) << 2;
     }
 }

@@ -21,7 +21,8 @@ class KeptResultsTest {
     Path folder;
 
     private KeptResults results(long onDisk) {
-        return new KeptResults(new LumbritSettings(folder.toString(), DataSize.ofMegabytes(8), DataSize.ofBytes(onDisk), ""));
+        return new KeptResults(
+                new LumbritSettings(folder.toString(), DataSize.ofMegabytes(8), DataSize.ofBytes(onDisk), ""));
     }
 
     private static float[] slowly(float value) {
@@ -63,17 +64,18 @@ class KeptResultsTest {
         AtomicInteger computed = new AtomicInteger();
         CountDownLatch started = new CountDownLatch(1);
         CountDownLatch goOn = new CountDownLatch(1);
-        CompletableFuture<float[]> first = CompletableFuture.supplyAsync(() -> results.get(KEY, firstLeft::get, shared -> {
-            computed.incrementAndGet();
-            started.countDown();
-            try {
-                goOn.await();
-            } catch (InterruptedException e) {
-                Thread.currentThread().interrupt();
-            }
-            shared.check();
-            return new float[] {7};
-        }));
+        CompletableFuture<float[]> first =
+                CompletableFuture.supplyAsync(() -> results.get(KEY, firstLeft::get, shared -> {
+                    computed.incrementAndGet();
+                    started.countDown();
+                    try {
+                        goOn.await();
+                    } catch (InterruptedException e) {
+                        Thread.currentThread().interrupt();
+                    }
+                    shared.check();
+                    return new float[] {7};
+                }));
         started.await();
         CompletableFuture<float[]> second =
                 CompletableFuture.supplyAsync(() -> results.get(KEY, Cancel.NEVER, shared -> new float[] {8}));
@@ -96,6 +98,7 @@ class KeptResultsTest {
                 }))
                 .isInstanceOf(Cancel.CancelledException.class);
         assertThat(results.peek(KEY)).isEmpty();
-        assertThat(results.<float[]>get(KEY, Cancel.NEVER, shared -> new float[] {2})).containsExactly(2);
+        assertThat(results.<float[]>get(KEY, Cancel.NEVER, shared -> new float[] {2}))
+                .containsExactly(2);
     }
 }
