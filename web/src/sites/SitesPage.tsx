@@ -88,10 +88,10 @@ export function SitesPage() {
                     {site.name}
                   </Link>
                   <div className="muted small">
-                    {site.width} m wide · {site.falloffs} falloffs · {site.layers} {site.layers === 1 ? 'layer' : 'layers'} · change {site.revision}
+                    {site.width} m wide, {site.falloffs} falloffs, {site.layers} {site.layers === 1 ? 'layer' : 'layers'}
                   </div>
                 </div>
-                <a className="btn btn-quiet btn-sm me-2" href={`/api/sites/${site.id}/recipe.zip`} title="Save the recipe and its height map as a zip">
+                <a className="btn btn-quiet btn-sm me-2 text-nowrap" href={`/api/sites/${site.id}/recipe.zip`} title="Save the recipe and its height map as a zip">
                   Save zip
                 </a>
                 <button className="btn btn-quiet btn-sm" onClick={() => void remove(site)}>

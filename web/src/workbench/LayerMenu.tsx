@@ -12,11 +12,19 @@ export function LayerMenu({ layer }: { layer: Layer }) {
   const { recipe, commit } = useSession();
   const [open, setOpen] = useState(false);
   const set = (part: Partial<Layer>) => commit([{ kind: 'set-layer', changed: { ...layer, ...part } }]);
+  const index = recipe.layers.indexOf(layer);
+  const move = (to: number) => commit([{ kind: 'move-layer', layer: layer.id, index: to }]);
   return (
     <>
       <Dropdown.Menu popperConfig={{ strategy: 'fixed' }} renderOnMount>
         <Dropdown.Item as="button" onClick={() => setOpen(true)}>
           Plant, colours, name …
+        </Dropdown.Item>
+        <Dropdown.Item as="button" disabled={index === 0} onClick={() => move(index - 1)}>
+          Move up
+        </Dropdown.Item>
+        <Dropdown.Item as="button" disabled={index === recipe.layers.length - 1} onClick={() => move(index + 1)}>
+          Move down
         </Dropdown.Item>
         <Dropdown.Item as="button" onClick={() => set({ hidden: !layer.hidden })}>
           {layer.hidden ? 'Show' : 'Hide'}

@@ -49,7 +49,6 @@ export function StepCard({ stage, description, settings, view, before, onPreview
       ref={card}
       className={`step-card ${chosen ? 'chosen' : ''} ${skipped ? 'skipped' : ''}`}
       aria-current={chosen}
-      draggable={actions !== undefined && chosen}
       onKeyDown={(event) => {
         if (!event.altKey || event.target instanceof HTMLInputElement) return;
         if (event.key === 'ArrowLeft') actions?.earlier?.();

@@ -83,6 +83,27 @@ public sealed interface LayerEdit extends Edit {
         }
     }
 
+    @Kind(name = "move-layer", title = "Move layer", help = "Moves a layer to another position on the board.")
+    record Move(String layer, int index) implements LayerEdit {
+        @Override
+        public Recipe apply(Recipe recipe) {
+            Layer moved = recipe.layer(layer).orElseThrow(() -> InvalidRecipeException.missing("layer", layer));
+            List<Layer> rest = new ArrayList<>(recipe.layers());
+            rest.remove(moved);
+            return recipe.withLayers(Recipe.inserted(rest, moved, index));
+        }
+
+        @Override
+        public Object touches(Recipe recipe) {
+            return recipe.layers().stream().map(Layer::id).toList();
+        }
+
+        @Override
+        public String summary(Recipe recipe) {
+            return "Moved layer " + nameIn(recipe, layer);
+        }
+    }
+
     @Kind(
             name = "set-layer",
             title = "Set layer",

@@ -114,6 +114,55 @@ class EditsTest {
     }
 
     @Test
+    void layersAndFalloffsMoveOnTheBoard() {
+        Recipe two = new LayerEdit.Duplicate("grass", "grass2", "Grass 2", 9).apply(recipe);
+        Recipe moved = new LayerEdit.Move("grass2", 0).apply(two);
+        assertThat(moved.layers()).extracting(each -> each.id()).containsExactly("grass2", "grass");
+        Recipe columns = new FalloffEdit.Move("any", 0).apply(recipe);
+        assertThat(columns.falloffs()).extracting(each -> each.id()).containsExactly("any", "patches", "flat", "low");
+        assertThat(new FalloffEdit.Move("any", 99).apply(recipe).falloffs()).last().extracting(each -> each.id()).isEqualTo("any");
+    }
+
+    @Test
+    void deletingALayerTakesItsDrivesAlong() {
+        Recipe without = RecipeCheck.require(new LayerEdit.Remove("grass").apply(recipe));
+        assertThat(without.layers()).isEmpty();
+        assertThat(without.drives()).isEmpty();
+    }
+
+    @Test
+    void namesAreUniqueAndNotEmpty() {
+        assertThat(RecipeCheck.problems(new FalloffEdit.Rename("flat", "Patches").apply(recipe)))
+                .singleElement()
+                .satisfies(problem -> assertThat(problem.message()).contains("taken"));
+        assertThat(RecipeCheck.problems(new FalloffEdit.Rename("flat", "  ").apply(recipe))).hasSize(1);
+        assertThat(RecipeCheck.problems(new SiteEdit.Rename("Tarn").apply(recipe))).isEmpty();
+    }
+
+    @Test
+    void theGroundAndTheClockChangeAsAWhole() {
+        GroundSpec upsideDown = new GroundSpec("ground.png", 60, 10, 0, Optional.empty());
+        assertThat(RecipeCheck.problems(new SiteEdit.SetGround(upsideDown).apply(recipe))).singleElement().satisfies(
+                problem -> assertThat(problem.path()).isEqualTo("ground.highest"));
+        assertThat(RecipeCheck.problems(new SiteEdit.SetClock(new Clock(0, 8)).apply(recipe))).singleElement().satisfies(
+                problem -> assertThat(problem.path()).isEqualTo("clock.framesPerSecond"));
+    }
+
+    @Test
+    void everyEditSaysInWordsWhatItDid() {
+        for (Edit edit : List.of(
+                new FalloffEdit.SetStep("patches", new ContrastStep("c", false, 3)),
+                new FalloffEdit.Remove("flat"),
+                new DriveEdit.Set(Sites.drive("lean", "flat")),
+                new DriveEdit.Remove("grass", "density", "patches"),
+                new LayerEdit.Rename("grass", "Sedge"),
+                new SiteEdit.Rename("Tarn"))) {
+            assertThat(edit.summary(recipe)).isNotBlank().doesNotContain("patches").doesNotContain("null");
+        }
+        assertThat(new DriveEdit.Set(Sites.drive("lean", "flat")).summary(recipe)).isEqualTo("Flat on lean of Grass");
+    }
+
+    @Test
     void whatAnEditTouchesTellsWhetherItMayBeRebased() {
         Edit contrast = new FalloffEdit.SetStep("patches", new ContrastStep("c", false, 3));
         Recipe elsewhere = new FalloffEdit.SetSource("any", new RandomSource(8)).apply(recipe);
