@@ -573,7 +573,7 @@ export interface components {
             /** @constant */
             kind: "set-drive";
         };
-        Edit: components["schemas"]["FalloffEditAdd"] | components["schemas"]["FalloffEditRemove"] | components["schemas"]["FalloffEditRename"] | components["schemas"]["FalloffEditMove"] | components["schemas"]["FalloffEditSetSource"] | components["schemas"]["FalloffEditAddStep"] | components["schemas"]["FalloffEditSetStep"] | components["schemas"]["FalloffEditMoveStep"] | components["schemas"]["FalloffEditRemoveStep"] | components["schemas"]["LayerEditAdd"] | components["schemas"]["LayerEditRemove"] | components["schemas"]["LayerEditRename"] | components["schemas"]["LayerEditSet"] | components["schemas"]["LayerEditSetProperty"] | components["schemas"]["LayerEditDuplicate"] | components["schemas"]["DriveEditSet"] | components["schemas"]["DriveEditRemove"] | components["schemas"]["PlaceEditSet"] | components["schemas"]["PlaceEditRemove"] | components["schemas"]["SiteEditRename"] | components["schemas"]["SiteEditSetGround"] | components["schemas"]["SiteEditSetClock"];
+        Edit: components["schemas"]["FalloffEditAdd"] | components["schemas"]["FalloffEditRemove"] | components["schemas"]["FalloffEditRename"] | components["schemas"]["FalloffEditMove"] | components["schemas"]["FalloffEditSetSource"] | components["schemas"]["FalloffEditAddStep"] | components["schemas"]["FalloffEditSetStep"] | components["schemas"]["FalloffEditMoveStep"] | components["schemas"]["FalloffEditRemoveStep"] | components["schemas"]["LayerEditAdd"] | components["schemas"]["LayerEditRemove"] | components["schemas"]["LayerEditRename"] | components["schemas"]["LayerEditMove"] | components["schemas"]["LayerEditSet"] | components["schemas"]["LayerEditSetProperty"] | components["schemas"]["LayerEditDuplicate"] | components["schemas"]["DriveEditSet"] | components["schemas"]["DriveEditRemove"] | components["schemas"]["PlaceEditSet"] | components["schemas"]["PlaceEditRemove"] | components["schemas"]["SiteEditRename"] | components["schemas"]["SiteEditSetGround"] | components["schemas"]["SiteEditSetClock"];
         EditSchema: components["schemas"]["Edit"];
         Edits: {
             /** Format: int32 */
@@ -828,6 +828,16 @@ export interface components {
             layer: string;
             name: string;
             seed: number;
+        };
+        /**
+         * Move layer
+         * @description Moves a layer to another position on the board.
+         */
+        LayerEditMove: {
+            index: number;
+            /** @constant */
+            kind: "move-layer";
+            layer: string;
         };
         /**
          * Remove layer

@@ -50,6 +50,7 @@ class FreeCellsTest {
 
     @Test
     void anEmptyRegionHasNoPlants() {
-        assertThat(FreeCells.fill(1, 9, new Region(3, 3, 3, 8), Cancel.NEVER).count()).isZero();
+        assertThat(FreeCells.fill(1, 9, new Region(3, 3, 3, 8), Cancel.NEVER).count())
+                .isZero();
     }
 }

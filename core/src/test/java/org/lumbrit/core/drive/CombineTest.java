@@ -40,8 +40,10 @@ class CombineTest {
     @Test
     void aDriveBelongsToOneCell() {
         Drive drive = new Drive("l", "density", "f", CurvePoint.STRAIGHT);
-        assertThat(drive.sameCell(new Drive("l", "density", "f", drive.curve()))).isTrue();
-        assertThat(drive.sameCell(new Drive("l", "density", "g", drive.curve()))).isFalse();
+        assertThat(drive.sameCell(new Drive("l", "density", "f", drive.curve())))
+                .isTrue();
+        assertThat(drive.sameCell(new Drive("l", "density", "g", drive.curve())))
+                .isFalse();
         assertThat(drive.drives("l", "lean")).isFalse();
     }
 }

@@ -29,7 +29,9 @@ class KindsTest {
             for (Class<? extends Record> type : Kinds.of(sealed)) {
                 Kind kind = Kinds.kind(type);
                 assertThat(kind.name()).matches("[a-z]+(-[a-z]+)*");
-                assertThat(words.add(kind.name())).as("%s is there once", kind.name()).isTrue();
+                assertThat(words.add(kind.name()))
+                        .as("%s is there once", kind.name())
+                        .isTrue();
                 assertThat(kind.title()).isNotBlank();
                 assertThat(kind.help()).endsWith(".");
                 assertThat(Kinds.named(sealed, kind.name())).contains(type);
@@ -55,7 +57,9 @@ class KindsTest {
                     assertThat(setting.sliderMax()).isLessThanOrEqualTo(setting.max());
                     if (setting.type().equals("number") || setting.type().equals("whole")) {
                         double byDefault = Double.parseDouble(setting.byDefault());
-                        assertThat(byDefault).as("%s.%s", type, setting.name()).isBetween(setting.sliderMin(), setting.sliderMax());
+                        assertThat(byDefault)
+                                .as("%s.%s", type, setting.name())
+                                .isBetween(setting.sliderMin(), setting.sliderMax());
                     }
                     if (setting.type().equals("choice")) {
                         assertThat(setting.choices()).contains(setting.byDefault());
@@ -69,8 +73,12 @@ class KindsTest {
     void aFormFollowsFromTheDescription() {
         Description distance = Description.of(DistanceSource.class);
         assertThat(distance.name()).isEqualTo("distance");
-        assertThat(distance.settings()).extracting(SettingDescription::type).containsExactly("place", "number", "number", "choice");
-        assertThat(Description.of(MultiplyStep.class).settings()).extracting(SettingDescription::name).containsExactly("falloff", "amount");
+        assertThat(distance.settings())
+                .extracting(SettingDescription::type)
+                .containsExactly("place", "number", "number", "choice");
+        assertThat(Description.of(MultiplyStep.class).settings())
+                .extracting(SettingDescription::name)
+                .containsExactly("falloff", "amount");
     }
 
     private static String key(Record record) {

@@ -120,7 +120,10 @@ class EditsTest {
         assertThat(moved.layers()).extracting(each -> each.id()).containsExactly("grass2", "grass");
         Recipe columns = new FalloffEdit.Move("any", 0).apply(recipe);
         assertThat(columns.falloffs()).extracting(each -> each.id()).containsExactly("any", "patches", "flat", "low");
-        assertThat(new FalloffEdit.Move("any", 99).apply(recipe).falloffs()).last().extracting(each -> each.id()).isEqualTo("any");
+        assertThat(new FalloffEdit.Move("any", 99).apply(recipe).falloffs())
+                .last()
+                .extracting(each -> each.id())
+                .isEqualTo("any");
     }
 
     @Test
@@ -135,17 +138,21 @@ class EditsTest {
         assertThat(RecipeCheck.problems(new FalloffEdit.Rename("flat", "Patches").apply(recipe)))
                 .singleElement()
                 .satisfies(problem -> assertThat(problem.message()).contains("taken"));
-        assertThat(RecipeCheck.problems(new FalloffEdit.Rename("flat", "  ").apply(recipe))).hasSize(1);
-        assertThat(RecipeCheck.problems(new SiteEdit.Rename("Tarn").apply(recipe))).isEmpty();
+        assertThat(RecipeCheck.problems(new FalloffEdit.Rename("flat", "  ").apply(recipe)))
+                .hasSize(1);
+        assertThat(RecipeCheck.problems(new SiteEdit.Rename("Tarn").apply(recipe)))
+                .isEmpty();
     }
 
     @Test
     void theGroundAndTheClockChangeAsAWhole() {
         GroundSpec upsideDown = new GroundSpec("ground.png", 60, 10, 0, Optional.empty());
-        assertThat(RecipeCheck.problems(new SiteEdit.SetGround(upsideDown).apply(recipe))).singleElement().satisfies(
-                problem -> assertThat(problem.path()).isEqualTo("ground.highest"));
-        assertThat(RecipeCheck.problems(new SiteEdit.SetClock(new Clock(0, 8)).apply(recipe))).singleElement().satisfies(
-                problem -> assertThat(problem.path()).isEqualTo("clock.framesPerSecond"));
+        assertThat(RecipeCheck.problems(new SiteEdit.SetGround(upsideDown).apply(recipe)))
+                .singleElement()
+                .satisfies(problem -> assertThat(problem.path()).isEqualTo("ground.highest"));
+        assertThat(RecipeCheck.problems(new SiteEdit.SetClock(new Clock(0, 8)).apply(recipe)))
+                .singleElement()
+                .satisfies(problem -> assertThat(problem.path()).isEqualTo("clock.framesPerSecond"));
     }
 
     @Test
@@ -157,9 +164,13 @@ class EditsTest {
                 new DriveEdit.Remove("grass", "density", "patches"),
                 new LayerEdit.Rename("grass", "Sedge"),
                 new SiteEdit.Rename("Tarn"))) {
-            assertThat(edit.summary(recipe)).isNotBlank().doesNotContain("patches").doesNotContain("null");
+            assertThat(edit.summary(recipe))
+                    .isNotBlank()
+                    .doesNotContain("patches")
+                    .doesNotContain("null");
         }
-        assertThat(new DriveEdit.Set(Sites.drive("lean", "flat")).summary(recipe)).isEqualTo("Flat on lean of Grass");
+        assertThat(new DriveEdit.Set(Sites.drive("lean", "flat")).summary(recipe))
+                .isEqualTo("Flat on lean of Grass");
     }
 
     @Test

@@ -1,0 +1,44 @@
+import { describe, expect, it } from 'vitest';
+import { Eye } from '../src/view3d/camera';
+
+const pose = () => ({ target: [0, 5, 0] as [number, number, number], heading: 0, elevation: 30, distance: 40 });
+
+describe('the eye', () => {
+  it('stands to the south and looks north at heading 0', () => {
+    const { x, y, z } = new Eye(pose()).position;
+    expect(x).toBeCloseTo(0);
+    expect(y).toBeCloseTo(5 + 20);
+    expect(z).toBeCloseTo(40 * Math.cos(Math.PI / 6));
+  });
+
+  it('stays above the ground', () => {
+    const eye = new Eye({ ...pose(), elevation: 1 });
+    eye.floor = () => 50;
+    expect(eye.position.y).toBeCloseTo(51.2);
+  });
+
+  it('sends the ray of the middle through its target', () => {
+    const eye = new Eye(pose());
+    eye.update(800, 600);
+    const { along } = eye.ray(0, 0);
+    const toTarget = [0 - eye.position.x, 5 - eye.position.y, 0 - eye.position.z];
+    const length = Math.hypot(...toTarget);
+    along.forEach((v, i) => expect(v).toBeCloseTo(toTarget[i]! / length, 4));
+  });
+
+  it('turns, tilts and zooms within sensible ends', () => {
+    const eye = new Eye(pose());
+    eye.orbit(-10, 200);
+    expect(eye.pose.heading).toBe(350);
+    expect(eye.pose.elevation).toBe(90);
+    for (let i = 0; i < 100; i++) eye.zoom(0.5);
+    expect(eye.pose.distance).toBe(1.5);
+  });
+
+  it('moves to the right in the picture when panned to the right', () => {
+    const eye = new Eye({ ...pose(), heading: 90 });
+    eye.pan(0.5, 0);
+    expect(eye.pose.target[0]).toBeCloseTo(0);
+    expect(eye.pose.target[2]).toBeGreaterThan(5);
+  });
+});
