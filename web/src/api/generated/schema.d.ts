@@ -438,7 +438,12 @@ export interface components {
             /** @constant */
             kind: "cover";
             name: string;
-            /** @description plant */
+            /**
+             * @description plant
+             * @default {
+             *       "kind": "strand"
+             *     }
+             */
             plant: components["schemas"]["Plant"];
             /** @description properties */
             properties: {
@@ -1114,6 +1119,10 @@ export interface components {
             format: "lumbrit-recipe";
             ground: components["schemas"]["GroundSpec"];
             layers: components["schemas"]["Layer"][];
+            /**
+             * @description name of the site
+             * @default Unnamed site
+             */
             name: string;
             places: components["schemas"]["Place"][];
             props?: unknown[];

@@ -89,9 +89,10 @@ class RecipeJsonTest {
     @Test
     void leftOutSettingsTakeTheirDefaults() {
         String small = """
-                {"format":"lumbrit-recipe","version":1,"name":"Small",
+                {"format":"lumbrit-recipe","version":1,
                  "ground":{"heights":"g.png","width":10,"lowest":0,"highest":1},
                  "falloffs":[{"id":"a","name":"A","source":{"kind":"noise","featureSize":3},"steps":[{"id":"s","kind":"contrast"}]}],
+                 "layers":[{"kind":"cover","id":"l","name":"L","properties":{"density":{"low":0,"high":3}}}],
                  "props":[]}""";
         Recipe recipe = read(small);
         NoiseSource noise = (NoiseSource) recipe.falloffs().get(0).source();
@@ -99,6 +100,11 @@ class RecipeJsonTest {
         assertThat(noise.range()).isEqualTo(NoiseSource.Range.ZERO_TO_ONE);
         assertThat(recipe.clock().framesPerSecond()).isEqualTo(24);
         assertThat(recipe.ground().waterLevel()).isEmpty();
+        assertThat(recipe.name()).isEqualTo("Unnamed site");
+        assertThat(recipe.layers().get(0).properties().get("density").high()).isEqualTo(3);
+        assertThat(recipe.layers().get(0).properties().get("length").high())
+                .as("not given, as the layer offers it")
+                .isEqualTo(0.35);
     }
 
     @Test

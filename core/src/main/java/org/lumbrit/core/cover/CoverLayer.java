@@ -21,7 +21,9 @@ public record CoverLayer(
         int seed,
 
         @Setting(title = "hidden", byDefault = "false") boolean hidden,
-        @Setting(title = "plant") Plant plant,
+
+        @Setting(title = "plant", byDefault = "{\"kind\":\"strand\"}")
+        Plant plant,
 
         @Setting(title = "tint low", refers = Refers.COLOUR, byDefault = "#d8c98a", help = "Colour where tint is 0")
         String tintLow,

@@ -11,11 +11,14 @@ import org.lumbrit.core.drive.Layer;
 import org.lumbrit.core.falloff.Falloff;
 import org.lumbrit.core.falloff.Names;
 import org.lumbrit.core.kinds.Refers;
+import org.lumbrit.core.kinds.Setting;
 import org.lumbrit.core.surface.Place;
 
 /** A site as one document of rules, without anything computed from them. Immutable; references are by id. */
 public record Recipe(
+        @Setting(title = "name of the site", byDefault = "Unnamed site")
         String name,
+
         GroundSpec ground,
         List<Place> places,
         List<Falloff> falloffs,
