@@ -33,7 +33,6 @@ export class Ripening {
   private timer = 0;
   private turn = 0;
   private lastDraft = 0;
-  ripe = false;
 
   constructor(
     private readonly renderer: WebGLRenderer,
@@ -63,7 +62,6 @@ export class Ripening {
   /** Draws a draft at the next frame, then starts anew. @param paint is told how long the last draft took, in ms */
   draft(paint: (measured: number) => void): void {
     this.turn++;
-    this.ripe = false;
     window.clearTimeout(this.timer);
     if (this.frame) return;
     this.frame = requestAnimationFrame(() => {
@@ -93,8 +91,7 @@ export class Ripening {
       const took = performance.now() - before;
       const enough = done + 1 >= MOST_PASSES || performance.now() - start + took > LONGEST;
       this.painter.done(done + 1, enough ? done + 1 : MOST_PASSES);
-      if (enough) this.ripe = true;
-      else this.timer = window.setTimeout(() => this.pass(turn, done + 1, start), 0);
+      if (!enough) this.timer = window.setTimeout(() => this.pass(turn, done + 1, start), 0);
     });
   }
 

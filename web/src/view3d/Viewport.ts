@@ -24,7 +24,7 @@ import {
   WebGLRenderer,
 } from 'three';
 import type { Bundle } from '../api/bundle';
-import { Eye, type Pose } from './camera';
+import { Eye } from './camera';
 import { groundGeometry, heightAt, meet, type Heights } from './ground';
 import { PlantMeshes } from './plants';
 import { noiseTexture } from './noise';
@@ -124,22 +124,8 @@ export class Viewport {
     this.draw();
   }
 
-  get pose(): Pose {
-    return this.eye.pose;
-  }
-
-  set pose(pose: Pose) {
-    this.eye.pose = pose;
-    this.draw();
-  }
-
   get parallel(): boolean {
     return this.eye.isParallel;
-  }
-
-  set parallel(on: boolean) {
-    this.eye.isParallel = on;
-    this.draw();
   }
 
   orbit(heading: number, elevation: number): void {
@@ -415,11 +401,6 @@ export class Viewport {
       if (measured > 120) this.draftPlants = Math.max(400, this.draftPlants * 0.8);
       else if (measured > 0 && measured < 25) this.draftPlants = Math.min(60_000, this.draftPlants * 1.3);
     });
-  }
-
-  /** Whether the picture is ripe and drawing has stopped. */
-  get ripe(): boolean {
-    return this.ripening.ripe;
   }
 
   dispose(): void {

@@ -1,4 +1,4 @@
-import type { AllKinds, Description, SettingDescription } from '../api/types';
+import type { Description, SettingDescription } from '../api/types';
 
 /** A source, step, layer or plant as its form sees it: settings by name. */
 export type Settings = Record<string, unknown>;
@@ -19,8 +19,4 @@ function defaultOf(setting: SettingDescription, first: { falloff?: string; place
   if (setting.type === 'place') return first.place ?? '';
   if (['choice', 'text', 'colour'].includes(setting.type)) return setting.byDefault;
   return setting.byDefault === '' ? setting.min : (JSON.parse(setting.byDefault) as unknown);
-}
-
-export function stepTitle(kinds: AllKinds, kind: string): string {
-  return describe(kinds.steps, kind)?.title ?? kind;
 }

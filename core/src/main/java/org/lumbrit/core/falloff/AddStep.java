@@ -32,9 +32,4 @@ public record AddStep(
     public String title(Names names) {
         return "Add " + Step.named(names, falloff);
     }
-
-    @Override
-    public double neutral() {
-        return 0;
-    }
 }

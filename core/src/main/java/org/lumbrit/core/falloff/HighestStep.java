@@ -32,9 +32,4 @@ public record HighestStep(
     public String title(Names names) {
         return "Highest of " + Step.named(names, falloff);
     }
-
-    @Override
-    public double neutral() {
-        return 0;
-    }
 }

@@ -20,10 +20,6 @@ public final class Scene {
         return time;
     }
 
-    public Place place(String id) {
-        return places.get(id);
-    }
-
     public SegmentTree tree(String placeId, boolean plan) {
         return trees.computeIfAbsent(placeId + (plan ? "/plan" : "/space"), key -> {
             Place place = places.get(placeId);

@@ -41,11 +41,6 @@ public sealed interface Step
     /** The card's title. */
     String title(Names names);
 
-    /** A value of the other falloff that takes no effect: 1 for multiply and lowest-of, 0 for the rest. */
-    default double neutral() {
-        return 1;
-    }
-
     /** v + amount·(op(v, w) − v), the way every combining step works. */
     static void combine(double amount, float[] in, float[] with, int from, int to, float[] out, Operation operation) {
         for (int i = from; i < to; i++) {

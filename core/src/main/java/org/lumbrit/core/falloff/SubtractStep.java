@@ -32,9 +32,4 @@ public record SubtractStep(
     public String title(Names names) {
         return "Subtract " + Step.named(names, falloff);
     }
-
-    @Override
-    public double neutral() {
-        return 0;
-    }
 }
