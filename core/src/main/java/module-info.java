@@ -1,5 +1,7 @@
 /** The job itself: falloffs, steps, surfaces, cover and the recipe that ties them. Nothing here knows of files, JSON, HTTP or a database. */
 module org.lumbrit.core {
+    requires static jdk.incubator.vector;
+
     exports org.lumbrit.core.cover;
     exports org.lumbrit.core.drive;
     exports org.lumbrit.core.falloff;

@@ -24,7 +24,7 @@ import org.openjdk.jmh.annotations.Warmup;
 @State(Scope.Thread)
 @BenchmarkMode(Mode.Throughput)
 @OutputTimeUnit(TimeUnit.MICROSECONDS)
-@Fork(1)
+@Fork(value = 1, jvmArgsAppend = "--add-modules=jdk.incubator.vector")
 @Warmup(iterations = 4, time = 1)
 @Measurement(iterations = 5, time = 1)
 public class NoiseBenchmark {
@@ -48,6 +48,7 @@ public class NoiseBenchmark {
             y[i] = rows ? 0.3 + 0.1 * Math.sin(i * 0.001) : random.nextDouble() * 500;
             z[i] = rows ? i / 512 * 0.1 : random.nextDouble() * 500;
         }
+        GradientNoise.warmUp();
         peer = JNoise.newBuilder()
                 .perlin(PerlinNoiseGenerator.newBuilder().setSeed(7))
                 .build();

@@ -1,5 +1,6 @@
 package org.lumbrit.server;
 
+import org.lumbrit.core.math.GradientNoise;
 import org.springframework.boot.SpringApplication;
 import org.springframework.boot.autoconfigure.SpringBootApplication;
 import org.springframework.boot.context.properties.EnableConfigurationProperties;
@@ -10,5 +11,8 @@ import org.springframework.boot.context.properties.EnableConfigurationProperties
 public class LumbritServer {
     public static void main(String[] arguments) {
         SpringApplication.run(LumbritServer.class, arguments);
+        Thread warmUp = new Thread(GradientNoise::warmUp, "warm-up");
+        warmUp.setDaemon(true);
+        warmUp.start();
     }
 }

@@ -48,12 +48,27 @@ public record Colour(double red, double green, double blue) {
     }
 
     private static double decode(int eightBit) {
-        double v = eightBit / 255.0;
+        return linear(eightBit / 255.0);
+    }
+
+    private static double linear(double v) {
         return v <= 0.04045 ? v / 12.92 : StrictMath.pow((v + 0.055) / 1.055, 2.4);
     }
 
+    /** Linear light from which on each of the 8-bit codes 1…255 holds: half a code below it. */
+    private static final double[] CODE_FROM = new double[256];
+
+    static {
+        for (int code = 1; code < 256; code++) {
+            CODE_FROM[code] = linear((code - 0.5) / 255);
+        }
+    }
+
     private static int encode(double linear) {
-        double v = linear <= 0.0031308 ? 12.92 * linear : 1.055 * StrictMath.pow(linear, 1 / 2.4) - 0.055;
-        return (int) (Smooth.clamp01(v) * 255 + 0.5);
+        int code = 0;
+        for (int bit = 128; bit > 0; bit >>= 1) {
+            code += linear >= CODE_FROM[code + bit] ? bit : 0;
+        }
+        return code;
     }
 }

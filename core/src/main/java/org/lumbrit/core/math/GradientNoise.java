@@ -5,7 +5,8 @@ package org.lumbrit.core.math;
  * SIGGRAPH 2002). The lattice hash is an integer mix of (seed, ix, iy, iz), so the pattern does not repeat.
  *
  * <p>Works on batches. Neighbouring samples of a batch often fall into the same lattice cell; its eight gradients are then
- * kept, which makes the cost of a smooth batch little more than its interpolation.
+ * kept, which makes the cost of a smooth batch little more than its interpolation. Where the virtual machine offers vectors,
+ * {@link NoiseLanes} computes the same bits several at a time.
  */
 public final class GradientNoise {
     /** Greatest possible absolute value of the raw sum with edge gradients in three dimensions. */
@@ -17,17 +18,56 @@ public final class GradientNoise {
         0, 0, -1, 1, 0, 0, 1, -1, 0, 0, -1, -1, 0
     };
 
-    private static final int PRIME_X = 0x27D4EB2F;
-    private static final int PRIME_Y = 0x165667B1;
-    private static final int PRIME_Z = 0x9E3779B1;
+    static final int PRIME_X = 0x27D4EB2F;
+    static final int PRIME_Y = 0x165667B1;
+    static final int PRIME_Z = 0x9E3779B1;
+
+    private static final boolean LANES =
+            ModuleLayer.boot().findModule("jdk.incubator.vector").isPresent();
+
+    private static final java.util.concurrent.atomic.AtomicBoolean WARM =
+            new java.util.concurrent.atomic.AtomicBoolean();
+    private static volatile boolean lanesAreFaster;
 
     private GradientNoise() {}
+
+    /**
+     * Readies the form of {@link #add} that uses the processor's vectors, where the program was started with the module
+     * {@code jdk.incubator.vector}: runs it until it is compiled and seen to be faster than the plain loop, some seconds at most.
+     * It changes no bit of any result, only the speed. A second call returns at once.
+     */
+    public static void warmUp() {
+        if (!LANES || !WARM.compareAndSet(false, true)) {
+            return;
+        }
+        int count = 512;
+        double[] places = new java.util.Random(1).doubles(count, -50, 50).toArray();
+        double[] sum = new double[count];
+        long end = System.nanoTime() + 6_000_000_000L;
+        int wins = 0;
+        while (wins < 20 && System.nanoTime() < end) {
+            long start = System.nanoTime();
+            NoiseLanes.add(1, places, places, places, count, 1, sum);
+            long middle = System.nanoTime();
+            addPlain(1, places, places, places, 0, count, 1, sum);
+            wins = middle - start < System.nanoTime() - middle ? wins + 1 : 0;
+        }
+        lanesAreFaster = wins >= 20;
+    }
 
     /**
      * Adds {@code weight · noise} of one octave to {@code sum[i]} for i in 0..count−1. Coordinates are in lattice cells.
      * The noise is divided by {@link #GREATEST}, so it lies within [−1, 1]; it is 0 at lattice points.
      */
     public static void add(int seed, double[] x, double[] y, double[] z, int count, double weight, double[] sum) {
+        if (lanesAreFaster) {
+            NoiseLanes.add(seed, x, y, z, count, weight, sum);
+        } else {
+            addPlain(seed, x, y, z, 0, count, weight, sum);
+        }
+    }
+
+    static void addPlain(int seed, double[] x, double[] y, double[] z, int from, int to, double weight, double[] sum) {
         double scale = weight / GREATEST;
         double[] g = EDGES;
         int cellX = 0;
@@ -42,7 +82,7 @@ public final class GradientNoise {
         int e6 = 0;
         int e7 = 0;
         boolean known = false;
-        for (int i = 0; i < count; i++) {
+        for (int i = from; i < to; i++) {
             double floorX = Math.floor(x[i]);
             double floorY = Math.floor(y[i]);
             double floorZ = Math.floor(z[i]);
@@ -104,7 +144,6 @@ public final class GradientNoise {
     private static int edge(int mixed) {
         int h = (mixed ^ mixed >>> 15) * 0x85EBCA6B;
         h = (h ^ h >>> 13) * 0xC2B2AE35;
-        h ^= h >>> 16;
-        return (int) (((h & 0xFFFFFFFFL) * 12) >>> 32) << 2;
+        return (int) (((h & 0xFFFFFFFFL) * 3) >>> 30) << 2;
     }
 }

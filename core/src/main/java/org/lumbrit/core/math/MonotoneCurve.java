@@ -10,6 +10,7 @@ public final class MonotoneCurve {
     private final double[] ys;
     private final double[] slopes;
     private final boolean straight;
+    private final double atStart;
 
     /** @param xs not falling, at least one point; @param ys as many values. */
     public MonotoneCurve(double[] xs, double[] ys) {
@@ -19,6 +20,11 @@ public final class MonotoneCurve {
         this.xs = xs.clone();
         this.ys = ys.clone();
         this.slopes = slopes(xs, ys);
+        int start = 0;
+        while (start + 1 < xs.length && xs[start + 1] == xs[0]) {
+            start++;
+        }
+        this.atStart = ys[start];
         this.straight = xs.length == 2 && xs[0] == 0 && xs[1] == 1 && ys[0] == 0 && ys[1] == 1;
     }
 
@@ -61,8 +67,8 @@ public final class MonotoneCurve {
         if (x >= xs[last]) {
             return ys[last];
         }
-        if (!(x >= xs[0])) {
-            return ys[0];
+        if (!(x > xs[0])) {
+            return x == xs[0] ? atStart : ys[0];
         }
         int low = 0;
         int high = last;

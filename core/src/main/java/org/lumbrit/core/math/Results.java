@@ -1,5 +1,6 @@
 package org.lumbrit.core.math;
 
+import java.util.Optional;
 import java.util.function.Function;
 
 /**
@@ -13,6 +14,9 @@ public interface Results {
      *     only in memory
      */
     <T> T get(String key, Cancel waiting, Function<Cancel, T> compute);
+
+    /** What is in memory under a key, without computing or reading anything. */
+    <T> Optional<T> held(String key);
 
     /** A result that knows how much memory it takes. */
     interface Weighted {

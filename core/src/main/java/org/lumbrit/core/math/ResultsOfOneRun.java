@@ -1,6 +1,7 @@
 package org.lumbrit.core.math;
 
 import java.util.Map;
+import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Function;
 
@@ -17,5 +18,11 @@ public final class ResultsOfOneRun implements Results {
             kept.put(key, known);
         }
         return known;
+    }
+
+    @Override
+    @SuppressWarnings("unchecked")
+    public <T> Optional<T> held(String key) {
+        return Optional.ofNullable((T) kept.get(key));
     }
 }

@@ -1,6 +1,7 @@
 package org.lumbrit.core.site;
 
 import java.util.List;
+import java.util.Optional;
 import org.lumbrit.core.cover.CoverLayer;
 import org.lumbrit.core.cover.CoverScatter;
 import org.lumbrit.core.cover.Plants;
@@ -85,7 +86,15 @@ public final class SiteEvaluation {
             return work.on(this);
         }
         String both = new KeyBuilder(key).add(samples.key()).key();
-        return results.get(both, cancel, shared -> work.on(sharing(shared)));
+        return results.get(both, cancel, shared -> known(key, samples).orElseGet(() -> work.on(sharing(shared))));
+    }
+
+    /** A sample's value never depends on the others, so what is kept for a larger batch serves those picked from it. */
+    private Optional<float[]> known(String key, Samples samples) {
+        return samples.origin()
+                .flatMap(origin -> results.<float[]>held(
+                                new KeyBuilder(key).add(origin.key()).key())
+                        .map(origin::of));
     }
 
     private void source(Falloff falloff, Samples samples, float[] out) {

@@ -1,5 +1,6 @@
 package org.lumbrit.core.surface;
 
+import java.util.Optional;
 import org.lumbrit.core.math.Results;
 
 /**
@@ -9,14 +10,44 @@ import org.lumbrit.core.math.Results;
  * @param x metres to the east; @param y metres up; @param z metres to the south
  * @param nx unit normal; @param ny unit normal; @param nz unit normal
  * @param id identity of the plant at each sample, or of the sample itself where there is no plant
+ * @param origin the batch these were picked from, whose kept values hold theirs
  */
-public record Samples(String key, double[] x, double[] y, double[] z, float[] nx, float[] ny, float[] nz, long[] id)
+public record Samples(
+        String key,
+        double[] x,
+        double[] y,
+        double[] z,
+        float[] nx,
+        float[] ny,
+        float[] nz,
+        long[] id,
+        Optional<Origin> origin)
         implements Results.Weighted {
 
     /** Key of samples that come once only: results on them are not kept. */
     public static final String NOT_KEPT = "";
 
+    /**
+     * A larger batch of which some samples were picked.
+     *
+     * @param key of the larger batch; @param indices of the picked ones in it
+     */
+    public record Origin(String key, int[] indices) {
+        /** The picked ones of values at the larger batch. */
+        public float[] of(float[] values) {
+            float[] picked = new float[indices.length];
+            for (int i = 0; i < picked.length; i++) {
+                picked[i] = values[indices[i]];
+            }
+            return picked;
+        }
+    }
+
     public static Samples allocate(String key, int count) {
+        return allocate(key, count, Optional.empty());
+    }
+
+    private static Samples allocate(String key, int count, Optional<Origin> origin) {
         return new Samples(
                 key,
                 new double[count],
@@ -25,12 +56,13 @@ public record Samples(String key, double[] x, double[] y, double[] z, float[] nx
                 new float[count],
                 new float[count],
                 new float[count],
-                new long[count]);
+                new long[count],
+                origin);
     }
 
     @Override
     public long bytes() {
-        return 44L * count();
+        return 44L * count() + origin.map(from -> 4L * from.indices.length).orElse(0L);
     }
 
     public int count() {
@@ -39,7 +71,7 @@ public record Samples(String key, double[] x, double[] y, double[] z, float[] nx
 
     /** The samples at the given indices, in that order. */
     public Samples pick(String newKey, int[] indices) {
-        Samples picked = allocate(newKey, indices.length);
+        Samples picked = allocate(newKey, indices.length, Optional.of(new Origin(key, indices)));
         for (int i = 0; i < indices.length; i++) {
             int from = indices[i];
             picked.x[i] = x[from];

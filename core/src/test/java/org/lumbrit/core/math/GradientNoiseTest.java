@@ -76,4 +76,25 @@ class GradientNoiseTest {
             assertThat(sum[i]).isEqualTo(noise(11, x[i], y[i], z[i]));
         }
     }
+
+    @Test
+    void theProcessorsVectorsGiveTheSameBits() {
+        Random random = new Random(8);
+        int n = 5003;
+        double[] x = random.doubles(n, -300, 300).toArray();
+        double[] y = random.doubles(n, -3e9, 3e9).toArray();
+        double[] z = random.doubles(n, -1, 1).toArray();
+        for (int i = 0; i < n; i += 7) {
+            x[i] = Math.rint(x[i]);
+            z[i] = i % 3 - 1;
+        }
+        y[1000] = 0x1p51;
+        y[2000] = -0x1.1p60;
+        x[2001] = -0.0;
+        double[] plain = new double[n];
+        double[] lanes = new double[n];
+        GradientNoise.addPlain(12, x, y, z, 0, n, 0.7, plain);
+        NoiseLanes.add(12, x, y, z, n, 0.7, lanes);
+        assertThat(lanes).isEqualTo(plain);
+    }
 }

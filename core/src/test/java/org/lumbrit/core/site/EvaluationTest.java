@@ -30,6 +30,11 @@ class EvaluationTest {
                 return compute.apply(shared);
             });
         }
+
+        @Override
+        public <T> java.util.Optional<T> held(String key) {
+            return kept.held(key);
+        }
     };
 
     private SiteEvaluation counted(Recipe recipe) {
@@ -157,5 +162,18 @@ class EvaluationTest {
                 assertThat(part[i]).isEqualTo(together[from + i]);
             }
         }
+    }
+
+    @Test
+    void pickedSamplesTakeTheValuesOfTheirBatchAndTheseAreTheirOwn() {
+        Recipe recipe = Sites.recipe(Sites.cover(1, 0.5));
+        Samples whole = GROUND.lattice(40).samples();
+        int[] few = {3, 1500, 77, 4};
+        float[] fresh = counted(recipe).falloff("flat", whole.pick("picked alone", few));
+        counted(recipe).falloff("flat", whole);
+        computed.clear();
+        float[] taken = counted(recipe).falloff("flat", whole.pick("picked later", few));
+        assertThat(taken).isEqualTo(fresh);
+        assertThat(computed).as("the gathered result only").hasSize(1);
     }
 }

@@ -118,11 +118,20 @@ class ViewApi {
         if (!accepted.contains("gzip")) {
             return answer.body(plain);
         }
-        byte[] packed = results.get(new KeyBuilder("gzip/1").add(key).key(), Cancel.NEVER, shared -> gzip(plain));
+        byte[] packed = results.get(new KeyBuilder("gzip/2").add(key).key(), Cancel.NEVER, shared -> packed(plain));
+        if (packed.length == 0) {
+            return answer.body(plain);
+        }
         return answer.header("Content-Encoding", "gzip").body(packed);
     }
 
-    /** Fast rather than small: it is done while somebody waits for a picture. */
+    /** Empty where packing would save less than a third: somebody waits for the picture, and packing takes longer than sending. */
+    private static byte[] packed(byte[] plain) {
+        byte[] start = java.util.Arrays.copyOfRange(plain, plain.length / 3, plain.length / 3 + plain.length / 16);
+        return start.length > 4096 && gzip(start).length > start.length * 2 / 3 ? new byte[0] : gzip(plain);
+    }
+
+    /** Fast rather than small. */
     private static byte[] gzip(byte[] plain) {
         ByteArrayOutputStream packed = new ByteArrayOutputStream(plain.length / 2 + 64);
         try (GZIPOutputStream out = new GZIPOutputStream(packed, 1 << 16) {

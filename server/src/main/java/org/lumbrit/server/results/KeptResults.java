@@ -91,6 +91,12 @@ public class KeptResults implements Results {
         }
     }
 
+    @Override
+    @SuppressWarnings("unchecked")
+    public <T> Optional<T> held(String key) {
+        return Optional.ofNullable((T) memory.getIfPresent(key));
+    }
+
     /** Computes in this thread; once its own caller is gone it goes on for the others. */
     private Object fly(String key, Flight flight, Cancel waiting, Function<Cancel, Object> compute) {
         Cancel shared = () -> flight.waiting.get() <= (waiting.cancelled() ? 1 : 0);
