@@ -19,6 +19,11 @@ public enum Combine {
         public double start() {
             return 1;
         }
+
+        @Override
+        public boolean decided(double weight) {
+            return weight == 0;
+        }
     },
     LOWEST {
         @Override
@@ -79,6 +84,11 @@ public enum Combine {
 
     /** The same for many: {@code weights[i]} becomes of(weights[i], responses[i]). */
     public abstract void fold(double[] weights, double[] responses, int count);
+
+    /** Whether no further drive can change the weight. */
+    public boolean decided(double weight) {
+        return false;
+    }
 
     /** The weight before the first drive, and of a drive that takes no effect. */
     public abstract double start();

@@ -7,7 +7,7 @@ import org.lumbrit.core.math.CurvePoint;
 import org.lumbrit.core.math.MonotoneCurve;
 
 /** A monotone cubic through points (Fritsch and Carlson 1980); it holds its ends and never overshoots. */
-@Kind(name = "curve", title = "Curve", help = "Redraws the value by a curve through points.")
+@Kind(name = "curve", version = 2, title = "Curve", help = "Redraws the value by a curve through points.")
 public record CurveStep(
         String id,
         boolean skipped,

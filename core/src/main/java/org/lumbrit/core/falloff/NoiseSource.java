@@ -11,7 +11,7 @@ import org.lumbrit.core.surface.Samples;
  * Gradient noise in the place's space, octaves normalised by Σ gainᵏ. The first octave is 0 at the lattice points, whole
  * multiples of the feature size; the others are shifted by a hashed offset so that their zeros do not fall together.
  */
-@Kind(name = "noise", title = "Noise", help = "Soft irregular patches of a chosen size.")
+@Kind(name = "noise", version = 2, title = "Noise", help = "Soft irregular patches of a chosen size.")
 public record NoiseSource(
         @Setting(
                 title = "feature size",

@@ -26,7 +26,7 @@ public final class Canonical {
     public static void write(KeyBuilder key, Record record, References references) {
         Kind kind = record.getClass().getAnnotation(Kind.class);
         key.add(kind == null ? record.getClass().getSimpleName() : kind.name() + "/" + kind.version());
-        for (RecordComponent component : record.getClass().getRecordComponents()) {
+        for (RecordComponent component : Kinds.components(record.getClass())) {
             if (LEFT_OUT.contains(component.getName())) {
                 continue;
             }

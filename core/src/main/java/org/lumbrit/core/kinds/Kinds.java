@@ -43,6 +43,18 @@ public final class Kinds {
         return kind;
     }
 
+    private static final ClassValue<RecordComponent[]> COMPONENTS = new ClassValue<>() {
+        @Override
+        protected RecordComponent[] computeValue(Class<?> type) {
+            return type.getRecordComponents();
+        }
+    };
+
+    /** The components of a record type, in order; read once, as looking annotations up is slow. The array must not be changed. */
+    public static RecordComponent[] components(Class<?> type) {
+        return COMPONENTS.get(type);
+    }
+
     public static Object value(Record record, RecordComponent component) {
         try {
             Method accessor = component.getAccessor();

@@ -8,7 +8,12 @@ package org.lumbrit.core.math;
 public final class MonotoneCurve {
     private final double[] xs;
     private final double[] ys;
-    private final double[] slopes;
+    /** The cubic of each gap in t = 0..1 across it; the constant is the value at its start. */
+    private final double[] linear;
+
+    private final double[] square;
+    private final double[] cube;
+    private final double[] perWidth;
     private final boolean straight;
     private final double atStart;
 
@@ -19,7 +24,20 @@ public final class MonotoneCurve {
         }
         this.xs = xs.clone();
         this.ys = ys.clone();
-        this.slopes = slopes(xs, ys);
+        double[] slopes = slopes(xs, ys);
+        int gaps = xs.length - 1;
+        this.linear = new double[gaps];
+        this.square = new double[gaps];
+        this.cube = new double[gaps];
+        this.perWidth = new double[gaps];
+        for (int i = 0; i < gaps; i++) {
+            double width = xs[i + 1] - xs[i];
+            double rise = ys[i + 1] - ys[i];
+            perWidth[i] = 1 / width;
+            linear[i] = width * slopes[i];
+            square[i] = 3 * rise - width * (2 * slopes[i] + slopes[i + 1]);
+            cube[i] = width * (slopes[i] + slopes[i + 1]) - 2 * rise;
+        }
         int start = 0;
         while (start + 1 < xs.length && xs[start + 1] == xs[0]) {
             start++;
@@ -80,14 +98,10 @@ public final class MonotoneCurve {
                 high = middle;
             }
         }
-        double width = xs[high] - xs[low];
-        double t = (x - xs[low]) / width;
-        double t2 = t * t;
-        double t3 = t2 * t;
-        double value = (2 * t3 - 3 * t2 + 1) * ys[low]
-                + (t3 - 2 * t2 + t) * width * slopes[low]
-                + (3 * t2 - 2 * t3) * ys[high]
-                + (t3 - t2) * width * slopes[high];
-        return Math.min(Math.max(value, Math.min(ys[low], ys[high])), Math.max(ys[low], ys[high]));
+        double t = (x - xs[low]) * perWidth[low];
+        double value = ys[low] + t * (linear[low] + t * (square[low] + t * cube[low]));
+        return ys[low] <= ys[high]
+                ? Math.min(Math.max(value, ys[low]), ys[high])
+                : Math.min(Math.max(value, ys[high]), ys[low]);
     }
 }

@@ -88,7 +88,7 @@ public final class RecipeCheck {
 
     /** Ranges, colours, curves and references, from what the records say about themselves. */
     private void settings(String path, Record record) {
-        for (RecordComponent component : record.getClass().getRecordComponents()) {
+        for (RecordComponent component : Kinds.components(record.getClass())) {
             String at = path.isEmpty() ? component.getName() : path + "." + component.getName();
             value(at, Kinds.value(record, component), component.getAnnotation(Setting.class));
         }

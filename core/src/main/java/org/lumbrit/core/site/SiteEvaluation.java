@@ -158,7 +158,7 @@ public final class SiteEvaluation {
             MonotoneCurve curve = curves.get(d);
             float[] value = values.get(d);
             for (int i = from; i < to; i++) {
-                responses[i - from] = curve.at(value[i]);
+                responses[i - from] = range.combine().decided(weights[i - from]) ? 0 : curve.at(value[i]);
             }
             range.combine().fold(weights, responses, weights.length);
         }

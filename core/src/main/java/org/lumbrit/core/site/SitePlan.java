@@ -75,7 +75,7 @@ public final class SitePlan {
 
     /** Content key of a property: its ends, and the results and curves of its drives. */
     public String propertyKey(Layer layer, String property) {
-        KeyBuilder key = new KeyBuilder("property/1");
+        KeyBuilder key = new KeyBuilder("property/2");
         Canonical.write(key, layer.properties().get(property), this::referenceKey);
         for (Drive drive : recipe.drivesOf(layer.id(), property)) {
             key.add(resultKey(drive.falloff()));

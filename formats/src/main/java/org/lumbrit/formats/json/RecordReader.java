@@ -139,7 +139,7 @@ final class RecordReader {
     }
 
     private Object array(JsonNode node, Class<?> type, String path) {
-        RecordComponent[] components = type.getRecordComponents();
+        RecordComponent[] components = Kinds.components(type);
         if (!node.isArray() || node.size() != components.length) {
             return say(path, "A list of " + components.length + " numbers belongs here, not " + shown(node) + ".");
         }
@@ -156,7 +156,7 @@ final class RecordReader {
         if (!node.isObject()) {
             return say(path, "An object { … } belongs here, not " + shown(node) + ".");
         }
-        RecordComponent[] components = type.getRecordComponents();
+        RecordComponent[] components = Kinds.components(type);
         Set<String> known = new TreeSet<>();
         Object[] values = new Object[components.length];
         boolean complete = true;
@@ -199,7 +199,7 @@ final class RecordReader {
         }
         boolean allByDefault = type.isRecord()
                 && !type.isAnnotationPresent(AsArray.class)
-                && java.util.Arrays.stream(type.getRecordComponents())
+                && java.util.Arrays.stream(Kinds.components(type))
                         .allMatch(each -> each.isAnnotationPresent(Setting.class)
                                 && !each.getAnnotation(Setting.class)
                                         .byDefault()
@@ -221,7 +221,7 @@ final class RecordReader {
 
     private Object construct(Class<?> type, Object[] values, String path) {
         try {
-            Class<?>[] types = java.util.Arrays.stream(type.getRecordComponents())
+            Class<?>[] types = java.util.Arrays.stream(Kinds.components(type))
                     .map(RecordComponent::getType)
                     .toArray(Class<?>[]::new);
             return type.getDeclaredConstructor(types).newInstance(values);

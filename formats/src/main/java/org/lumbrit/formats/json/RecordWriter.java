@@ -52,7 +52,7 @@ final class RecordWriter {
     private static JsonNode record(Record record) {
         if (record.getClass().isAnnotationPresent(AsArray.class)) {
             ArrayNode array = NODES.arrayNode();
-            for (RecordComponent component : record.getClass().getRecordComponents()) {
+            for (RecordComponent component : Kinds.components(record.getClass())) {
                 array.add(write(Kinds.value(record, component)));
             }
             return array;
@@ -62,7 +62,7 @@ final class RecordWriter {
         if (kind != null) {
             object.put("kind", kind.name());
         }
-        for (RecordComponent component : record.getClass().getRecordComponents()) {
+        for (RecordComponent component : Kinds.components(record.getClass())) {
             Object value = Kinds.value(record, component);
             if (value instanceof Optional<?> optional) {
                 optional.ifPresent(present -> object.set(component.getName(), write(present)));

@@ -48,6 +48,10 @@ class RevisionEntity {
         this.createdAt = Instant.now();
     }
 
+    Key key() {
+        return key;
+    }
+
     int number() {
         return key.number();
     }

@@ -1,5 +1,7 @@
 package org.lumbrit.server.storage;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import java.nio.charset.StandardCharsets;
 import java.time.Instant;
 import java.util.List;
@@ -24,6 +26,9 @@ public class SiteStore {
     private final Revisions revisions;
     private final Assets assets;
     private final ApplicationEventPublisher events;
+    /** A revision never changes, so it is read once while a slider moves. */
+    private final Cache<RevisionEntity.Key, Recipe> read =
+            Caffeine.newBuilder().maximumSize(64).build();
 
     SiteStore(Sites sites, Revisions revisions, Assets assets, ApplicationEventPublisher events) {
         this.sites = sites;
@@ -71,8 +76,8 @@ public class SiteStore {
                         new BadInputException("This site has no revision " + number + "; ask for the site again."));
     }
 
-    private static Recipe recipe(RevisionEntity revision) {
-        return RecipeJson.read(revision.recipe().getBytes(StandardCharsets.UTF_8));
+    private Recipe recipe(RevisionEntity revision) {
+        return read.get(revision.key(), key -> RecipeJson.read(revision.recipe().getBytes(StandardCharsets.UTF_8)));
     }
 
     private SiteEntity present(UUID id) {
