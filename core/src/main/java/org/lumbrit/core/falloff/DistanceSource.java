@@ -5,22 +5,28 @@ import org.lumbrit.core.kinds.Kind;
 import org.lumbrit.core.kinds.Refers;
 import org.lumbrit.core.kinds.Setting;
 import org.lumbrit.core.math.Smooth;
+import org.lumbrit.core.surface.AreaPlace;
 import org.lumbrit.core.surface.Samples;
 import org.lumbrit.core.surface.SegmentTree;
 
-/** 1 − clamp01((distance − near)/(far − near)), the distance exact to a point or to the segments of a path. */
+/** 1 − clamp01((distance − near)/(far − near)), the distance exact to a point or to the segments of a path or an area's edge. */
 @Kind(
         name = "distance",
+        version = 2,
         title = "Nearness",
-        help = "1 within the near distance of a point or path, 0 from the far distance on.")
+        help = "1 within the near distance of a point, path or area, 0 from the far distance on.")
 public record DistanceSource(
-        @Setting(title = "to", refers = Refers.PLACE, onCard = false, help = "The point or path it is measured from")
+        @Setting(
+                title = "to",
+                refers = Refers.PLACE,
+                onCard = false,
+                help = "The point, path or area it is measured from")
         String place,
 
         @Setting(
                 title = "near",
                 unit = "m",
-                min = 0,
+                min = -20000,
                 max = 20000,
                 slider = {0, 60},
                 byDefault = "0")
@@ -29,7 +35,7 @@ public record DistanceSource(
         @Setting(
                 title = "far",
                 unit = "m",
-                min = 0,
+                min = -20000,
                 max = 20000,
                 slider = {0, 60},
                 byDefault = "10")
@@ -40,7 +46,14 @@ public record DistanceSource(
                 byDefault = "space",
                 onCard = false,
                 help = "Straight through the air, or in plan, as if seen from above")
-        Across measured)
+        Across measured,
+
+        @Setting(
+                title = "area",
+                byDefault = "edge",
+                onCard = false,
+                help = "For an area: to its edge from both sides, nothing within it, or less than nothing within it")
+        Within within)
         implements Source {
 
     /** Whether heights count. */
@@ -49,16 +62,25 @@ public record DistanceSource(
         PLAN
     }
 
+    public DistanceSource(String place, double near, double far, Across measured) {
+        this(place, near, far, measured, Within.EDGE);
+    }
+
     private record To(
-            @Setting(title = "to", refers = Refers.PLACE) String place, Across measured) {}
+            @Setting(title = "to", refers = Refers.PLACE) String place, Across measured, Within within) {}
 
     @Override
     public Optional<Measurement> measurement() {
         boolean plan = measured == Across.PLAN;
-        return Optional.of(new Measurement(new To(place, measured), (scene, samples, from, to, out) -> {
+        return Optional.of(new Measurement(new To(place, measured, within), (scene, samples, from, to, out) -> {
             SegmentTree tree = scene.tree(place, plan);
+            Optional<AreaPlace> area = scene.area(place);
             for (int i = from; i < to; i++) {
-                out[i] = (float) tree.distance(samples.x()[i], plan ? 0 : samples.y()[i], samples.z()[i]);
+                double x = samples.x()[i];
+                double z = samples.z()[i];
+                double distance = tree.distance(x, plan ? 0 : samples.y()[i], z);
+                out[i] = (float)
+                        (area.isPresent() ? within.of(distance, area.get().contains(x, z)) : distance);
             }
         }));
     }
@@ -77,6 +99,6 @@ public record DistanceSource(
 
     @Override
     public String reading(Scene scene, Samples samples, float[] distance, int index) {
-        return Readings.metres(distance[index]) + " away";
+        return Readings.away(distance[index]);
     }
 }

@@ -5,7 +5,9 @@ public enum Domain {
     /** Everywhere on the surfaces. */
     PLACE,
     /** One value a plant. */
-    PLANT;
+    PLANT,
+    /** From foot to tip of each plant. */
+    ALONG;
 
     public Domain finest(Domain other) {
         return ordinal() >= other.ordinal() ? this : other;

@@ -5,17 +5,50 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import org.lumbrit.core.kinds.Refers;
+import org.lumbrit.core.kinds.Setting;
 
 /** A named value over space: a source and the steps that reshape it, in order. */
-public record Falloff(String id, String name, Source source, List<Step> steps) {
+public record Falloff(String id, String name, Source source, List<Step> steps, List<Limit> limits) {
     public Falloff {
+        Set<String> present = new LinkedHashSet<>();
+        steps.forEach(step -> present.add(step.id()));
         steps = List.copyOf(steps);
+        limits = limits.stream().filter(limit -> present.contains(limit.step())).toList();
+    }
+
+    public Falloff(String id, String name, Source source, List<Step> steps) {
+        this(id, name, source, steps, List.of());
+    }
+
+    /** Where another falloff is 0 the step changes nothing, where it is 1 all: v + w·(step(v) − v). */
+    public record Limit(
+            String step,
+
+            @Setting(title = "limited by", refers = Refers.FALLOFF)
+            String by) {}
+
+    /** The falloff that limits a step. */
+    public Optional<String> limitOf(String stepId) {
+        return limits.stream()
+                .filter(limit -> limit.step().equals(stepId))
+                .map(Limit::by)
+                .findFirst();
+    }
+
+    /** The same with a step limited by another falloff, or by none. */
+    public Falloff limited(String stepId, Optional<String> by) {
+        List<Limit> changed = new ArrayList<>(limits);
+        changed.removeIf(limit -> limit.step().equals(stepId));
+        by.ifPresent(other -> changed.add(new Limit(stepId, other)));
+        return new Falloff(id, name, source, steps, changed);
     }
 
     /** The falloffs that steps of this one combine with, skipped steps included. */
     public Set<String> uses() {
         Set<String> ids = new LinkedHashSet<>();
         steps.forEach(step -> step.other().ifPresent(ids::add));
+        limits.forEach(limit -> ids.add(limit.by()));
         return ids;
     }
 
@@ -24,15 +57,25 @@ public record Falloff(String id, String name, Source source, List<Step> steps) {
     }
 
     public Falloff withSteps(List<Step> newSteps) {
-        return new Falloff(id, name, source, newSteps);
+        return new Falloff(id, name, source, newSteps, limits);
     }
 
     public Falloff withSource(Source newSource) {
-        return new Falloff(id, name, newSource, steps);
+        return new Falloff(id, name, newSource, steps, limits);
     }
 
     public Falloff renamed(String newName) {
-        return new Falloff(id, newName, source, steps);
+        return new Falloff(id, newName, source, steps, limits);
+    }
+
+    /** The same without limits by a falloff. */
+    public Falloff withoutLimitsBy(String by) {
+        return new Falloff(
+                id,
+                name,
+                source,
+                steps,
+                limits.stream().filter(limit -> !limit.by().equals(by)).toList());
     }
 
     /** The same with one step taken out. */

@@ -5,8 +5,11 @@ import org.lumbrit.core.kinds.Setting;
 import org.lumbrit.core.math.Smooth;
 import org.lumbrit.core.surface.Samples;
 
-/** clamp01((y − low)/(high − low)); where low = high it is a step. High below low runs backwards. */
-@Kind(name = "height", title = "Height", help = "Rises from 0 at the low level to 1 at the high level.")
+/**
+ * clamp01((p·d − low)/(high − low)) along a unit direction d, up unless chosen; where low = high it is a step. High below low
+ * runs backwards. In the ground's own space 0 and 1 are the exact least and greatest p·d of its nodes.
+ */
+@Kind(name = "height", version = 2, title = "Height", help = "Rises from 0 at the low level to 1 at the high level.")
 public record HeightSource(
         @Setting(
                 title = "low",
@@ -24,23 +27,69 @@ public record HeightSource(
                 max = 9000,
                 slider = {-20, 80},
                 byDefault = "10")
-        double high)
+        double high,
+
+        @Setting(
+                title = "heading",
+                unit = "°",
+                min = -360,
+                max = 360,
+                slider = {0, 360},
+                byDefault = "0",
+                onCard = false,
+                help = "Which way the direction leans that it is measured along: 0 is north (−z), 90 is east (+x)")
+        double heading,
+
+        @Setting(
+                title = "elevation",
+                unit = "°",
+                min = -90,
+                max = 90,
+                byDefault = "90",
+                onCard = false,
+                help = "How steeply that direction rises: 90 is straight up, 0 is level")
+        double elevation,
+
+        @Setting(
+                title = "space",
+                byDefault = "place",
+                onCard = false,
+                help = "Levels in metres, or from 0 at the lowest to 1 at the highest point of the thing itself")
+        Space space)
         implements Source {
+
+    public HeightSource(double low, double high) {
+        this(low, high, 0, 90, Space.PLACE);
+    }
 
     @Override
     public void evaluate(Scene scene, Samples samples, float[] measured, int from, int to, float[] out) {
+        double[] d = Headings.direction(heading, elevation);
+        double[] ends = ends(scene, d);
         for (int i = from; i < to; i++) {
-            out[i] = (float) Smooth.ramp(low, high, samples.y()[i]);
+            double level = samples.x()[i] * d[0] + samples.y()[i] * d[1] + samples.z()[i] * d[2];
+            out[i] = (float) Smooth.ramp(ends[0], ends[1], level);
         }
+    }
+
+    private double[] ends(Scene scene, double[] d) {
+        if (space == Space.PLACE) {
+            return new double[] {low, high};
+        }
+        double[] extent = scene.ground().extentAlong(d[0], d[1], d[2]);
+        double range = extent[1] - extent[0];
+        return new double[] {extent[0] + low * range, extent[0] + high * range};
     }
 
     @Override
     public String title(Names names) {
-        return "Height";
+        return elevation == 90 ? "Height" : "Height toward " + Readings.degrees(heading);
     }
 
     @Override
     public String reading(Scene scene, Samples samples, float[] measured, int index) {
-        return "at " + Readings.metres(samples.y()[index]);
+        double[] d = Headings.direction(heading, elevation);
+        return "at "
+                + Readings.metres(samples.x()[index] * d[0] + samples.y()[index] * d[1] + samples.z()[index] * d[2]);
     }
 }

@@ -1,17 +1,21 @@
 package org.lumbrit.core.falloff;
 
+import java.util.Optional;
 import org.lumbrit.core.kinds.Kind;
 import org.lumbrit.core.kinds.Setting;
-import org.lumbrit.core.math.Decimal;
 import org.lumbrit.core.math.GradientNoise;
 import org.lumbrit.core.math.Hash;
+import org.lumbrit.core.math.SimplexNoise;
+import org.lumbrit.core.math.WrappedNoise;
 import org.lumbrit.core.surface.Samples;
 
 /**
- * Gradient noise in the place's space, octaves normalised by Σ gainᵏ. The first octave is 0 at the lattice points, whole
- * multiples of the feature size; the others are shifted by a hashed offset so that their zeros do not fall together.
+ * Gradient or simplex noise, octaves normalised by Σ gainᵏ. The first octave is 0 at the lattice points, whole multiples of the
+ * feature size; the others are shifted by a hashed offset so that their zeros do not fall together. Ridged is 1 − 2|n| and
+ * billow 2|n| − 1 of each octave. A pattern may be warped, travel, and churn along a fourth axis; with a loop, both come back
+ * exactly where the way, or the turn, is a whole number of cells.
  */
-@Kind(name = "noise", version = 2, title = "Noise", help = "Soft irregular patches of a chosen size.")
+@Kind(name = "noise", version = 3, title = "Noise", help = "Soft irregular patches of a chosen size.")
 public record NoiseSource(
         @Setting(
                 title = "feature size",
@@ -93,7 +97,72 @@ public record NoiseSource(
                 slider = {0, 100},
                 byDefault = "1",
                 onCard = false)
-        int seed)
+        int seed,
+
+        @Setting(
+                title = "lattice",
+                byDefault = "gradient",
+                onCard = false,
+                help = "Cubes, or simplices without main directions")
+        Basis basis,
+
+        @Setting(
+                title = "shape",
+                byDefault = "plain",
+                onCard = false,
+                help = "Plain hills, ridged crests, or billows with sharp valleys")
+        Shape shape,
+
+        @Setting(
+                title = "warp",
+                unit = "m",
+                min = 0,
+                max = 10000,
+                slider = {0, 10},
+                byDefault = "0",
+                onCard = false,
+                help = "How far the pattern is pushed about by a noise of the same feature size")
+        double warp,
+
+        @Setting(
+                title = "travel",
+                unit = "m/s",
+                min = -1000,
+                max = 1000,
+                slider = {0, 5},
+                byDefault = "0",
+                onCard = false,
+                help = "How fast the pattern moves over the ground")
+        double travel,
+
+        @Setting(
+                title = "heading",
+                unit = "°",
+                min = -360,
+                max = 360,
+                slider = {0, 360},
+                byDefault = "90",
+                onCard = false,
+                help = "The way it goes: 0 is north (−z), 90 is east (+x)")
+        double heading,
+
+        @Setting(
+                title = "churn",
+                unit = "/s",
+                min = 0,
+                max = 100,
+                slider = {0, 2},
+                byDefault = "0",
+                onCard = false,
+                help = "How often a second the pattern becomes another one on the spot")
+        double churn,
+
+        @Setting(
+                title = "space",
+                byDefault = "place",
+                onCard = false,
+                help = "Sizes in metres, or as parts of the longest side of the thing itself")
+        Space space)
         implements Source {
 
     /** Where the values lie. */
@@ -102,54 +171,228 @@ public record NoiseSource(
         MINUS_ONE_TO_ONE
     }
 
+    /** The lattice of the noise. */
+    public enum Basis {
+        GRADIENT,
+        SIMPLEX
+    }
+
+    /** What becomes of each octave. */
+    public enum Shape {
+        PLAIN,
+        RIDGED,
+        BILLOW
+    }
+
     private static final int BLOCK = 512;
+
+    /** Noise at rest, from cubes, plain. */
+    public NoiseSource(
+            double featureSize,
+            int octaves,
+            double gain,
+            double lacunarity,
+            double stretchX,
+            double stretchY,
+            double stretchZ,
+            Range range,
+            int seed) {
+        this(
+                featureSize,
+                octaves,
+                gain,
+                lacunarity,
+                stretchX,
+                stretchY,
+                stretchZ,
+                range,
+                seed,
+                Basis.GRADIENT,
+                Shape.PLAIN,
+                0,
+                0,
+                90,
+                0,
+                Space.PLACE);
+    }
+
+    @Override
+    public boolean readsTime() {
+        return travel != 0 || churn != 0;
+    }
+
+    @Override
+    public Optional<Loop> loop(double seconds) {
+        if (!readsTime()) {
+            return Optional.empty();
+        }
+        double way = Math.abs(travel) * seconds / (featureSize * stretchX);
+        return Optional.of(new Loop(travel == 0 ? 0 : way, churn * seconds, basis == Basis.GRADIENT && wholeOctaves()));
+    }
+
+    private boolean wholeOctaves() {
+        return octaves == 1 || lacunarity == Math.rint(lacunarity);
+    }
+
+    @Override
+    public Source fitted(double seconds) {
+        Loop loop = loop(seconds).orElse(new Loop(0, 0, true));
+        double size = loop.cells() == 0 ? featureSize : featureSize * loop.cells() / loop.nearestCells();
+        double turns = loop.turns() == 0 ? churn : loop.nearestTurns() / seconds;
+        return with(size, wholeOctaves() ? lacunarity : Math.rint(lacunarity), Basis.GRADIENT, turns);
+    }
+
+    private NoiseSource with(double newSize, double newLacunarity, Basis newBasis, double newChurn) {
+        return new NoiseSource(
+                newSize,
+                octaves,
+                gain,
+                newLacunarity,
+                stretchX,
+                stretchY,
+                stretchZ,
+                range,
+                seed,
+                newBasis,
+                shape,
+                warp,
+                travel,
+                heading,
+                newChurn,
+                space);
+    }
 
     @Override
     public void evaluate(Scene scene, Samples samples, float[] measured, int from, int to, float[] out) {
-        double[] x = new double[BLOCK];
-        double[] y = new double[BLOCK];
-        double[] z = new double[BLOCK];
-        double[] sum = new double[BLOCK];
-        for (int start = from; start < to; start += BLOCK) {
-            int count = Math.min(BLOCK, to - start);
+        new Block(scene, samples).run(from, to, out);
+    }
+
+    /** Evaluates block after block. */
+    private final class Block {
+        private final Scene scene;
+        private final Samples samples;
+        private final PatternFrame frame = new PatternFrame(travel, heading, space);
+        private final double time;
+        private final boolean repeats;
+        private final double[] px = new double[BLOCK];
+        private final double[] py = new double[BLOCK];
+        private final double[] pz = new double[BLOCK];
+        private final double[] x = new double[BLOCK];
+        private final double[] y = new double[BLOCK];
+        private final double[] z = new double[BLOCK];
+        private final double[] octave = new double[BLOCK];
+        private final double[] sum = new double[BLOCK];
+
+        Block(Scene scene, Samples samples) {
+            this.scene = scene;
+            this.samples = samples;
+            Optional<Loop> loop = scene.loop() > 0 ? loop(scene.loop()) : Optional.empty();
+            this.repeats = loop.isPresent() && loop.get().exact();
+            double loops = repeats ? Math.floor(scene.time() / scene.loop()) : 0;
+            this.time = scene.time() - loops * scene.loop();
+        }
+
+        void run(int from, int to, float[] out) {
+            for (int start = from; start < to; start += BLOCK) {
+                int count = Math.min(BLOCK, to - start);
+                frame.coordinates(scene, time, samples, start, count, px, py, pz);
+                if (warp > 0) {
+                    push(count);
+                }
+                double total = octaves(count);
+                for (int i = 0; i < count; i++) {
+                    double v = Math.max(-1, Math.min(1, sum[i] / total));
+                    out[start + i] = (float) (range == Range.ZERO_TO_ONE ? (1 + v) / 2 : v);
+                }
+            }
+        }
+
+        private double octaves(int count) {
             java.util.Arrays.fill(sum, 0);
             double total = 0;
             double weight = 1;
             double size = featureSize;
-            for (int octave = 0; octave < octaves; octave++) {
-                long hash = Hash.of(seed, octave);
-                scale(samples.x(), start, count, size * stretchX, offset(octave, hash, 0), x);
-                scale(samples.y(), start, count, size * stretchY, offset(octave, hash, 1), y);
-                scale(samples.z(), start, count, size * stretchZ, offset(octave, hash, 2), z);
-                GradientNoise.add((int) hash, x, y, z, count, weight, sum);
+            for (int o = 0; o < octaves; o++) {
+                long hash = Hash.of(seed, o);
+                boolean first = o == 0;
+                scale(px, count, size * stretchX, first ? 0 : Hash.unit(Hash.of(hash, 0)), x);
+                scale(py, count, size * stretchY, first ? 0 : Hash.unit(Hash.of(hash, 1)), y);
+                scale(pz, count, size * stretchZ, first ? 0 : Hash.unit(Hash.of(hash, 2)), z);
+                if (shape == Shape.PLAIN) {
+                    noise((int) hash, size, count, weight, sum);
+                } else {
+                    java.util.Arrays.fill(octave, 0);
+                    noise((int) hash, size, count, 1, octave);
+                    fold(count, weight);
+                }
                 total += weight;
                 weight *= gain;
                 size /= lacunarity;
             }
+            return total;
+        }
+
+        private void fold(int count, double weight) {
+            double sign = shape == Shape.RIDGED ? -1 : 1;
             for (int i = 0; i < count; i++) {
-                double v = sum[i] / total;
-                out[start + i] = (float) (range == Range.ZERO_TO_ONE ? (1 + v) / 2 : v);
+                sum[i] += weight * sign * (2 * Math.abs(octave[i]) - 1);
+            }
+        }
+
+        /** Pushes every place by three noises of the first octave's size. */
+        private void push(int count) {
+            double[][] axes = {px, py, pz};
+            double[][] pushed = new double[3][BLOCK];
+            for (int axis = 0; axis < 3; axis++) {
+                long hash = Hash.of(seed, 1000 + axis);
+                scale(px, count, featureSize * stretchX, Hash.unit(Hash.of(hash, 0)), x);
+                scale(py, count, featureSize * stretchY, Hash.unit(Hash.of(hash, 1)), y);
+                scale(pz, count, featureSize * stretchZ, Hash.unit(Hash.of(hash, 2)), z);
+                noise((int) hash, featureSize, count, warp, pushed[axis]);
+            }
+            for (int axis = 0; axis < 3; axis++) {
+                for (int i = 0; i < count; i++) {
+                    axes[axis][i] += pushed[axis][i];
+                }
+            }
+        }
+
+        private void noise(int octaveSeed, double size, int count, double weight, double[] into) {
+            if (basis == Basis.SIMPLEX) {
+                for (int i = 0; i < count; i++) {
+                    into[i] += weight * SimplexNoise.at(octaveSeed, x[i], y[i], z[i]);
+                }
+                return;
+            }
+            int periodX = repeats ? frame.period(scene.loop(), size * stretchX) : 0;
+            if (churn > 0) {
+                int periodW = repeats ? PatternFrame.whole(churn * scene.loop()) : 0;
+                double w = churn * time;
+                // two patterns half a cell apart in time, as one alone is fainter in the middle of its cells
+                WrappedNoise.addInFour(octaveSeed, periodX, periodW, x, y, z, w, count, weight / 2, into);
+                WrappedNoise.addInFour(~octaveSeed, periodX, periodW, x, y, z, w + 0.5, count, weight / 2, into);
+            } else if (periodX > 0) {
+                WrappedNoise.add(octaveSeed, periodX, x, y, z, count, weight, into);
+            } else {
+                GradientNoise.add(octaveSeed, x, y, z, count, weight, into);
             }
         }
     }
 
-    private static double offset(int octave, long hash, int axis) {
-        return octave == 0 ? 0 : Hash.unit(Hash.of(hash, axis));
-    }
-
-    private static void scale(double[] from, int start, int count, double size, double offset, double[] to) {
+    private static void scale(double[] from, int count, double size, double offset, double[] to) {
         for (int i = 0; i < count; i++) {
-            to[i] = from[start + i] / size + offset;
+            to[i] = from[i] / size + offset;
         }
     }
 
     @Override
     public String title(Names names) {
-        return "Noise of " + Readings.metres(featureSize);
+        String what = shape == Shape.PLAIN ? "Noise" : shape == Shape.RIDGED ? "Ridged noise" : "Billow";
+        return what + " of " + Readings.metres(featureSize);
     }
 
     @Override
     public String reading(Scene scene, Samples samples, float[] measured, int index) {
-        return "pattern of " + Decimal.write(featureSize, 2) + " m";
+        return "pattern of " + Readings.metres(featureSize);
     }
 }

@@ -11,6 +11,11 @@ public final class Readings {
         return Math.abs(metres) < 1 ? Decimal.write(metres * 100, 0) + " cm" : Decimal.write(metres, 1) + " m";
     }
 
+    /** A distance, or how far inside. */
+    public static String away(double metres) {
+        return metres < 0 ? metres(-metres) + " inside" : metres(metres) + " away";
+    }
+
     public static String degrees(double degrees) {
         return Decimal.write(degrees, 0) + "°";
     }

@@ -8,14 +8,51 @@ import org.lumbrit.core.surface.Samples;
  * its checks and its place in the schema come from the annotations on the record.
  */
 public sealed interface Source
-        permits HeightSource, FacingSource, SlopeSource, DistanceSource, NoiseSource, RandomSource {
+        permits HeightSource,
+                FacingSource,
+                SlopeSource,
+                DistanceSource,
+                ShoreSource,
+                PlantsNearSource,
+                NoiseSource,
+                CellularSource,
+                BandsSource,
+                PictureSource,
+                BrushSource,
+                SkySource,
+                SunlitSource,
+                RandomSource,
+                AlongSource,
+                LayerResultSource,
+                ClockSource {
 
     default Domain domain() {
         return Domain.PLACE;
     }
 
+    /** Whether the value changes with time. */
     default boolean readsTime() {
         return false;
+    }
+
+    /** Whether the value depends on the water's level. */
+    default boolean readsWater() {
+        return false;
+    }
+
+    /** The layer whose plants or results are read, where one is. */
+    default Optional<String> layerRead() {
+        return Optional.empty();
+    }
+
+    /** How it fits a loop of so many seconds; none where nothing moves. */
+    default Optional<Loop> loop(double seconds) {
+        return Optional.empty();
+    }
+
+    /** The nearest source that comes back exactly after a loop of so many seconds. */
+    default Source fitted(double seconds) {
+        return this;
     }
 
     /** The costly part, where there is one worth keeping on its own. */

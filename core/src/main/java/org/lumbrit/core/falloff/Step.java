@@ -18,7 +18,11 @@ public sealed interface Step
                 AddStep,
                 SubtractStep,
                 LowestStep,
-                HighestStep {
+                HighestStep,
+                AverageStep,
+                ScreenStep,
+                TerraceStep,
+                GridStep {
 
     String id();
 

@@ -33,7 +33,7 @@ public final class Canonical {
             Setting setting = component.getAnnotation(Setting.class);
             Object value = Kinds.value(record, component);
             key.add(component.getName());
-            if (setting != null && (setting.refers() == Refers.FALLOFF || setting.refers() == Refers.PLACE)) {
+            if (setting != null && setting.refers().isReference()) {
                 key.add(references.keyOf(setting.refers(), (String) value));
             } else {
                 write(key, value, references);

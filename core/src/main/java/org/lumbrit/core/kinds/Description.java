@@ -16,7 +16,7 @@ public record Description(String name, String title, String help, List<SettingDe
     /**
      * One setting.
      *
-     * @param type number, whole, switch, choice, curve, points, falloff, place, colour or text
+     * @param type number, whole, switch, choice, curve, list, falloff, place, layer, picture, colour or text
      * @param byDefault as it would stand in the recipe, "" where there is none
      * @param choices the words of a choice, empty for the others
      */
@@ -53,7 +53,7 @@ public record Description(String name, String title, String help, List<SettingDe
                 component.getName(),
                 setting.title(),
                 setting.help(),
-                typeOf(type, setting),
+                typeOf(component, setting),
                 setting.unit(),
                 setting.min(),
                 setting.max(),
@@ -64,7 +64,8 @@ public record Description(String name, String title, String help, List<SettingDe
                 setting.onCard());
     }
 
-    private static String typeOf(Class<?> type, Setting setting) {
+    private static String typeOf(RecordComponent component, Setting setting) {
+        Class<?> type = component.getType();
         if (type == double.class) {
             return "number";
         }
@@ -78,11 +79,13 @@ public record Description(String name, String title, String help, List<SettingDe
             return "choice";
         }
         if (type == List.class) {
-            return "curve";
+            return component.getGenericType().getTypeName().contains("CurvePoint") ? "curve" : "list";
         }
         return switch (setting.refers()) {
             case FALLOFF -> "falloff";
             case PLACE -> "place";
+            case LAYER -> "layer";
+            case PICTURE -> "picture";
             case COLOUR -> "colour";
             case NOTHING -> "text";
         };

@@ -5,6 +5,14 @@ public enum Refers {
     NOTHING,
     FALLOFF,
     PLACE,
+    LAYER,
+    /** A picture that lies beside the recipe, by its file name. */
+    PICTURE,
     /** Not a reference: "#rrggbb". */
-    COLOUR
+    COLOUR;
+
+    /** Whether the text names something else, so that what it names counts and not the text. */
+    public boolean isReference() {
+        return this != NOTHING && this != COLOUR;
+    }
 }

@@ -136,6 +136,12 @@ public final class GradientNoise {
         }
     }
 
+    /** The scalar product of the gradient at a lattice point and the way from there. */
+    static double product(int seed, long ix, long iy, long iz, double dx, double dy, double dz) {
+        int e = edge(seed ^ (int) ix * PRIME_X ^ (int) iy * PRIME_Y ^ (int) iz * PRIME_Z);
+        return EDGES[e] * dx + EDGES[e + 1] * dy + EDGES[e + 2] * dz;
+    }
+
     private static double fade(double t) {
         return t * t * t * (t * (t * 6 - 15) + 10);
     }

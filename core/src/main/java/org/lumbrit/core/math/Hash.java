@@ -25,6 +25,16 @@ public final class Hash {
         return mix(of(seed, what) + where * GOLDEN);
     }
 
+    /** Of a lattice point in three dimensions. */
+    public static long of(long seed, long ix, long iy, long iz) {
+        return mix(mix(seed + GOLDEN) ^ (ix * GOLDEN + iy * 0xC2B2AE3D27D4EB4FL + iz * 0x165667B19E3779F9L));
+    }
+
+    /** A whole number from 0 to limit−1 at a lattice point. */
+    static int below(int limit, long seed, long ix, long iy, long iz) {
+        return (int) ((of(seed, ix, iy, iz) >>> 32) * limit >>> 32);
+    }
+
     /** A value in [0, 1) from the upper 53 bits. */
     public static double unit(long hash) {
         return (hash >>> 11) * 0x1p-53;

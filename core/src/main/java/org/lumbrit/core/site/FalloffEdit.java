@@ -50,8 +50,9 @@ public sealed interface FalloffEdit extends Edit {
             List<Falloff> kept = recipe.falloffs().stream()
                     .filter(each -> !each.id().equals(falloff))
                     .map(each -> each.withSteps(each.steps().stream()
-                            .filter(step -> !step.other().equals(Optional.of(falloff)))
-                            .toList()))
+                                    .filter(step -> !step.other().equals(Optional.of(falloff)))
+                                    .toList())
+                            .withoutLimitsBy(falloff))
                     .toList();
             return recipe.withFalloffs(kept)
                     .withDrives(recipe.drives().stream()
@@ -204,6 +205,29 @@ public sealed interface FalloffEdit extends Edit {
                             .flatMap(each -> each.step(step))
                             .map(FalloffEdit::title)
                             .orElse("a step");
+        }
+    }
+
+    @Kind(name = "limit-step", title = "Limit step", help = "Lets another falloff say where a step acts.")
+    record LimitStep(String falloff, String step, Optional<String> by) implements FalloffEdit {
+        @Override
+        public Recipe apply(Recipe recipe) {
+            return recipe.changeFalloff(falloff, each -> {
+                require(each, step);
+                return each.limited(step, by);
+            });
+        }
+
+        @Override
+        public Object touches(Recipe recipe) {
+            return recipe.falloff(falloff).map(each -> each.limitOf(step));
+        }
+
+        @Override
+        public String summary(Recipe recipe) {
+            return nameIn(recipe, falloff) + ": "
+                    + by.map(other -> "a step limited by " + nameIn(recipe, other))
+                            .orElse("a step not limited any more");
         }
     }
 

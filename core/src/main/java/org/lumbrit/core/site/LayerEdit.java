@@ -2,9 +2,11 @@ package org.lumbrit.core.site;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import org.lumbrit.core.drive.Drive;
 import org.lumbrit.core.drive.Layer;
 import org.lumbrit.core.drive.PropertyRange;
+import org.lumbrit.core.falloff.Falloff;
 import org.lumbrit.core.kinds.Kind;
 
 /** Changes of layers and their properties. */
@@ -47,14 +49,23 @@ public sealed interface LayerEdit extends Edit {
         }
     }
 
-    @Kind(name = "remove-layer", title = "Remove layer", help = "Takes its drives along.")
+    @Kind(
+            name = "remove-layer",
+            title = "Remove layer",
+            help = "Takes its drives along, and the falloffs that read it.")
     record Remove(String layer) implements LayerEdit {
         @Override
         public Recipe apply(Recipe recipe) {
-            return recipe.withLayers(recipe.layers().stream()
+            Recipe without = recipe;
+            for (Falloff falloff : recipe.falloffs()) {
+                if (falloff.source().layerRead().equals(Optional.of(layer))) {
+                    without = new FalloffEdit.Remove(falloff.id()).apply(without);
+                }
+            }
+            return without.withLayers(without.layers().stream()
                             .filter(each -> !each.id().equals(layer))
                             .toList())
-                    .withDrives(recipe.drives().stream()
+                    .withDrives(without.drives().stream()
                             .filter(drive -> !drive.layer().equals(layer))
                             .toList());
         }

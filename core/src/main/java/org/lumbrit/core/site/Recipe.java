@@ -10,7 +10,6 @@ import org.lumbrit.core.drive.Drive;
 import org.lumbrit.core.drive.Layer;
 import org.lumbrit.core.falloff.Falloff;
 import org.lumbrit.core.falloff.Names;
-import org.lumbrit.core.kinds.Refers;
 import org.lumbrit.core.kinds.Setting;
 import org.lumbrit.core.surface.Place;
 
@@ -54,11 +53,14 @@ public record Recipe(
         return byId;
     }
 
-    /** Names of places and falloffs; an id that is not there stands for itself. */
+    /** Names of places, layers and falloffs; an id that is not there stands for itself. */
     public Names names() {
-        return (what, id) -> what == Refers.PLACE
-                ? place(id).map(Place::name).orElse(id)
-                : falloff(id).map(Falloff::name).orElse(id);
+        return (what, id) -> switch (what) {
+            case PLACE -> place(id).map(Place::name).orElse(id);
+            case LAYER -> layer(id).map(Layer::name).orElse(id);
+            case FALLOFF -> falloff(id).map(Falloff::name).orElse(id);
+            default -> id;
+        };
     }
 
     public Recipe withName(String newName) {

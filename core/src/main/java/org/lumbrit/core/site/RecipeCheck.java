@@ -14,9 +14,15 @@ import org.lumbrit.core.drive.Drive;
 import org.lumbrit.core.drive.Layer;
 import org.lumbrit.core.drive.PropertyDescription;
 import org.lumbrit.core.drive.PropertyRange;
+import org.lumbrit.core.falloff.BrushSource;
+import org.lumbrit.core.falloff.ClockSource;
 import org.lumbrit.core.falloff.CurveStep;
 import org.lumbrit.core.falloff.Domain;
 import org.lumbrit.core.falloff.Falloff;
+import org.lumbrit.core.falloff.GridStep;
+import org.lumbrit.core.falloff.LayerResultSource;
+import org.lumbrit.core.falloff.PlantsNearSource;
+import org.lumbrit.core.falloff.Source;
 import org.lumbrit.core.kinds.Kinds;
 import org.lumbrit.core.kinds.Refers;
 import org.lumbrit.core.kinds.Setting;
@@ -24,6 +30,7 @@ import org.lumbrit.core.math.Colour;
 import org.lumbrit.core.math.CurvePoint;
 import org.lumbrit.core.math.Decimal;
 import org.lumbrit.core.site.InvalidRecipeException.Problem;
+import org.lumbrit.core.surface.AreaPlace;
 import org.lumbrit.core.surface.PathPlace;
 
 /** Everything that must hold of a recipe before it is accepted. */
@@ -132,6 +139,10 @@ public final class RecipeCheck {
             say(at, "There is no falloff with the id “" + text + "”.");
         } else if (refers == Refers.PLACE && recipe.place(text).isEmpty()) {
             say(at, "There is no place with the id “" + text + "”; mark one on the ground or import it first.");
+        } else if (refers == Refers.LAYER && recipe.layer(text).isEmpty()) {
+            say(at, "There is no layer with the id “" + text + "”; choose one of the layers.");
+        } else if (refers == Refers.PICTURE && !text.matches("[A-Za-z0-9][A-Za-z0-9._-]{0,127}")) {
+            say(at, "A picture is a plain file name beside the recipe, not “" + text + "”; choose or upload one.");
         }
     }
 
@@ -144,6 +155,10 @@ public final class RecipeCheck {
             if (recipe.places().get(i) instanceof PathPlace path
                     && path.points().size() < 2) {
                 say("places[" + i + "].points", "A path needs at least two points.");
+            }
+            if (recipe.places().get(i) instanceof AreaPlace area
+                    && area.points().size() < 3) {
+                say("places[" + i + "].points", "An area needs at least three points.");
             }
         }
     }
@@ -160,12 +175,56 @@ public final class RecipeCheck {
                 if (falloff.steps().get(s) instanceof CurveStep curve) {
                     curve(at + ".points", curve.points(), -10, 10);
                 }
+                if (falloff.steps().get(s) instanceof GridStep
+                        && domain(falloff.id(), new HashSet<>()) != Domain.PLACE) {
+                    say(
+                            at,
+                            "This step works over the ground, and “" + falloff.name()
+                                    + "” has another value for each plant. Take the step out.");
+                }
             }
+            source("falloffs[" + i + "].source", falloff.source());
         }
         Circles.find(recipe)
                 .ifPresent(circle -> say(
                         "falloffs",
-                        "These falloffs go round in a circle: " + circle + ". Take the step out of one of them."));
+                        "These read each other in a circle: " + circle
+                                + ". Take one of the steps or drives between them out."));
+    }
+
+    private void source(String at, Source source) {
+        if (source instanceof ClockSource clock) {
+            curve(at + ".keys", clock.keys(), -1e6, 1e6);
+        }
+        if (source instanceof BrushSource brush) {
+            for (int s = 0; s < brush.strokes().size(); s++) {
+                if (brush.strokes().get(s).points().isEmpty()) {
+                    say(at + ".strokes[" + s + "].points", "A stroke needs at least one point.");
+                }
+            }
+        }
+        if (source instanceof PlantsNearSource near
+                && recipe.layer(near.layer())
+                        .filter(layer -> !(layer instanceof CoverLayer))
+                        .isPresent()) {
+            say(at + ".layer", "This layer has no plants; choose a cover.");
+        }
+        if (source instanceof LayerResultSource read) {
+            recipe.layer(read.layer()).ifPresent(layer -> result(at + ".result", layer, read.result()));
+        }
+    }
+
+    private void result(String at, Layer layer, String result) {
+        List<String> known = layer.offered().stream()
+                .filter(offer -> offer.domain() == Domain.PLACE)
+                .map(PropertyDescription::name)
+                .toList();
+        if (!known.contains(result)) {
+            say(
+                    at,
+                    "This layer computes no “" + result + "” over the ground; it has " + String.join(", ", known)
+                            + ".");
+        }
     }
 
     private void curve(String at, List<CurvePoint> points, double least, double most) {
@@ -173,8 +232,12 @@ public final class RecipeCheck {
             say(at, "A curve has 1 to " + MOST_CURVE_POINTS + " points.");
         }
         for (int i = 0; i < points.size(); i++) {
-            if (i > 0 && points.get(i).in() < points.get(i - 1).in()) {
-                say(at + "[" + i + "]", "Points go from left to right: each “in” is at least the one before.");
+            if (i > 0 && !(points.get(i).in() > points.get(i - 1).in())) {
+                say(
+                        at + "[" + i + "]",
+                        points.get(i).in() == points.get(i - 1).in()
+                                ? "Two points stand at one place; move one to the side or take it out."
+                                : "Points go from left to right: each “in” is above the one before.");
             }
             if (!(points.get(i).out() >= least && points.get(i).out() <= most)) {
                 say(
@@ -247,15 +310,25 @@ public final class RecipeCheck {
                     .findFirst();
             if (property.isEmpty()) {
                 say(at + ".property", "Layer “" + layer.get().name() + "” has no property “" + drive.property() + "”.");
-            } else if (property.get().domain() == Domain.PLACE
-                    && domain(drive.falloff(), new HashSet<>()) == Domain.PLANT) {
-                say(
-                        at,
-                        "“" + recipe.names().nameOf(Refers.FALLOFF, drive.falloff())
-                                + "” has another value for each plant, and " + drive.property()
-                                + " is decided before there are plants. Choose a falloff that varies over the place.");
+            } else {
+                finest(at, drive, property.get().domain());
             }
         }
+    }
+
+    private void finest(String at, Drive drive, Domain allowed) {
+        Domain domain = domain(drive.falloff(), new HashSet<>());
+        if (domain.ordinal() <= allowed.ordinal()) {
+            return;
+        }
+        String name = "“" + recipe.names().nameOf(Refers.FALLOFF, drive.falloff()) + "”";
+        say(
+                at,
+                domain == Domain.ALONG
+                        ? name + " changes along each plant, and " + drive.property()
+                                + " is one number a plant. Choose a falloff that varies over the place or by plant."
+                        : name + " has another value for each plant, and " + drive.property()
+                                + " is decided before there are plants. Choose a falloff that varies over the place.");
     }
 
     private Domain domain(String falloffId, Set<String> seen) {

@@ -11,7 +11,9 @@ import org.lumbrit.core.drive.Drive;
 import org.lumbrit.core.drive.Layer;
 import org.lumbrit.core.drive.PropertyRange;
 import org.lumbrit.core.falloff.Falloff;
+import org.lumbrit.core.falloff.GridStep;
 import org.lumbrit.core.falloff.Measurement;
+import org.lumbrit.core.falloff.Scene;
 import org.lumbrit.core.falloff.Step;
 import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.math.Chunks;
@@ -42,6 +44,11 @@ public final class SiteEvaluation {
 
     public SitePlan plan() {
         return plan;
+    }
+
+    /** What sources measure from. */
+    public Scene scene() {
+        return new SiteScene(this, results, cancel);
     }
 
     private SiteEvaluation sharing(Cancel shared) {
@@ -99,10 +106,9 @@ public final class SiteEvaluation {
 
     private void source(Falloff falloff, Samples samples, float[] out) {
         float[] measured = measured(falloff, samples);
+        Scene scene = scene();
         Chunks.run(
-                out.length,
-                cancel,
-                (from, to) -> falloff.source().evaluate(plan.scene(), samples, measured, from, to, out));
+                out.length, cancel, (from, to) -> falloff.source().evaluate(scene, samples, measured, from, to, out));
     }
 
     /** What the source of a falloff measures, in its own unit; empty where the source measures nothing on its own. */
@@ -111,12 +117,10 @@ public final class SiteEvaluation {
             return NONE;
         }
         Measurement measurement = falloff.source().measurement().get();
-        return keep(plan.measurementKey(measurement.settings()), samples, evaluation -> {
+        return keep(plan.measurementKey(falloff.source()), samples, evaluation -> {
             float[] out = new float[samples.count()];
-            Chunks.run(
-                    out.length,
-                    evaluation.cancel,
-                    (from, to) -> measurement.operation().measure(plan.scene(), samples, from, to, out));
+            Measurement.Chunk chunk = measurement.preparation().ready(evaluation.scene(), samples);
+            Chunks.run(out.length, evaluation.cancel, (from, to) -> chunk.measure(from, to, out));
             return out;
         });
     }
@@ -125,7 +129,41 @@ public final class SiteEvaluation {
         Step step = falloff.steps().get(stage - 1);
         float[] before = stage(falloff.id(), stage - 1, samples);
         float[] with = step.other().map(other -> falloff(other, samples)).orElse(NONE);
-        Chunks.run(out.length, cancel, (from, to) -> step.apply(before, with, from, to, out));
+        if (step instanceof GridStep overGrid) {
+            overGrid(falloff, stage, overGrid, samples, before, out);
+        } else {
+            Chunks.run(out.length, cancel, (from, to) -> step.apply(before, with, from, to, out));
+        }
+        falloff.limitOf(step.id()).ifPresent(limit -> {
+            float[] share = falloff(limit, samples);
+            for (int i = 0; i < out.length; i++) {
+                out[i] = (float) (before[i] + (double) share[i] * ((double) out[i] - before[i]));
+            }
+        });
+    }
+
+    /** On the nodes of a grid the step works on that grid; elsewhere it is read from the lattice of the views. */
+    private void overGrid(Falloff falloff, int stage, GridStep step, Samples samples, float[] before, float[] out) {
+        if (samples.grid().isPresent()) {
+            System.arraycopy(step.over(samples.grid().get(), before), 0, out, 0, out.length);
+            return;
+        }
+        Lattice lattice = plan.lattice();
+        String key = new KeyBuilder("over grid/1")
+                .add(plan.stageKey(falloff.id(), stage - 1))
+                .add(plan.stageKey(falloff.id(), stage))
+                .add(lattice.key())
+                .key();
+        float[] nodes = results.get(key, cancel, shared -> {
+            SiteEvaluation evaluation = sharing(shared);
+            Samples all = evaluation.samples(lattice);
+            return step.over(all.grid().orElseThrow(), evaluation.stage(falloff.id(), stage - 1, all));
+        });
+        Chunks.run(out.length, cancel, (from, to) -> {
+            for (int i = from; i < to; i++) {
+                out[i] = (float) lattice.between(nodes, samples.x()[i], samples.z()[i]);
+            }
+        });
     }
 
     /** A property at the samples, in its unit. */

@@ -4,16 +4,21 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
+import java.util.concurrent.ConcurrentHashMap;
 import org.lumbrit.core.drive.Drive;
 import org.lumbrit.core.drive.Layer;
 import org.lumbrit.core.falloff.Domain;
 import org.lumbrit.core.falloff.Falloff;
-import org.lumbrit.core.falloff.Scene;
+import org.lumbrit.core.falloff.Source;
 import org.lumbrit.core.falloff.Step;
 import org.lumbrit.core.kinds.Canonical;
+import org.lumbrit.core.kinds.Kinds;
 import org.lumbrit.core.kinds.Refers;
 import org.lumbrit.core.math.KeyBuilder;
 import org.lumbrit.core.surface.Ground;
+import org.lumbrit.core.surface.Lattice;
+import org.lumbrit.core.surface.Picture;
 import org.lumbrit.core.surface.Place;
 
 /**
@@ -21,9 +26,14 @@ import org.lumbrit.core.surface.Place;
  * goes into a value and nothing else, so that renaming or an edit elsewhere leaves it as it is.
  */
 public final class SitePlan {
+    /** Nodes on the longer side of the lattice that pictures, views and steps over a grid use. */
+    public static final int GRID_NODES = 512;
+
     private final Recipe recipe;
     private final Ground ground;
-    private final Scene scene;
+    private final double time;
+    private final Pictures pictures;
+    private final Map<String, Object> measures = new ConcurrentHashMap<>();
     private final Map<String, List<String>> stageKeys = new HashMap<>();
     private final Map<String, Domain> domains = new HashMap<>();
     private final Map<String, String> placeKeys = new HashMap<>();
@@ -32,11 +42,28 @@ public final class SitePlan {
      * @param recipe one that {@link RecipeCheck} has accepted
      * @param time seconds
      */
-    public SitePlan(Recipe recipe, Ground ground, double time) {
+    public SitePlan(Recipe recipe, Ground ground, Pictures pictures, double time) {
         this.recipe = RecipeCheck.require(recipe);
         this.ground = ground;
-        this.scene = new Scene(recipe.placesById(), time);
+        this.pictures = pictures;
+        this.time = time;
         recipe.falloffs().forEach(falloff -> stages(falloff.id()));
+    }
+
+    public SitePlan(Recipe recipe, Ground ground, double time) {
+        this(recipe, ground, Pictures.NONE, time);
+    }
+
+    /** The pictures that a recipe refers to, by file name. */
+    @FunctionalInterface
+    public interface Pictures {
+        Pictures NONE = file -> {
+            throw new InvalidRecipeException(
+                    List.of(new InvalidRecipeException.Problem("falloffs", "There is no picture " + file + ".")));
+        };
+
+        /** @throws InvalidRecipeException where it is not there, or is no picture */
+        Picture of(String file);
     }
 
     public Recipe recipe() {
@@ -47,8 +74,24 @@ public final class SitePlan {
         return ground;
     }
 
-    public Scene scene() {
-        return scene;
+    /** Seconds. */
+    public double time() {
+        return time;
+    }
+
+    Pictures pictures() {
+        return pictures;
+    }
+
+    /** Something to measure from, made once for this plan. */
+    @SuppressWarnings("unchecked")
+    <T> T measure(String name, java.util.function.Supplier<T> make) {
+        return (T) measures.computeIfAbsent(name, missing -> make.get());
+    }
+
+    /** The lattice that pictures, views and steps over a grid use. */
+    public Lattice lattice() {
+        return ground.lattice(GRID_NODES);
     }
 
     /** Content key of a falloff's source (stage 0) or of its value after a step (stage 1 …). */
@@ -67,10 +110,23 @@ public final class SitePlan {
         return domains.get(falloffId);
     }
 
-    public String measurementKey(Record settings) {
-        KeyBuilder key = new KeyBuilder("measurement");
-        Canonical.write(key, settings, this::referenceKey);
+    /** Content key of what a source measures. */
+    public String measurementKey(Source source) {
+        KeyBuilder key = new KeyBuilder("measurement")
+                .add(Kinds.of((Record) source).name())
+                .add(Kinds.of((Record) source).version());
+        Canonical.write(key, source.measurement().orElseThrow().settings(), this::referenceKey);
+        addSurroundings(key, source);
         return key.key();
+    }
+
+    private void addSurroundings(KeyBuilder key, Source source) {
+        if (source.readsTime()) {
+            key.add(time).add(recipe.clock().loopSeconds());
+        }
+        if (source.readsWater()) {
+            key.add(recipe.ground().waterLevel().orElse(Double.NEGATIVE_INFINITY));
+        }
     }
 
     /** Content key of a property: its ends, and the results and curves of its drives. */
@@ -102,9 +158,7 @@ public final class SitePlan {
         List<String> keys = new ArrayList<>();
         KeyBuilder source = new KeyBuilder("source");
         Canonical.write(source, (Record) falloff.source(), this::referenceKey);
-        if (falloff.source().readsTime()) {
-            source.add(scene.time());
-        }
+        addSurroundings(source, falloff.source());
         keys.add(source.key());
         for (Step step : falloff.steps()) {
             String before = keys.get(keys.size() - 1);
@@ -114,10 +168,15 @@ public final class SitePlan {
             }
             KeyBuilder key = new KeyBuilder("step").add(before);
             Canonical.write(key, (Record) step, this::referenceKey);
-            keys.add(key.key());
             if (step.other().isPresent()) {
                 domain = domain.finest(domain(step.other().get()));
             }
+            Optional<String> limit = falloff.limitOf(step.id());
+            if (limit.isPresent()) {
+                key.add("limit").add(resultKey(limit.get()));
+                domain = domain.finest(domain(limit.get()));
+            }
+            keys.add(key.key());
         }
         stageKeys.put(falloffId, keys);
         domains.put(falloffId, domain);
@@ -127,6 +186,12 @@ public final class SitePlan {
     private String referenceKey(Refers what, String id) {
         if (what == Refers.FALLOFF) {
             return resultKey(id);
+        }
+        if (what == Refers.LAYER) {
+            return layerKey(recipe.layer(id).orElseThrow());
+        }
+        if (what == Refers.PICTURE) {
+            return pictures.of(id).key();
         }
         return placeKeys.computeIfAbsent(id, missing -> {
             Place place = recipe.place(id).orElseThrow();

@@ -100,7 +100,7 @@ public record WhyHere(
         return new Factor(
                 falloffId,
                 falloff.name(),
-                falloff.source().reading(evaluation.plan().scene(), samples, measured, 0),
+                falloff.source().reading(evaluation.scene(), samples, measured, 0),
                 stages.get(stages.size() - 1).value(),
                 response,
                 without,

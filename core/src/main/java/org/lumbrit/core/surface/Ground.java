@@ -10,6 +10,8 @@ import org.lumbrit.core.math.KeyBuilder;
  * and bilinear between them. Beyond the border the border's values hold. Thread-safe: nothing changes after construction.
  */
 public final class Ground {
+    private static final int BLOCK_BITS = 4;
+
     private final int columns;
     private final int rows;
     private final float[] heights;
@@ -21,6 +23,8 @@ public final class Ground {
     private final double steepest;
     private final double lowest;
     private final double highest;
+    private final int blocksAcross;
+    private final float[] blockHighest;
 
     /**
      * @param columns nodes from west to east, at least 2
@@ -49,6 +53,8 @@ public final class Ground {
         }
         this.lowest = low;
         this.highest = high;
+        this.blocksAcross = ((columns - 2) >> BLOCK_BITS) + 1;
+        this.blockHighest = blocks();
         this.key =
                 new KeyBuilder("ground/1").add(columns).add(width).add(heights).key();
     }
@@ -124,6 +130,61 @@ public final class Ground {
     /** Greatest true area per plan area anywhere: √(1+|∇h|²). */
     public double greatestStretch() {
         return Math.sqrt(1 + steepest * steepest);
+    }
+
+    /** The block of 16 × 16 cells that a place lies in. */
+    int blockAt(double x, double z) {
+        int column = (int) Math.min(Math.max((x + width / 2) / cell(), 0), columns - 2);
+        int row = (int) Math.min(Math.max((z + depth / 2) / cell(), 0), rows - 2);
+        return (row >> BLOCK_BITS) * blocksAcross + (column >> BLOCK_BITS);
+    }
+
+    /** The highest height within a block, its border included. */
+    double blockHighest(int block) {
+        return blockHighest[block];
+    }
+
+    /** Metres from a place along a direction to the border of its block. */
+    double toBlockBorder(int block, double x, double z, double dx, double dz) {
+        double side = cell() * (1 << BLOCK_BITS);
+        double west = block % blocksAcross * side - width / 2;
+        double north = block / blocksAcross * side - depth / 2;
+        double alongX = dx > 0 ? (west + side - x) / dx : dx < 0 ? (west - x) / dx : Double.POSITIVE_INFINITY;
+        double alongZ = dz > 0 ? (north + side - z) / dz : dz < 0 ? (north - z) / dz : Double.POSITIVE_INFINITY;
+        return Math.max(0, Math.min(alongX, alongZ));
+    }
+
+    private float[] blocks() {
+        int down = ((rows - 2) >> BLOCK_BITS) + 1;
+        float[] most = new float[blocksAcross * down];
+        java.util.Arrays.fill(most, Float.NEGATIVE_INFINITY);
+        for (int row = 0; row < rows; row++) {
+            for (int column = 0; column < columns; column++) {
+                float h = heights[row * columns + column];
+                for (int r = Math.max(0, row - 1) >> BLOCK_BITS; r <= Math.min(rows - 2, row) >> BLOCK_BITS; r++) {
+                    for (int c = Math.max(0, column - 1) >> BLOCK_BITS;
+                            c <= Math.min(columns - 2, column) >> BLOCK_BITS;
+                            c++) {
+                        most[r * blocksAcross + c] = Math.max(most[r * blocksAcross + c], h);
+                    }
+                }
+            }
+        }
+        return most;
+    }
+
+    /** Least and greatest x·dx + y·dy + z·dz over the nodes. */
+    public double[] extentAlong(double dx, double dy, double dz) {
+        double least = Double.POSITIVE_INFINITY;
+        double most = Double.NEGATIVE_INFINITY;
+        for (int i = 0; i < heights.length; i++) {
+            double x = i % columns * cell() - width / 2;
+            double z = i / columns * cell() - depth / 2;
+            double along = x * dx + heights[i] * dy + z * dz;
+            least = Math.min(least, along);
+            most = Math.max(most, along);
+        }
+        return new double[] {least, most};
     }
 
     public double height(double x, double z) {

@@ -37,7 +37,8 @@ public record Lattice(Ground ground, int columns, int rows) {
     }
 
     public Samples samples() {
-        Samples samples = Samples.allocate(key(), count());
+        Samples samples = Samples.allocate(
+                key(), new Samples.Grid(columns, rows, ground.width() / (columns - 1), ground.depth() / (rows - 1)));
         Chunks.run(count(), Cancel.NEVER, (from, to) -> {
             for (int i = from; i < to; i++) {
                 samples.x()[i] = x(i % columns);
@@ -47,6 +48,20 @@ public record Lattice(Ground ground, int columns, int rows) {
             ground.settle(samples, from, to);
         });
         return samples;
+    }
+
+    /** A value of this lattice's nodes at a place, bilinear between them; beyond the border the border's values hold. */
+    public double between(float[] values, double x, double z) {
+        double column = Math.min(Math.max((x + ground.width() / 2) / ground.width() * (columns - 1), 0), columns - 1);
+        double row = Math.min(Math.max((z + ground.depth() / 2) / ground.depth() * (rows - 1), 0), rows - 1);
+        int c = Math.min((int) column, columns - 2);
+        int r = Math.min((int) row, rows - 2);
+        double fc = column - c;
+        double fr = row - r;
+        int at = r * columns + c;
+        double north = values[at] + fc * ((double) values[at + 1] - values[at]);
+        double south = values[at + columns] + fc * ((double) values[at + columns + 1] - values[at + columns]);
+        return north + fr * (south - north);
     }
 
     /** True surface area that each node stands for, m²; border nodes stand for half a cell, corners for a quarter. */

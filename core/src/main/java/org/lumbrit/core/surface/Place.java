@@ -4,7 +4,7 @@ import java.util.List;
 import org.lumbrit.core.math.Point3;
 
 /** A named position in the site that falloffs can measure from. */
-public sealed interface Place permits PointPlace, PathPlace {
+public sealed interface Place permits PointPlace, PathPlace, AreaPlace {
     String id();
 
     String name();

@@ -10,6 +10,8 @@ import org.lumbrit.core.math.Results;
  * @param x metres to the east; @param y metres up; @param z metres to the south
  * @param nx unit normal; @param ny unit normal; @param nz unit normal
  * @param id identity of the plant at each sample, or of the sample itself where there is no plant
+ * @param along how far from foot to tip of a plant, 0..1; 0 on the ground
+ * @param grid how the samples lie, where they are the nodes of a regular grid
  * @param origin the batch these were picked from, whose kept values hold theirs
  */
 public record Samples(
@@ -21,11 +23,20 @@ public record Samples(
         float[] ny,
         float[] nz,
         long[] id,
+        float[] along,
+        Optional<Grid> grid,
         Optional<Origin> origin)
         implements Results.Weighted {
 
     /** Key of samples that come once only: results on them are not kept. */
     public static final String NOT_KEPT = "";
+
+    /**
+     * Nodes row by row.
+     *
+     * @param cellX metres between two columns; @param cellZ metres between two rows
+     */
+    public record Grid(int columns, int rows, double cellX, double cellZ) {}
 
     /**
      * A larger batch of which some samples were picked.
@@ -44,10 +55,15 @@ public record Samples(
     }
 
     public static Samples allocate(String key, int count) {
-        return allocate(key, count, Optional.empty());
+        return allocate(key, count, Optional.empty(), Optional.empty());
     }
 
-    private static Samples allocate(String key, int count, Optional<Origin> origin) {
+    /** Nodes of a regular grid. */
+    static Samples allocate(String key, Grid grid) {
+        return allocate(key, grid.columns * grid.rows, Optional.of(grid), Optional.empty());
+    }
+
+    private static Samples allocate(String key, int count, Optional<Grid> grid, Optional<Origin> origin) {
         return new Samples(
                 key,
                 new double[count],
@@ -57,21 +73,28 @@ public record Samples(
                 new float[count],
                 new float[count],
                 new long[count],
+                new float[count],
+                grid,
                 origin);
     }
 
     @Override
     public long bytes() {
-        return 44L * count() + origin.map(from -> 4L * from.indices.length).orElse(0L);
+        return 48L * count() + origin.map(from -> 4L * from.indices.length).orElse(0L);
     }
 
     public int count() {
         return x.length;
     }
 
+    /** Metres between neighbours of a grid, 0 where the samples are single places. */
+    public double cell() {
+        return grid.map(nodes -> Math.max(nodes.cellX, nodes.cellZ)).orElse(0.0);
+    }
+
     /** The samples at the given indices, in that order. */
     public Samples pick(String newKey, int[] indices) {
-        Samples picked = allocate(newKey, indices.length, Optional.of(new Origin(key, indices)));
+        Samples picked = allocate(newKey, indices.length, Optional.empty(), Optional.of(new Origin(key, indices)));
         for (int i = 0; i < indices.length; i++) {
             int from = indices[i];
             picked.x[i] = x[from];
@@ -81,6 +104,7 @@ public record Samples(
             picked.ny[i] = ny[from];
             picked.nz[i] = nz[from];
             picked.id[i] = id[from];
+            picked.along[i] = along[from];
         }
         return picked;
     }

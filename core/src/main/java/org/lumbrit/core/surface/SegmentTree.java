@@ -5,7 +5,7 @@ import java.util.List;
 import org.lumbrit.core.math.Point3;
 
 /**
- * Exact distance from a point to a polyline, through a bounding volume tree over its segments. Thread-safe.
+ * Exact distance from a point to the segments of one or more lines, through a bounding volume tree. Thread-safe.
  *
  * <p>The tree is implicit: segments keep their order along the line, node {@code i} covers the children {@code 2i+1} and
  * {@code 2i+2}, leaves hold up to four segments. A polyline's neighbours are near each other, so no sorting is needed.
@@ -33,6 +33,53 @@ public final class SegmentTree {
         for (int node = 2 * leaves - 2; node >= 0; node--) {
             bound(node);
         }
+    }
+
+    /** @param ends of any segments: x, y, z of the one end and of the other, six numbers each; at least one segment */
+    public SegmentTree(double[] ends) {
+        this.segments = ends.length / 6;
+        this.ends = alongCurve(ends);
+        int needed = (segments + LEAF - 1) / LEAF;
+        leaves = Integer.highestOneBit(Math.max(1, needed * 2 - 1));
+        boxes = new double[6 * (2 * leaves - 1)];
+        for (int node = 2 * leaves - 2; node >= 0; node--) {
+            bound(node);
+        }
+    }
+
+    /** Segments in the order of a curve that fills the plan, so that neighbours share a leaf (G. M. Morton, 1966). */
+    private static double[] alongCurve(double[] ends) {
+        int count = ends.length / 6;
+        double lowX = Double.POSITIVE_INFINITY;
+        double lowZ = Double.POSITIVE_INFINITY;
+        double extent = 1e-9;
+        for (int s = 0; s < count; s++) {
+            lowX = Math.min(lowX, ends[6 * s]);
+            lowZ = Math.min(lowZ, ends[6 * s + 2]);
+        }
+        for (int s = 0; s < count; s++) {
+            extent = Math.max(extent, Math.max(ends[6 * s] - lowX, ends[6 * s + 2] - lowZ));
+        }
+        long[] order = new long[count];
+        for (int s = 0; s < count; s++) {
+            long ix = (long) ((ends[6 * s] - lowX) / extent * 32767);
+            long iz = (long) ((ends[6 * s + 2] - lowZ) / extent * 32767);
+            order[s] = (spread(ix) | spread(iz) << 1) << 32 | s;
+        }
+        Arrays.sort(order);
+        double[] sorted = new double[ends.length];
+        for (int s = 0; s < count; s++) {
+            System.arraycopy(ends, 6 * (int) order[s], sorted, 6 * s, 6);
+        }
+        return sorted;
+    }
+
+    private static long spread(long bits) {
+        long b = bits;
+        b = (b | b << 8) & 0x00FF00FF;
+        b = (b | b << 4) & 0x0F0F0F0F;
+        b = (b | b << 2) & 0x33333333;
+        return (b | b << 1) & 0x55555555;
     }
 
     private void write(Point3 p, boolean plan, int at) {

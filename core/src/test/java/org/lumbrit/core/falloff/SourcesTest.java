@@ -4,22 +4,22 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import java.util.List;
-import java.util.Map;
 import java.util.Random;
 import org.junit.jupiter.api.Test;
 import org.lumbrit.core.Grounds;
 import org.lumbrit.core.math.Point3;
+import org.lumbrit.core.site.Sites;
 import org.lumbrit.core.surface.Ground;
 import org.lumbrit.core.surface.PathPlace;
 import org.lumbrit.core.surface.PointPlace;
 import org.lumbrit.core.surface.Samples;
 
 class SourcesTest {
-    private static final Scene SCENE = new Scene(
-            Map.of(
-                    "origin", new PointPlace("origin", "Origin", new Point3(0, 0, 0)),
-                    "line", new PathPlace("line", "Line", List.of(new Point3(-10, 0, 0), new Point3(10, 0, 0)), false)),
-            0);
+    private static final Scene SCENE = Sites.scene(
+            Grounds.slope(5, 5, 100, 0),
+            0,
+            new PointPlace("origin", "Origin", new Point3(0, 0, 0)),
+            new PathPlace("line", "Line", List.of(new Point3(-10, 0, 0), new Point3(10, 0, 0)), false));
 
     private static float at(Source source, double x, double y, double z) {
         Samples one = Grounds.slope(5, 5, 100, 0).samplesAt(new double[] {x}, new double[] {z});
@@ -29,7 +29,8 @@ class SourcesTest {
 
     private static float[] evaluate(Source source, Samples samples) {
         float[] measured = new float[samples.count()];
-        source.measurement().ifPresent(m -> m.operation().measure(SCENE, samples, 0, measured.length, measured));
+        source.measurement()
+                .ifPresent(m -> m.preparation().ready(SCENE, samples).measure(0, measured.length, measured));
         float[] out = new float[samples.count()];
         source.evaluate(SCENE, samples, measured, 0, out.length, out);
         return out;

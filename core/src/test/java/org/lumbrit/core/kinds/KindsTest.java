@@ -75,7 +75,7 @@ class KindsTest {
         assertThat(distance.name()).isEqualTo("distance");
         assertThat(distance.settings())
                 .extracting(SettingDescription::type)
-                .containsExactly("place", "number", "number", "choice");
+                .containsExactly("place", "number", "number", "choice", "choice");
         assertThat(Description.of(MultiplyStep.class).settings())
                 .extracting(SettingDescription::name)
                 .containsExactly("falloff", "amount");

@@ -13,6 +13,7 @@ import org.lumbrit.core.falloff.HeightSource;
 import org.lumbrit.core.falloff.MultiplyStep;
 import org.lumbrit.core.falloff.NoiseSource;
 import org.lumbrit.core.falloff.RandomSource;
+import org.lumbrit.core.falloff.Scene;
 import org.lumbrit.core.falloff.SlopeSource;
 import org.lumbrit.core.falloff.WindowStep;
 import org.lumbrit.core.math.Cancel;
@@ -20,6 +21,7 @@ import org.lumbrit.core.math.CurvePoint;
 import org.lumbrit.core.math.ResultsOfOneRun;
 import org.lumbrit.core.plants.StrandPlant;
 import org.lumbrit.core.surface.Ground;
+import org.lumbrit.core.surface.Place;
 
 /** Small recipes that tests work on. */
 public final class Sites {
@@ -69,6 +71,19 @@ public final class Sites {
                 List.of(layer),
                 List.of(drives),
                 new Clock(24, 8));
+    }
+
+    /** What sources measure from, without layers, with a loop of 8 s and water at 1 m. */
+    public static Scene scene(Ground ground, double time, Place... places) {
+        Recipe recipe = new Recipe(
+                "Test",
+                new GroundSpec("ground.png", ground.width(), 0, 10, Optional.of(1.0)),
+                List.of(places),
+                List.of(),
+                List.of(),
+                List.of(),
+                new Clock(24, 8));
+        return new SiteEvaluation(new SitePlan(recipe, ground, time), new ResultsOfOneRun(), Cancel.NEVER).scene();
     }
 
     public static SiteEvaluation evaluate(Recipe recipe, Ground ground) {

@@ -1,0 +1,18 @@
+package org.lumbrit.core.falloff;
+
+import org.lumbrit.core.surface.Samples;
+
+/**
+ * A step that looks at the neighbours. On the nodes of a grid it works on that grid; elsewhere its value is read, bilinear,
+ * from the grid that the views use. It works over the place only.
+ */
+public sealed interface GridStep extends Step permits SmoothStep {
+
+    /** The reshaped values of all nodes; the given array is not changed. */
+    float[] over(Samples.Grid grid, float[] in);
+
+    @Override
+    default void apply(float[] in, float[] with, int from, int to, float[] out) {
+        throw new UnsupportedOperationException("a grid step needs the whole grid");
+    }
+}

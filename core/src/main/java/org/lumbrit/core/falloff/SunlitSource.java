@@ -1,0 +1,79 @@
+package org.lumbrit.core.falloff;
+
+import java.util.Optional;
+import org.lumbrit.core.kinds.Kind;
+import org.lumbrit.core.kinds.Setting;
+import org.lumbrit.core.math.Smooth;
+import org.lumbrit.core.surface.Horizon;
+import org.lumbrit.core.surface.Samples;
+
+/** Whether the line to the sun is free: 1 in the light, 0 in shadow; a softness makes the horizon's edge so many degrees wide. */
+@Kind(name = "sunlit", title = "Sunlit", help = "1 where the sun reaches the ground, 0 in shadow.")
+public record SunlitSource(
+        @Setting(
+                title = "sun from",
+                unit = "°",
+                min = -360,
+                max = 360,
+                slider = {0, 360},
+                byDefault = "225",
+                help = "Where the sun stands: 0 is north (−z), 90 is east (+x)")
+        double heading,
+
+        @Setting(title = "elevation", unit = "°", min = 0, max = 90, byDefault = "30", help = "Above the horizon")
+        double elevation,
+
+        @Setting(
+                title = "softness",
+                unit = "°",
+                min = 0,
+                max = 45,
+                slider = {0, 10},
+                byDefault = "1",
+                onCard = false,
+                help = "How wide the edge of the shadow is")
+        double softness)
+        implements Source {
+
+    private record Toward(double heading) {}
+
+    /** The horizon's elevation toward the sun, in degrees, −90 where nothing stands up. */
+    @Override
+    public Optional<Measurement> measurement() {
+        return Optional.of(new Measurement(new Toward(heading), (scene, samples, from, to, out) -> {
+            double[] d = Headings.direction(heading, 0);
+            double lift = 1e-4 * Math.max(scene.ground().width(), scene.ground().depth());
+            for (int i = from; i < to; i++) {
+                double tangent = Horizon.tangent(
+                        scene.ground(),
+                        samples.x()[i],
+                        samples.y()[i] + lift,
+                        samples.z()[i],
+                        d[0],
+                        d[2],
+                        1e9,
+                        Double.NEGATIVE_INFINITY);
+                out[i] = (float) StrictMath.toDegrees(StrictMath.atan(tangent));
+            }
+        }));
+    }
+
+    @Override
+    public void evaluate(Scene scene, Samples samples, float[] horizon, int from, int to, float[] out) {
+        for (int i = from; i < to; i++) {
+            out[i] = (float) Smooth.smoothstep(horizon[i] - softness / 2, horizon[i] + softness / 2, elevation);
+        }
+    }
+
+    @Override
+    public String title(Names names) {
+        return "Sunlit from " + Readings.degrees(heading);
+    }
+
+    @Override
+    public String reading(Scene scene, Samples samples, float[] horizon, int index) {
+        return horizon[index] <= 0
+                ? "nothing stands before the sun"
+                : "the ground stands " + Readings.degrees(horizon[index]) + " high toward the sun";
+    }
+}

@@ -1,0 +1,39 @@
+package org.lumbrit.core.falloff;
+
+import org.lumbrit.core.kinds.Kind;
+import org.lumbrit.core.kinds.Setting;
+import org.lumbrit.core.math.Smooth;
+
+/** n flat levels: (⌊vn⌋ + smoothstep(½ − s/2, ½ + s/2, frac(vn)))/n for the softness s. */
+@Kind(name = "terrace", title = "Terrace", help = "Cuts the value into level steps with soft risers.")
+public record TerraceStep(
+        String id,
+        boolean skipped,
+
+        @Setting(
+                title = "levels",
+                min = 1,
+                max = 1000,
+                slider = {2, 20},
+                byDefault = "4")
+        int levels,
+
+        @Setting(title = "softness", min = 0, max = 1, byDefault = "0.3")
+        double softness)
+        implements Step {
+
+    @Override
+    public void apply(float[] in, float[] with, int from, int to, float[] out) {
+        for (int i = from; i < to; i++) {
+            double scaled = (double) in[i] * levels;
+            double floor = Math.floor(scaled);
+            double riser = Smooth.smoothstep(0.5 - softness / 2, 0.5 + softness / 2, scaled - floor);
+            out[i] = (float) ((floor + riser) / levels);
+        }
+    }
+
+    @Override
+    public String title(Names names) {
+        return "Terrace";
+    }
+}

@@ -1,0 +1,131 @@
+package org.lumbrit.core.math;
+
+/**
+ * Gradient noise as {@link GradientNoise}, whose lattice may repeat along x and which may change along a fourth axis, so that
+ * patterns that travel or churn come back exactly. Three dimensions use the same gradients and the same hash as long as nothing
+ * repeats; four dimensions use the 32 gradients (±1, ±1, ±1, 0) in all orders.
+ */
+public final class WrappedNoise {
+    /** Greatest possible absolute value with the 32 gradients in four dimensions. */
+    public static final double GREATEST_IN_FOUR = 1.5366;
+
+    private WrappedNoise() {}
+
+    /** Adds {@code weight · noise}, as {@link GradientNoise#add}, of a lattice that repeats after so many cells along x. */
+    public static void add(
+            int seed, int periodX, double[] x, double[] y, double[] z, int count, double weight, double[] sum) {
+        double scale = weight / GradientNoise.GREATEST;
+        for (int i = 0; i < count; i++) {
+            sum[i] += scale * three(seed, periodX, x[i], y[i], z[i]);
+        }
+    }
+
+    private static double three(int seed, int periodX, double x, double y, double z) {
+        double fx = Math.floor(x);
+        double fy = Math.floor(y);
+        double fz = Math.floor(z);
+        double dx = x - fx;
+        double dy = y - fy;
+        double dz = z - fz;
+        double u = fade(dx);
+        double v = fade(dy);
+        long x0 = wrapped(fx, periodX);
+        long x1 = wrapped(fx + 1, periodX);
+        long y0 = (long) fy;
+        long z0 = (long) fz;
+        double near =
+                lerp(v, row(seed, x0, x1, y0, z0, dx, dy, dz, u), row(seed, x0, x1, y0 + 1, z0, dx, dy - 1, dz, u));
+        double far = lerp(
+                v,
+                row(seed, x0, x1, y0, z0 + 1, dx, dy, dz - 1, u),
+                row(seed, x0, x1, y0 + 1, z0 + 1, dx, dy - 1, dz - 1, u));
+        return lerp(fade(dz), near, far);
+    }
+
+    private static double row(int seed, long x0, long x1, long y, long z, double dx, double dy, double dz, double u) {
+        return lerp(
+                u,
+                GradientNoise.product(seed, x0, y, z, dx, dy, dz),
+                GradientNoise.product(seed, x1, y, z, dx - 1, dy, dz));
+    }
+
+    /**
+     * Adds {@code weight · noise} at one place of the fourth axis.
+     *
+     * @param periodX cells after which the lattice repeats along x, 0 for never; @param periodW along the fourth axis
+     */
+    public static void addInFour(
+            int seed,
+            int periodX,
+            int periodW,
+            double[] x,
+            double[] y,
+            double[] z,
+            double w,
+            int count,
+            double weight,
+            double[] sum) {
+        double scale = weight / GREATEST_IN_FOUR;
+        double fw = Math.floor(w);
+        double dw = w - fw;
+        double turn = fade(dw);
+        long w0 = wrapped(fw, periodW);
+        long w1 = wrapped(fw + 1, periodW);
+        for (int i = 0; i < count; i++) {
+            double before = slice(seed, periodX, w0, x[i], y[i], z[i], dw);
+            double after = slice(seed, periodX, w1, x[i], y[i], z[i], dw - 1);
+            sum[i] += scale * (before + turn * (after - before));
+        }
+    }
+
+    private static double slice(int seed, int periodX, long iw, double x, double y, double z, double dw) {
+        double fx = Math.floor(x);
+        double fy = Math.floor(y);
+        double fz = Math.floor(z);
+        double dx = x - fx;
+        double dy = y - fy;
+        double dz = z - fz;
+        long x0 = wrapped(fx, periodX);
+        long x1 = wrapped(fx + 1, periodX);
+        long y0 = (long) fy;
+        long z0 = (long) fz;
+        double u = fade(dx);
+        double v = fade(dy);
+        double a = lerp(u, four(seed, x0, y0, z0, iw, dx, dy, dz, dw), four(seed, x1, y0, z0, iw, dx - 1, dy, dz, dw));
+        double b = lerp(
+                u,
+                four(seed, x0, y0 + 1, z0, iw, dx, dy - 1, dz, dw),
+                four(seed, x1, y0 + 1, z0, iw, dx - 1, dy - 1, dz, dw));
+        double c = lerp(
+                u,
+                four(seed, x0, y0, z0 + 1, iw, dx, dy, dz - 1, dw),
+                four(seed, x1, y0, z0 + 1, iw, dx - 1, dy, dz - 1, dw));
+        double d = lerp(
+                u,
+                four(seed, x0, y0 + 1, z0 + 1, iw, dx, dy - 1, dz - 1, dw),
+                four(seed, x1, y0 + 1, z0 + 1, iw, dx - 1, dy - 1, dz - 1, dw));
+        return lerp(fade(dz), lerp(v, a, b), lerp(v, c, d));
+    }
+
+    /** The lower three bits of the choice are signs, the upper two name the axis that is left out. */
+    private static double four(
+            int seed, long ix, long iy, long iz, long iw, double dx, double dy, double dz, double dw) {
+        long hash = Hash.of(Hash.of(seed, iw), ix, iy, iz) >>> 59;
+        double a = hash >>> 3 == 0 ? dy : dx;
+        double b = hash >>> 3 <= 1 ? dz : dy;
+        double c = hash >>> 3 <= 2 ? dw : dz;
+        return ((hash & 1) == 0 ? a : -a) + ((hash & 2) == 0 ? b : -b) + ((hash & 4) == 0 ? c : -c);
+    }
+
+    private static double lerp(double t, double from, double to) {
+        return from + t * (to - from);
+    }
+
+    private static long wrapped(double index, int period) {
+        return period == 0 ? (long) index : Math.floorMod((long) index, (long) period);
+    }
+
+    private static double fade(double t) {
+        return t * t * t * (t * (t * 6 - 15) + 10);
+    }
+}

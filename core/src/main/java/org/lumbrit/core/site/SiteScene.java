@@ -1,0 +1,105 @@
+package org.lumbrit.core.site;
+
+import java.util.Optional;
+import java.util.function.Function;
+import org.lumbrit.core.cover.CoverLayer;
+import org.lumbrit.core.falloff.Scene;
+import org.lumbrit.core.math.Cancel;
+import org.lumbrit.core.math.KeyBuilder;
+import org.lumbrit.core.math.Results;
+import org.lumbrit.core.surface.AreaPlace;
+import org.lumbrit.core.surface.ContourLines;
+import org.lumbrit.core.surface.Ground;
+import org.lumbrit.core.surface.Picture;
+import org.lumbrit.core.surface.Place;
+import org.lumbrit.core.surface.PointIndex;
+import org.lumbrit.core.surface.Samples;
+import org.lumbrit.core.surface.SegmentTree;
+
+/** What the sources of a site measure from. */
+final class SiteScene implements Scene {
+    private final SiteEvaluation evaluation;
+    private final SitePlan plan;
+    private final Results results;
+    private final Cancel cancel;
+
+    SiteScene(SiteEvaluation evaluation, Results results, Cancel cancel) {
+        this.evaluation = evaluation;
+        this.plan = evaluation.plan();
+        this.results = results;
+        this.cancel = cancel;
+    }
+
+    @Override
+    public double time() {
+        return plan.time();
+    }
+
+    @Override
+    public double loop() {
+        return plan.recipe().clock().loopSeconds();
+    }
+
+    @Override
+    public Ground ground() {
+        return plan.ground();
+    }
+
+    @Override
+    public SegmentTree tree(String placeId, boolean flat) {
+        return plan.measure("tree " + placeId + flat, () -> {
+            Place place = plan.recipe().place(placeId).orElseThrow();
+            return new SegmentTree(place.corners(), place.closed(), flat);
+        });
+    }
+
+    @Override
+    public Optional<AreaPlace> area(String placeId) {
+        return plan.recipe().place(placeId).filter(AreaPlace.class::isInstance).map(AreaPlace.class::cast);
+    }
+
+    @Override
+    public Optional<Double> water() {
+        return plan.recipe().ground().waterLevel();
+    }
+
+    @Override
+    public Optional<SegmentTree> shore() {
+        return plan.measure(
+                "shore",
+                () -> water().map(level -> ContourLines.at(ground(), level))
+                        .filter(lines -> lines.length > 0)
+                        .map(lines -> {
+                            for (int i = 1; i < lines.length; i += 3) {
+                                lines[i] = 0;
+                            }
+                            return new SegmentTree(lines);
+                        }));
+    }
+
+    @Override
+    public PointIndex plants(String layerId) {
+        CoverLayer layer = (CoverLayer) plan.recipe().layer(layerId).orElseThrow();
+        String key = new KeyBuilder("plant index/1").add(plan.layerKey(layer)).key();
+        return results.get(key, cancel, shared -> {
+            Samples feet = evaluation.plants(layer).feet();
+            return new PointIndex(feet.x(), feet.y(), feet.z());
+        });
+    }
+
+    @Override
+    public Picture picture(String file) {
+        return plan.pictures().of(file);
+    }
+
+    @Override
+    public float[] result(String layerId, String result, Samples samples) {
+        return evaluation.property(plan.recipe().layer(layerId).orElseThrow(), result, samples);
+    }
+
+    @Override
+    public float[] overGround(String key, Function<Cancel, float[]> compute) {
+        return results.get(
+                new KeyBuilder("over ground").add(key).add(ground().key()).key(), cancel, compute);
+    }
+}
