@@ -5,7 +5,9 @@ module org.lumbrit.core {
     exports org.lumbrit.core.cover;
     exports org.lumbrit.core.drive;
     exports org.lumbrit.core.falloff;
+    exports org.lumbrit.core.findings;
     exports org.lumbrit.core.kinds;
+    exports org.lumbrit.core.looks;
     exports org.lumbrit.core.math;
     exports org.lumbrit.core.plants;
     exports org.lumbrit.core.site;

@@ -17,7 +17,11 @@ final class Find {
     }
 
     static CoverLayer cover(Recipe recipe, String wanted) {
-        return (CoverLayer) one("--layer", recipe.layers(), wanted, Layer::name, Layer::id);
+        Layer layer = one("--layer", recipe.layers(), wanted, Layer::name, Layer::id);
+        if (layer instanceof CoverLayer cover) {
+            return cover;
+        }
+        throw new BadInputException("--layer: “" + wanted + "” has no plants; choose a cover.");
     }
 
     private static <T> T one(

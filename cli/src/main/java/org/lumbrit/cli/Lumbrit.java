@@ -19,6 +19,8 @@ import picocli.CommandLine.ParameterException;
             CheckCommand.class,
             ProbeCommand.class,
             ScatterCommand.class,
+            AimCommand.class,
+            PictureCommand.class,
             HandOverCommand.class
         })
 public final class Lumbrit implements Runnable {
@@ -72,6 +74,7 @@ public final class Lumbrit implements Runnable {
 
     @Override
     public void run() {
-        throw new ParameterException(spec.commandLine(), "Say what to do: schema, check, probe, scatter or handover.");
+        throw new ParameterException(
+                spec.commandLine(), "Say what to do: schema, check, probe, scatter, aim, picture or handover.");
     }
 }

@@ -21,6 +21,13 @@ final class RecipeArgument {
     @Option(names = "--time", paramLabel = "S", description = "Seconds on the site's clock; 0 unless given.")
     private double time;
 
+    private final ResultsOfOneRun results = new ResultsOfOneRun();
+
+    /** Where this run keeps what it has computed. */
+    ResultsOfOneRun results() {
+        return results;
+    }
+
     SiteFiles site() {
         return SiteFiles.read(file);
     }
@@ -30,6 +37,6 @@ final class RecipeArgument {
             throw new BadInputException("--time: seconds between −10⁹ and 10⁹, not " + time + ".");
         }
         return new SiteEvaluation(
-                new SitePlan(site.recipe(), site.ground(), time), new ResultsOfOneRun(), Cancel.NEVER);
+                new SitePlan(site.recipe(), site.ground(), site.pictures(), time), results, Cancel.NEVER);
     }
 }

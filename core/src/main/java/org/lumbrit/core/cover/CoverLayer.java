@@ -54,11 +54,7 @@ public record CoverLayer(
             PropertyDescription.of("tint", "Between the two tint colours", "", 0, 1, 1, 0, 0));
 
     public CoverLayer {
-        Map<String, PropertyRange> complete = new LinkedHashMap<>();
-        Map<String, PropertyRange> given = properties;
-        OFFERED.forEach(offer -> complete.put(offer.name(), given.getOrDefault(offer.name(), offer.byDefault())));
-        given.forEach(complete::putIfAbsent);
-        properties = java.util.Collections.unmodifiableMap(complete);
+        properties = PropertyDescription.complete(OFFERED, properties);
     }
 
     /** What every cover offers, in the order of the board. */

@@ -3,9 +3,10 @@ package org.lumbrit.core.drive;
 import java.util.List;
 import java.util.Map;
 import org.lumbrit.core.cover.CoverLayer;
+import org.lumbrit.core.looks.TintLayer;
 
 /** One effect on the site. A new kind of layer is one record of its own and its name in the {@code permits} line. */
-public sealed interface Layer permits CoverLayer {
+public sealed interface Layer permits CoverLayer, TintLayer {
     String id();
 
     String name();

@@ -1,5 +1,9 @@
 package org.lumbrit.core.drive;
 
+import java.util.Collections;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
 import org.lumbrit.core.falloff.Domain;
 
 /**
@@ -30,6 +34,15 @@ public record PropertyDescription(
                 sliderMax,
                 new PropertyRange(low, high, Combine.PRODUCT),
                 Domain.PLANT);
+    }
+
+    /** The ranges that are given, in the order of the board, and the defaults of the others. */
+    public static Map<String, PropertyRange> complete(
+            List<PropertyDescription> offered, Map<String, PropertyRange> given) {
+        Map<String, PropertyRange> complete = new LinkedHashMap<>();
+        offered.forEach(offer -> complete.put(offer.name(), given.getOrDefault(offer.name(), offer.byDefault())));
+        given.forEach(complete::putIfAbsent);
+        return Collections.unmodifiableMap(complete);
     }
 
     public PropertyDescription inPlace() {

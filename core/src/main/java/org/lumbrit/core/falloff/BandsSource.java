@@ -1,5 +1,6 @@
 package org.lumbrit.core.falloff;
 
+import java.util.List;
 import org.lumbrit.core.kinds.Kind;
 import org.lumbrit.core.kinds.Setting;
 import org.lumbrit.core.math.Decimal;
@@ -59,6 +60,12 @@ public record BandsSource(
                 help = "Where the middle of the first band lies")
         double offset)
         implements Source {
+
+    @Override
+    public List<Remark> remarks(Scene scene) {
+        return Remarks.tooFine(
+                scene, period, size -> new BandsSource(size, share, softness, heading, elevation, offset));
+    }
 
     @Override
     public void evaluate(Scene scene, Samples samples, float[] measured, int from, int to, float[] out) {

@@ -1,5 +1,7 @@
 package org.lumbrit.core.falloff;
 
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Optional;
 import org.lumbrit.core.kinds.Kind;
 import org.lumbrit.core.kinds.Setting;
@@ -92,6 +94,18 @@ public record CellularSource(
         Loop loop = loop(seconds).orElse(new Loop(0, 0, true));
         double size = loop.cells() == 0 ? featureSize : featureSize * loop.cells() / loop.nearestCells();
         return new CellularSource(size, measure, inverted, travel, heading, space, seed);
+    }
+
+    @Override
+    public List<Remark> remarks(Scene scene) {
+        List<Remark> remarks = new ArrayList<>(Remarks.noLoop(scene, this));
+        if (space == Space.PLACE) {
+            remarks.addAll(Remarks.tooFine(
+                    scene,
+                    featureSize,
+                    size -> new CellularSource(size, measure, inverted, travel, heading, space, seed)));
+        }
+        return remarks;
     }
 
     @Override

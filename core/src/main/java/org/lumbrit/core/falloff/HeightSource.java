@@ -1,5 +1,6 @@
 package org.lumbrit.core.falloff;
 
+import java.util.List;
 import org.lumbrit.core.kinds.Kind;
 import org.lumbrit.core.kinds.Setting;
 import org.lumbrit.core.math.Smooth;
@@ -60,6 +61,37 @@ public record HeightSource(
 
     public HeightSource(double low, double high) {
         this(low, high, 0, 90, Space.PLACE);
+    }
+
+    /** The same between the lowest and the highest point of the ground. */
+    public HeightSource fittedTo(Scene scene) {
+        if (space == Space.OWN) {
+            return new HeightSource(0, 1, heading, elevation, space);
+        }
+        double[] d = Headings.direction(heading, elevation);
+        double[] extent = scene.ground().extentAlong(d[0], d[1], d[2]);
+        return new HeightSource(rounded(extent[0]), rounded(extent[1]), heading, elevation, space);
+    }
+
+    private static double rounded(double metres) {
+        return Math.rint(metres * 1000) / 1000;
+    }
+
+    @Override
+    public List<Remark> remarks(Scene scene) {
+        double[] d = Headings.direction(heading, elevation);
+        double[] extent = scene.ground().extentAlong(d[0], d[1], d[2]);
+        double[] ends = ends(scene, d);
+        if (Math.max(ends[0], ends[1]) >= extent[0] && Math.min(ends[0], ends[1]) <= extent[1]) {
+            return List.of();
+        }
+        return List.of(new Remark(
+                "levels beside the ground",
+                "Its levels are " + Readings.metres(ends[0]) + " and " + Readings.metres(ends[1])
+                        + ", the ground lies between " + Readings.metres(extent[0]) + " and "
+                        + Readings.metres(extent[1]) + ".",
+                "Fit to the ground",
+                fittedTo(scene)));
     }
 
     @Override

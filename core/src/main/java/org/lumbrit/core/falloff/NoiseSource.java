@@ -1,5 +1,7 @@
 package org.lumbrit.core.falloff;
 
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Optional;
 import org.lumbrit.core.kinds.Kind;
 import org.lumbrit.core.kinds.Setting;
@@ -260,6 +262,15 @@ public record NoiseSource(
                 heading,
                 newChurn,
                 space);
+    }
+
+    @Override
+    public List<Remark> remarks(Scene scene) {
+        List<Remark> remarks = new ArrayList<>(Remarks.noLoop(scene, this));
+        if (space == Space.PLACE) {
+            remarks.addAll(Remarks.tooFine(scene, featureSize, size -> with(size, lacunarity, basis, churn)));
+        }
+        return remarks;
     }
 
     @Override

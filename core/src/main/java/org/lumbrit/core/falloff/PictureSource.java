@@ -1,5 +1,7 @@
 package org.lumbrit.core.falloff;
 
+import java.util.List;
+import java.util.Optional;
 import org.lumbrit.core.kinds.Kind;
 import org.lumbrit.core.kinds.Refers;
 import org.lumbrit.core.kinds.Setting;
@@ -71,6 +73,28 @@ public record PictureSource(
         @Setting(title = "beyond the border", byDefault = "hold", onCard = false)
         Picture.Edge edge)
         implements Source {
+
+    @Override
+    public Optional<String> pictureShown() {
+        return Optional.of(picture);
+    }
+
+    @Override
+    public List<Remark> remarks(Scene scene) {
+        Picture shown = scene.picture(picture);
+        double own = width * shown.rows() / shown.columns();
+        if (depth == 0 || Math.abs(depth / own - 1) < 0.01) {
+            return List.of();
+        }
+        return List.of(new Remark(
+                "picture squeezed",
+                "The picture is " + shown.columns() + " × " + shown.rows() + " pixels and is laid over "
+                        + Readings.metres(width) + " × " + Readings.metres(depth)
+                        + "; in its own proportions it would be "
+                        + Readings.metres(own) + " deep.",
+                "Keep its proportions",
+                new PictureSource(picture, width, 0, x, z, turned, edge)));
+    }
 
     @Override
     public void evaluate(Scene scene, Samples samples, float[] measured, int from, int to, float[] out) {

@@ -10,7 +10,7 @@ import org.lumbrit.core.surface.Samples;
 
 /**
  * Sky view: the cosine-weighted free share of the sky above a place of the ground, within a reach. It is computed at the
- * ground's own nodes, at most 513 along the longer side, and read bilinear between them.
+ * ground's own nodes, at most 257 along the longer side, and read bilinear between them.
  */
 @Kind(name = "sky-view", title = "Sky view", help = "1 in the open, less in hollows and under walls.")
 public record SkySource(
@@ -25,7 +25,7 @@ public record SkySource(
         double reach)
         implements Source {
 
-    private static final int NODES = 513;
+    private static final int NODES = 257;
 
     private record Within(double reach) {}
 

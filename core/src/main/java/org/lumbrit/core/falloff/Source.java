@@ -1,5 +1,6 @@
 package org.lumbrit.core.falloff;
 
+import java.util.List;
 import java.util.Optional;
 import org.lumbrit.core.surface.Samples;
 
@@ -45,6 +46,11 @@ public sealed interface Source
         return Optional.empty();
     }
 
+    /** The file of the picture that is shown, where one is. */
+    default Optional<String> pictureShown() {
+        return Optional.empty();
+    }
+
     /** How it fits a loop of so many seconds; none where nothing moves. */
     default Optional<Loop> loop(double seconds) {
         return Optional.empty();
@@ -53,6 +59,11 @@ public sealed interface Source
     /** The nearest source that comes back exactly after a loop of so many seconds. */
     default Source fitted(double seconds) {
         return this;
+    }
+
+    /** Likely mistakes that can be told from the settings and the scene. */
+    default List<Remark> remarks(Scene scene) {
+        return List.of();
     }
 
     /** The costly part, where there is one worth keeping on its own. */

@@ -65,6 +65,24 @@ public final class Kinds {
         }
     }
 
+    /** The same record with one component changed. */
+    public static <T extends Record> T with(T record, String component, Object value) {
+        RecordComponent[] components = components(record.getClass());
+        Class<?>[] types = new Class<?>[components.length];
+        Object[] values = new Object[components.length];
+        for (int i = 0; i < components.length; i++) {
+            types[i] = components[i].getType();
+            values[i] = components[i].getName().equals(component) ? value : value(record, components[i]);
+        }
+        try {
+            @SuppressWarnings("unchecked")
+            T changed = (T) record.getClass().getDeclaredConstructor(types).newInstance(values);
+            return changed;
+        } catch (ReflectiveOperationException e) {
+            throw new IllegalStateException("cannot change " + component + " of " + record, e);
+        }
+    }
+
     /** An enum constant as it stands in the recipe: lower case, words joined by a hyphen. */
     public static String word(Enum<?> constant) {
         return constant.name().toLowerCase(java.util.Locale.ROOT).replace('_', '-');

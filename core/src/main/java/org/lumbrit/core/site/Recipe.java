@@ -5,6 +5,8 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
 import java.util.function.UnaryOperator;
 import org.lumbrit.core.drive.Drive;
 import org.lumbrit.core.drive.Layer;
@@ -41,6 +43,13 @@ public record Recipe(
 
     public Optional<Place> place(String id) {
         return places.stream().filter(place -> place.id().equals(id)).findFirst();
+    }
+
+    /** The files of the pictures that falloffs show. */
+    public Set<String> pictures() {
+        Set<String> files = new TreeSet<>();
+        falloffs.forEach(falloff -> falloff.source().pictureShown().ifPresent(files::add));
+        return files;
     }
 
     public List<Drive> drivesOf(String layer, String property) {

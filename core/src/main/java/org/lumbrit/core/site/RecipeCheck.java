@@ -26,6 +26,8 @@ import org.lumbrit.core.falloff.Source;
 import org.lumbrit.core.kinds.Kinds;
 import org.lumbrit.core.kinds.Refers;
 import org.lumbrit.core.kinds.Setting;
+import org.lumbrit.core.looks.RampStop;
+import org.lumbrit.core.looks.TintLayer;
 import org.lumbrit.core.math.Colour;
 import org.lumbrit.core.math.CurvePoint;
 import org.lumbrit.core.math.Decimal;
@@ -266,7 +268,21 @@ public final class RecipeCheck {
                                                                     .map(PropertyDescription::name)
                                                                     .toList())
                                                     + ".")));
+            if (layer instanceof TintLayer tint) {
+                ramp("layers[" + i + "].ramp", tint.ramp());
+            }
             spacing(at + "." + CoverLayer.SPACING, layer.properties().get(CoverLayer.SPACING));
+        }
+    }
+
+    private void ramp(String at, List<RampStop> stops) {
+        if (stops.isEmpty() || stops.size() > MOST_CURVE_POINTS) {
+            say(at, "A ramp has 1 to " + MOST_CURVE_POINTS + " colours.");
+        }
+        for (int s = 1; s < stops.size(); s++) {
+            if (!(stops.get(s).at() > stops.get(s - 1).at())) {
+                say(at + "[" + s + "].at", "Colours go from left to right; each lies to the right of the one before.");
+            }
         }
     }
 

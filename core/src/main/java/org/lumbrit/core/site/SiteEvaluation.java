@@ -10,11 +10,15 @@ import org.lumbrit.core.cover.Region;
 import org.lumbrit.core.drive.Drive;
 import org.lumbrit.core.drive.Layer;
 import org.lumbrit.core.drive.PropertyRange;
+import org.lumbrit.core.falloff.FacingSource;
 import org.lumbrit.core.falloff.Falloff;
 import org.lumbrit.core.falloff.GridStep;
 import org.lumbrit.core.falloff.Measurement;
 import org.lumbrit.core.falloff.Scene;
 import org.lumbrit.core.falloff.Step;
+import org.lumbrit.core.falloff.SunlitSource;
+import org.lumbrit.core.looks.Tint;
+import org.lumbrit.core.looks.TintLayer;
 import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.math.Chunks;
 import org.lumbrit.core.math.CurvePoint;
@@ -203,6 +207,38 @@ public final class SiteEvaluation {
         for (int i = from; i < to; i++) {
             out[i] = (float) range.at(Smooth.clamp01(weights[i - from]));
         }
+    }
+
+    /** The colours that a tint gives to samples of the ground. */
+    public Tint tint(TintLayer layer, Samples samples) {
+        float[] value = property(layer, TintLayer.VALUE, samples);
+        float[] strength = property(layer, TintLayer.STRENGTH, samples);
+        String key = new KeyBuilder("tint/1")
+                .add(plan.layerKey(layer))
+                .add(samples.key())
+                .key();
+        return results.get(key, cancel, shared -> Tint.of(layer, value, strength, lit(layer, samples)));
+    }
+
+    /** How much light falls on the ground: the cosine to the light, 0 in the shadow of other ground. */
+    private float[] lit(TintLayer layer, Samples samples) {
+        SunlitSource sun = new SunlitSource(layer.lightHeading(), layer.lightElevation(), 1);
+        FacingSource facing = new FacingSource(layer.lightHeading(), layer.lightElevation());
+        Measurement.Chunk horizon =
+                sun.measurement().orElseThrow().preparation().ready(scene(), samples);
+        float[] measured = new float[samples.count()];
+        float[] free = new float[samples.count()];
+        float[] lit = new float[samples.count()];
+        Scene scene = scene();
+        Chunks.run(lit.length, cancel, (from, to) -> {
+            horizon.measure(from, to, measured);
+            sun.evaluate(scene, samples, measured, from, to, free);
+            facing.evaluate(scene, samples, measured, from, to, lit);
+            for (int i = from; i < to; i++) {
+                lit[i] = Math.max(0, 2 * lit[i] - 1) * free[i];
+            }
+        });
+        return lit;
     }
 
     /** The plants of a layer within a region of the ground. */

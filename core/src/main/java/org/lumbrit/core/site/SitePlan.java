@@ -54,6 +54,11 @@ public final class SitePlan {
         this(recipe, ground, Pictures.NONE, time);
     }
 
+    /** The plan of another recipe on the same ground. */
+    public SitePlan of(Recipe other) {
+        return new SitePlan(other, ground, pictures, time);
+    }
+
     /** The pictures that a recipe refers to, by file name. */
     @FunctionalInterface
     public interface Pictures {

@@ -13,12 +13,15 @@ import org.lumbrit.core.cover.CoverLayer;
 import org.lumbrit.core.cover.Plants;
 import org.lumbrit.core.falloff.Domain;
 import org.lumbrit.core.falloff.Falloff;
+import org.lumbrit.core.looks.Tint;
+import org.lumbrit.core.looks.TintLayer;
 import org.lumbrit.core.math.Decimal;
 import org.lumbrit.core.site.Recipe;
 import org.lumbrit.core.site.SiteEvaluation;
 import org.lumbrit.core.surface.Ground;
 import org.lumbrit.core.surface.Lattice;
 import org.lumbrit.core.surface.Samples;
+import org.lumbrit.formats.image.ColourPng;
 import org.lumbrit.formats.image.GreyPng;
 import org.lumbrit.formats.json.RecipeJson;
 import org.lumbrit.formats.site.SiteFiles;
@@ -33,7 +36,8 @@ public enum HandOver {
         @Override
         void write(SiteEvaluation evaluation, SiteFiles site, Report report) {
             List<CoverLayer> layers = covers(evaluation.plan().recipe());
-            byte[] glb = SiteGlb.write(evaluation, layers);
+            byte[] glb =
+                    SiteGlb.write(evaluation, layers, tints(evaluation.plan().recipe()));
             report.add(
                     "site.glb",
                     glb,
@@ -60,6 +64,21 @@ public enum HandOver {
             }
         }
     },
+    TINTS("The colours of each tint over the ground as a PNG, its strength as transparency, north at the top") {
+        @Override
+        void write(SiteEvaluation evaluation, SiteFiles site, Report report) {
+            Ground ground = evaluation.plan().ground();
+            Lattice lattice = new Lattice(ground, ground.columns(), ground.rows());
+            Samples samples = evaluation.samples(lattice);
+            for (TintLayer layer : tints(evaluation.plan().recipe())) {
+                Tint tint = evaluation.tint(layer, samples);
+                report.add(
+                        "tints/" + fileName(layer.name()) + ".png",
+                        ColourPng.write(lattice.columns(), lattice.rows(), tint::argb),
+                        "“" + layer.name() + "”, sRGB");
+            }
+        }
+    },
     CSV("Every plant as a row: where, how turned, size, variant, tint") {
         @Override
         void write(SiteEvaluation evaluation, SiteFiles site, Report report) {
@@ -82,7 +101,11 @@ public enum HandOver {
         @Override
         void write(SiteEvaluation evaluation, SiteFiles site, Report report) {
             report.add("recipe/recipe.json", RecipeJson.write(site.recipe()), "the rules of the site");
-            site.assets().forEach((name, bytes) -> report.add("recipe/" + name, bytes, "the height map"));
+            site.assets()
+                    .forEach((name, bytes) -> report.add(
+                            "recipe/" + name,
+                            bytes,
+                            name.equals(site.recipe().ground().heights()) ? "the height map" : "a picture"));
         }
     };
 
@@ -108,7 +131,16 @@ public enum HandOver {
     private static List<CoverLayer> covers(Recipe recipe) {
         return recipe.layers().stream()
                 .filter(layer -> !layer.hidden())
+                .filter(CoverLayer.class::isInstance)
                 .map(CoverLayer.class::cast)
+                .toList();
+    }
+
+    private static List<TintLayer> tints(Recipe recipe) {
+        return recipe.layers().stream()
+                .filter(layer -> !layer.hidden())
+                .filter(TintLayer.class::isInstance)
+                .map(TintLayer.class::cast)
                 .toList();
     }
 

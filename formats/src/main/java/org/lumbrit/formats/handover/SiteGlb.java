@@ -4,6 +4,7 @@ import java.util.Arrays;
 import java.util.List;
 import org.lumbrit.core.cover.CoverLayer;
 import org.lumbrit.core.cover.Plants;
+import org.lumbrit.core.looks.TintLayer;
 import org.lumbrit.core.math.Colour;
 import org.lumbrit.core.plants.PlantMesh;
 import org.lumbrit.core.site.SiteEvaluation;
@@ -13,22 +14,39 @@ import org.lumbrit.core.surface.Samples;
 /** The site as GLB: the ground, the tarn's level plane, and the plants of every layer as instances a variant. */
 final class SiteGlb {
     private static final int LONGEST = 513;
+    /** Bare ground in linear light. */
+    private static final double[] BARE = {0.19, 0.18, 0.12};
 
     private SiteGlb() {}
 
-    static byte[] write(SiteEvaluation evaluation, List<CoverLayer> layers) {
+    static byte[] write(SiteEvaluation evaluation, List<CoverLayer> layers, List<TintLayer> tints) {
         Glb glb = new Glb();
         Lattice lattice = evaluation.plan().ground().lattice(LONGEST);
         Samples samples = evaluation.samples(lattice);
-        int groundMaterial = glb.material("Ground", 0.19, 0.18, 0.12, 1, 1, false);
+        float[] colours = colours(evaluation, samples, tints);
+        boolean plain = colours.length == 0;
+        int groundMaterial =
+                glb.material("Ground", plain ? BARE[0] : 1, plain ? BARE[1] : 1, plain ? BARE[2] : 1, 1, 1, false);
         int[] all = triangles(lattice, samples, Double.POSITIVE_INFINITY);
         glb.node(
                 "Ground",
-                glb.mesh(
-                        "Ground", positions(samples, Double.NaN), normals(samples), new float[0], all, groundMaterial));
+                glb.mesh("Ground", positions(samples, Double.NaN), normals(samples), colours, all, groundMaterial));
         evaluation.plan().recipe().ground().waterLevel().ifPresent(level -> water(glb, lattice, samples, level));
         layers.forEach(layer -> cover(glb, layer, evaluation.plants(layer)));
         return glb.write(evaluation.plan().recipe().name());
+    }
+
+    /** The bare ground under every tint, in linear light; empty where there is none. */
+    private static float[] colours(SiteEvaluation evaluation, Samples samples, List<TintLayer> tints) {
+        if (tints.isEmpty()) {
+            return new float[0];
+        }
+        float[] rgb = new float[3 * samples.count()];
+        for (int i = 0; i < rgb.length; i++) {
+            rgb[i] = (float) BARE[i % 3];
+        }
+        tints.forEach(layer -> evaluation.tint(layer, samples).over(rgb));
+        return rgb;
     }
 
     private static float[] positions(Samples samples, double level) {

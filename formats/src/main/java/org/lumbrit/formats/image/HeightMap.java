@@ -26,17 +26,7 @@ public record HeightMap(int columns, int rows, int bits, float[] values) {
 
     /** @throws BadInputException with what would work */
     public static HeightMap read(byte[] png, String name) {
-        if (png.length > MOST_BYTES) {
-            throw new BadInputException(
-                    name + " is larger than " + (MOST_BYTES >> 20) + " MB; a height map of 8192 × 8192 fits.");
-        }
-        if (png.length < 33 || !java.util.Arrays.equals(png, 0, 8, SIGNATURE, 0, 8)) {
-            throw new BadInputException(
-                    name + " is no PNG file. Save the height map as a grey PNG with 16 bits a pixel.");
-        }
-        if (!PngChunks.sound(png)) {
-            throw damaged(name, null);
-        }
+        requireSoundPng(png, name, "Save the height map as a grey PNG with 16 bits a pixel.");
         try (ImageInputStream in = ImageIO.createImageInputStream(new ByteArrayInputStream(png))) {
             Iterator<ImageReader> readers = ImageIO.getImageReadersByFormatName("png");
             ImageReader reader = readers.next();
@@ -51,6 +41,20 @@ public record HeightMap(int columns, int rows, int bits, float[] values) {
                 throw known;
             }
             throw damaged(name, e);
+        }
+    }
+
+    /** Refuses what is too large, no PNG, or cut off, before anything is decoded. */
+    static void requireSoundPng(byte[] png, String name, String advice) {
+        if (png.length > MOST_BYTES) {
+            throw new BadInputException(
+                    name + " is larger than " + (MOST_BYTES >> 20) + " MB; 8192 × 8192 grey pixels fit.");
+        }
+        if (png.length < 33 || !java.util.Arrays.equals(png, 0, 8, SIGNATURE, 0, 8)) {
+            throw new BadInputException(name + " is no PNG file. " + advice);
+        }
+        if (!PngChunks.sound(png)) {
+            throw damaged(name, null);
         }
     }
 

@@ -11,6 +11,7 @@ import org.locationtech.jts.geom.Polygon;
 import org.locationtech.jts.io.ParseException;
 import org.locationtech.jts.io.geojson.GeoJsonReader;
 import org.lumbrit.core.math.Point3;
+import org.lumbrit.core.surface.AreaPlace;
 import org.lumbrit.core.surface.Ground;
 import org.lumbrit.core.surface.PathPlace;
 import org.lumbrit.core.surface.Place;
@@ -83,11 +84,21 @@ public final class GeoJsonPlaces {
             if (part instanceof Point point && !point.isEmpty()) {
                 places.add(new PointPlace(id, itsName, corner(point.getCoordinate(), ground)));
             } else if (part instanceof Polygon polygon) {
-                places.add(path(id, itsName, polygon.getExteriorRing(), ground));
+                places.add(area(id, itsName, polygon, ground));
             } else if (part instanceof LineString line && line.getNumPoints() > 1) {
                 places.add(path(id, itsName, line, ground));
             }
         }
+    }
+
+    private static AreaPlace area(String id, String name, Polygon polygon, Ground ground) {
+        if (polygon.getNumInteriorRing() > 0) {
+            throw new BadInputException(
+                    "“" + name
+                            + "” is an area with a hole, which cannot be read; draw the hole as an area of its own and subtract it.");
+        }
+        return new AreaPlace(
+                id, name, path(id, name, polygon.getExteriorRing(), ground).points());
     }
 
     private static PathPlace path(String id, String name, LineString line, Ground ground) {

@@ -4,9 +4,14 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Map;
+import java.util.TreeMap;
+import java.util.concurrent.ConcurrentHashMap;
 import org.lumbrit.core.site.Recipe;
+import org.lumbrit.core.site.SitePlan;
 import org.lumbrit.core.surface.Ground;
+import org.lumbrit.core.surface.Picture;
 import org.lumbrit.formats.BadInputException;
+import org.lumbrit.formats.image.GreyPicture;
 import org.lumbrit.formats.image.HeightMap;
 import org.lumbrit.formats.json.RecipeJson;
 
@@ -32,7 +37,17 @@ public record SiteFiles(Recipe recipe, Map<String, byte[]> assets) {
             throw new BadInputException("ground.heights: the height map " + name
                     + " is not beside the recipe. Put it into the same folder.");
         }
-        return new SiteFiles(recipe, Map.of(name, bytes(beside, HeightMap.MOST_BYTES)));
+        Map<String, byte[]> assets = new TreeMap<>();
+        assets.put(name, bytes(beside, HeightMap.MOST_BYTES));
+        for (String picture : recipe.pictures()) {
+            Path itsFile = file.toAbsolutePath().resolveSibling(plain(picture));
+            if (!Files.isRegularFile(itsFile)) {
+                throw new BadInputException(
+                        "The picture " + picture + " is not beside the recipe. Put it into the same folder.");
+            }
+            assets.put(picture, bytes(itsFile, HeightMap.MOST_BYTES));
+        }
+        return new SiteFiles(recipe, assets);
     }
 
     /** A file name without any path part; nothing else may stand in a recipe. */
@@ -62,6 +77,18 @@ public record SiteFiles(Recipe recipe, Map<String, byte[]> assets) {
             throw new BadInputException("ground.heights: the height map " + name + " is missing beside the recipe.");
         }
         return bytes;
+    }
+
+    /** Finds the pictures of the recipe, each decoded once. */
+    public SitePlan.Pictures pictures() {
+        Map<String, Picture> decoded = new ConcurrentHashMap<>();
+        return file -> decoded.computeIfAbsent(file, missing -> {
+            byte[] bytes = assets.get(file);
+            if (bytes == null) {
+                throw new BadInputException("The picture " + file + " is missing beside the recipe.");
+            }
+            return GreyPicture.read(bytes, file);
+        });
     }
 
     public Ground ground() {

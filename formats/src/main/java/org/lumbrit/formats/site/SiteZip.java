@@ -57,7 +57,14 @@ public final class SiteZip {
         if (!files.containsKey(heights)) {
             throw new BadInputException("ground.heights: the zip holds no " + heights + ".");
         }
-        return new SiteFiles(recipe, Map.of(heights, files.get(heights)));
+        Map<String, byte[]> assets = new TreeMap<>(Map.of(heights, files.get(heights)));
+        for (String picture : recipe.pictures()) {
+            if (!files.containsKey(SiteFiles.plain(picture))) {
+                throw new BadInputException("The zip holds no picture " + picture + ", which a falloff shows.");
+            }
+            assets.put(picture, files.get(picture));
+        }
+        return new SiteFiles(recipe, assets);
     }
 
     public static byte[] write(SiteFiles site) {

@@ -1,0 +1,78 @@
+package org.lumbrit.cli;
+
+import java.io.PrintWriter;
+import java.util.concurrent.Callable;
+import org.lumbrit.core.falloff.Falloff;
+import org.lumbrit.core.math.Cancel;
+import org.lumbrit.core.math.Decimal;
+import org.lumbrit.core.site.Aim;
+import org.lumbrit.core.site.Edit;
+import org.lumbrit.core.site.SiteEvaluation;
+import org.lumbrit.formats.BadInputException;
+import org.lumbrit.formats.json.RecipeJson;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
+import picocli.CommandLine.Option;
+
+/** Solves a setting for a wanted outcome. */
+@Command(
+        name = "aim",
+        mixinStandardHelpOptions = true,
+        description = "Solves a falloff's window for a covered share, or a cover's density for a number of plants.")
+final class AimCommand implements Callable<Integer> {
+    @Mixin
+    private RecipeArgument recipe;
+
+    @Option(names = "--falloff", paramLabel = "NAME", description = "Name or id of the falloff.")
+    private String falloff;
+
+    @Option(
+            names = "--covers",
+            paramLabel = "SHARE",
+            description = "Share of the ground with a value of at least ½, 0 to 1.")
+    private Double covers;
+
+    @Option(names = "--layer", paramLabel = "NAME", description = "Name or id of the cover.")
+    private String layer;
+
+    @Option(names = "--plants", paramLabel = "N", description = "How many plants are wanted.")
+    private Integer plants;
+
+    @Override
+    public Integer call() {
+        boolean share = falloff != null && covers != null && layer == null && plants == null;
+        boolean count = layer != null && plants != null && falloff == null && covers == null;
+        if (share == count) {
+            throw new BadInputException("Give --falloff NAME --covers SHARE, or --layer NAME --plants N.");
+        }
+        SiteEvaluation evaluation = recipe.evaluation(recipe.site());
+        Aim.Solved solved = share ? share(evaluation) : count(evaluation);
+        PrintWriter out = new PrintWriter(Output.writer());
+        out.println("setting: " + solved.setting());
+        out.println("value: " + Decimal.write(solved.value(), 9));
+        out.println("reached: " + Decimal.write(solved.reached(), 9));
+        out.println("met: " + (solved.met() ? "yes" : "no"));
+        out.println(solved.text());
+        for (Edit edit : solved.edits()) {
+            out.println(RecipeJson.node(edit));
+        }
+        out.flush();
+        return 0;
+    }
+
+    private Aim.Solved share(SiteEvaluation evaluation) {
+        if (!(covers >= 0 && covers <= 1)) {
+            throw new BadInputException("--covers: a share between 0 and 1, not " + covers + ".");
+        }
+        Falloff wanted = Find.falloff(evaluation.plan().recipe(), falloff);
+        return Aim.covers(evaluation, recipe.results(), Cancel.NEVER, wanted.id(), covers);
+    }
+
+    private Aim.Solved count(SiteEvaluation evaluation) {
+        if (plants < 1 || plants > 10_000_000) {
+            throw new BadInputException("--plants: between 1 and 10 million, not " + plants + ".");
+        }
+        String id = Find.cover(evaluation.plan().recipe(), layer).id();
+        return Aim.plants(evaluation, recipe.results(), Cancel.NEVER, id, plants);
+    }
+}
