@@ -80,6 +80,11 @@ public record PictureSource(
     }
 
     @Override
+    public Source showing(String file) {
+        return new PictureSource(file, width, depth, x, z, turned, edge);
+    }
+
+    @Override
     public List<Remark> remarks(Scene scene) {
         Picture shown = scene.picture(picture);
         double own = width * shown.rows() / shown.columns();

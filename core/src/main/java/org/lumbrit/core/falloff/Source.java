@@ -51,6 +51,11 @@ public sealed interface Source
         return Optional.empty();
     }
 
+    /** The same with another picture. */
+    default Source showing(String file) {
+        return this;
+    }
+
     /** How it fits a loop of so many seconds; none where nothing moves. */
     default Optional<Loop> loop(double seconds) {
         return Optional.empty();

@@ -52,6 +52,15 @@ public record Recipe(
         return files;
     }
 
+    /** The same with a picture under another file name. */
+    public Recipe withPicture(String file, String newFile) {
+        return withFalloffs(falloffs.stream()
+                .map(falloff -> falloff.source().pictureShown().equals(Optional.of(file))
+                        ? falloff.withSource(falloff.source().showing(newFile))
+                        : falloff)
+                .toList());
+    }
+
     public List<Drive> drivesOf(String layer, String property) {
         return drives.stream().filter(drive -> drive.drives(layer, property)).toList();
     }

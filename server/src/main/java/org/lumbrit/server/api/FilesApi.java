@@ -18,9 +18,11 @@ import org.lumbrit.core.site.InvalidRecipeException;
 import org.lumbrit.core.site.Recipe;
 import org.lumbrit.core.site.SiteEvaluation;
 import org.lumbrit.core.surface.Lattice;
+import org.lumbrit.core.surface.Picture;
 import org.lumbrit.core.surface.Samples;
 import org.lumbrit.formats.BadInputException;
 import org.lumbrit.formats.handover.HandOver;
+import org.lumbrit.formats.image.GreyPicture;
 import org.lumbrit.formats.image.GreyPng;
 import org.lumbrit.formats.image.HeightMap;
 import org.lumbrit.formats.json.RecipeJson;
@@ -104,6 +106,26 @@ class FilesApi {
         return new HeightMapRead(assets.keep(bytes), map.columns(), map.rows(), map.bits(), lowest, highest);
     }
 
+    /**
+     * A picture that was read and kept.
+     *
+     * @param picture the name to use in a recipe
+     */
+    record PictureRead(
+            @NotNull String picture,
+            @NotNull Integer columns,
+            @NotNull Integer rows) {}
+
+    @PostMapping(
+            path = "/api/pictures",
+            consumes = MediaType.MULTIPART_FORM_DATA_VALUE,
+            produces = MediaType.APPLICATION_JSON_VALUE)
+    PictureRead picture(@RequestParam MultipartFile file) throws IOException {
+        byte[] bytes = file.getBytes();
+        Picture picture = GreyPicture.read(bytes, "The file");
+        return new PictureRead(assets.keep(bytes), picture.columns(), picture.rows());
+    }
+
     @GetMapping(path = "/api/heightmaps/{name}/picture", produces = MediaType.IMAGE_PNG_VALUE)
     byte[] heightMapPicture(@PathVariable String name) {
         HeightMap map = HeightMap.read(assets.content(name), "The height map");
@@ -174,8 +196,10 @@ class FilesApi {
     @GetMapping("/api/sites/{id}/scatter.csv")
     ResponseEntity<byte[]> scatter(@PathVariable UUID id, @RequestParam String layer) throws IOException {
         Recipe recipe = store.state(id).recipe();
-        CoverLayer cover =
-                (CoverLayer) recipe.layer(layer).orElseThrow(() -> InvalidRecipeException.missing("layer", layer));
+        CoverLayer cover = recipe.layer(layer)
+                .filter(CoverLayer.class::isInstance)
+                .map(CoverLayer.class::cast)
+                .orElseThrow(() -> InvalidRecipeException.missing("cover", layer));
         StringWriter text = new StringWriter();
         PlantsCsv.write(cover, views.evaluation(recipe, 0, Cancel.NEVER).plants(cover), text);
         return download(cover.name() + ".csv", "text/csv", text.toString().getBytes(StandardCharsets.UTF_8));

@@ -9,6 +9,7 @@ import org.lumbrit.core.falloff.Source;
 import org.lumbrit.core.falloff.Step;
 import org.lumbrit.core.kinds.Description;
 import org.lumbrit.core.kinds.Kinds;
+import org.lumbrit.core.looks.TintLayer;
 import org.lumbrit.core.plants.Plant;
 import org.springframework.http.MediaType;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -23,14 +24,23 @@ class KindsApi {
             @NotNull List<Description> steps,
             @NotNull List<Description> layers,
             @NotNull List<Description> plants,
-            @NotNull List<CoverProperty> coverProperties) {}
+            @NotNull List<LayerProperties> layerProperties) {}
+
+    /** The rows of one kind of layer. */
+    record LayerProperties(@NotNull String kind, @NotNull List<LayerProperty> properties) {
+        static LayerProperties of(Class<?> kind, List<PropertyDescription> offered) {
+            return new LayerProperties(
+                    Kinds.kind(kind).name(),
+                    offered.stream().map(LayerProperty::of).toList());
+        }
+    }
 
     /**
      * A row of the board.
      *
      * @param low end of a new layer; @param high end of a new layer
      */
-    record CoverProperty(
+    record LayerProperty(
             @NotNull String name,
             @NotNull String title,
             @NotNull String help,
@@ -40,8 +50,8 @@ class KindsApi {
             @NotNull Double sliderMax,
             @NotNull Double low,
             @NotNull Double high) {
-        static CoverProperty of(PropertyDescription d) {
-            return new CoverProperty(
+        static LayerProperty of(PropertyDescription d) {
+            return new LayerProperty(
                     d.name(),
                     d.title(),
                     d.help(),
@@ -61,7 +71,9 @@ class KindsApi {
                 describe(Step.class),
                 describe(Layer.class),
                 describe(Plant.class),
-                CoverLayer.offeredProperties().stream().map(CoverProperty::of).toList());
+                List.of(
+                        LayerProperties.of(CoverLayer.class, CoverLayer.offeredProperties()),
+                        LayerProperties.of(TintLayer.class, TintLayer.offeredProperties())));
     }
 
     private static List<Description> describe(Class<?> sealed) {

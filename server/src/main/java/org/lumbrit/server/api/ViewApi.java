@@ -14,12 +14,14 @@ import org.lumbrit.core.cover.Plants;
 import org.lumbrit.core.drive.Layer;
 import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.math.KeyBuilder;
+import org.lumbrit.core.site.Aim;
 import org.lumbrit.core.site.Edit;
 import org.lumbrit.core.site.InvalidRecipeException;
 import org.lumbrit.core.site.Recipe;
 import org.lumbrit.core.site.SiteEvaluation;
 import org.lumbrit.core.site.WhyHere;
 import org.lumbrit.core.surface.Samples;
+import org.lumbrit.formats.BadInputException;
 import org.lumbrit.formats.json.RecipeJson;
 import org.lumbrit.server.results.KeptResults;
 import org.lumbrit.server.storage.NotFoundException;
@@ -151,6 +153,56 @@ class ViewApi {
         return ResponseEntity.ok().cacheControl(FOR_EVER).body(binary(key));
     }
 
+    /**
+     * What is wanted: a share of the ground from a falloff, or a number of plants from a cover.
+     *
+     * @param share 0..1, where a falloff is named; @param plants where a cover is named
+     */
+    record Wish(
+            @NotNull Integer base,
+            @NotNull String falloff,
+            @NotNull Double share,
+            @NotNull String layer,
+            @NotNull Integer plants) {}
+
+    /** What was solved; the edits set it. */
+    record SolvedView(
+            @NotNull Double value,
+            @NotNull Double reached,
+            @NotNull Boolean met,
+            @NotNull String text,
+
+            @NotNull @Schema(type = "array", implementation = SitesApi.EditSchema[].class)
+            JsonNode edits) {}
+
+    @PostMapping(path = "/api/sites/{id}/aim", produces = MediaType.APPLICATION_JSON_VALUE)
+    SolvedView aim(
+            @PathVariable UUID id,
+            @RequestHeader(name = "X-Tab", required = false) String tab,
+            @RequestBody Wish wish) {
+        Cancel cancel = superseding.newest(tab == null ? null : tab + "/aim");
+        SiteEvaluation evaluation = views.evaluation(store.preview(id, wish.base(), List.of()), 0, cancel);
+        Aim.Solved solved = wish.falloff().isEmpty()
+                ? Aim.plants(evaluation, results, cancel, wish.layer(), between(1, wish.plants(), 10_000_000))
+                : Aim.covers(evaluation, results, cancel, wish.falloff(), wish.share());
+        return new SolvedView(
+                solved.value(), solved.reached(), solved.met(), solved.text(), RecipeJson.node(solved.edits()));
+    }
+
+    private static CoverLayer cover(Layer layer) {
+        if (layer instanceof CoverLayer cover) {
+            return cover;
+        }
+        throw new BadInputException("“" + layer.name() + "” has no plants.");
+    }
+
+    private static int between(int least, int number, int most) {
+        if (number < least || number > most) {
+            throw new BadInputException("plants: between " + least + " and " + most + ", not " + number + ".");
+        }
+        return number;
+    }
+
     private byte[] binary(String key) {
         return results.peek(key)
                 .filter(byte[].class::isInstance)
@@ -168,7 +220,7 @@ class ViewApi {
         String plant = "";
         int variant = 0;
         if (question.plant() >= 0) {
-            Plants plants = evaluation.plants((CoverLayer) layer);
+            Plants plants = evaluation.plants(cover(layer));
             if (question.plant() >= plants.count()) {
                 throw new NotFoundException("This plant is not there any more; click again.");
             }

@@ -5,6 +5,8 @@ import com.github.benmanes.caffeine.cache.Caffeine;
 import java.nio.charset.StandardCharsets;
 import java.time.Instant;
 import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
 import java.util.UUID;
 import org.lumbrit.core.site.Edit;
 import org.lumbrit.core.site.Recipe;
@@ -45,6 +47,10 @@ public class SiteStore {
     public SiteState create(SiteFiles files) {
         files.ground();
         Recipe recipe = files.recipe().withGround(files.recipe().ground().withHeights(assets.keep(files.heights())));
+        for (String picture : files.recipe().pictures()) {
+            files.pictures().of(picture);
+            recipe = recipe.withPicture(picture, assets.keep(files.assets().get(picture)));
+        }
         SiteEntity site = sites.save(new SiteEntity(UUID.randomUUID(), Instant.now()));
         return append(site, 1, null, null, "Site made", recipe);
     }
@@ -147,13 +153,10 @@ public class SiteStore {
         if (changed.equals(now)) {
             return state(site, head, now);
         }
-        if (!changed.ground().equals(now.ground())) {
-            new SiteFiles(
-                            changed,
-                            java.util.Map.of(
-                                    changed.ground().heights(),
-                                    assets.content(changed.ground().heights())))
-                    .ground();
+        if (!changed.ground().equals(now.ground()) || !changed.pictures().equals(now.pictures())) {
+            SiteFiles files = files(changed);
+            files.ground();
+            changed.pictures().forEach(files.pictures()::of);
         }
         int number = site.head() + 1;
         return append(
@@ -207,9 +210,11 @@ public class SiteStore {
         return head(site);
     }
 
-    /** A recipe together with the height map that it names. */
+    /** A recipe together with the height map and the pictures that it names. */
     public SiteFiles files(Recipe recipe) {
-        String heights = recipe.ground().heights();
-        return new SiteFiles(recipe, java.util.Map.of(heights, assets.content(heights)));
+        Map<String, byte[]> content = new TreeMap<>();
+        content.put(recipe.ground().heights(), assets.content(recipe.ground().heights()));
+        recipe.pictures().forEach(picture -> content.put(picture, assets.content(picture)));
+        return new SiteFiles(recipe, content);
     }
 }

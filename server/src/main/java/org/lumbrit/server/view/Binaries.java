@@ -2,6 +2,7 @@ package org.lumbrit.server.view;
 
 import org.lumbrit.core.cover.CoverLayer;
 import org.lumbrit.core.cover.Plants;
+import org.lumbrit.core.looks.Tint;
 import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.plants.PlantMesh;
 import org.lumbrit.core.surface.GroundLight;
@@ -57,6 +58,24 @@ final class Binaries {
                 .put("min", min)
                 .put("max", max);
         return bundle.unsignedShorts("values", 1, steps).write();
+    }
+
+    /** Colour, sRGB encoded, and strength of each node, a byte a channel; and the brightness of its tone. */
+    static byte[] tint(Lattice lattice, Tint tint) {
+        int n = lattice.count();
+        byte[] colours = new byte[4 * n];
+        byte[] tones = new byte[n];
+        for (int i = 0; i < n; i++) {
+            int argb = tint.argb(i);
+            colours[4 * i] = (byte) (argb >> 16);
+            colours[4 * i + 1] = (byte) (argb >> 8);
+            colours[4 * i + 2] = (byte) argb;
+            colours[4 * i + 3] = (byte) (argb >> 24);
+            tones[i] = (byte) (int) (tint.tone()[i] * 255 + 0.5);
+        }
+        ArrayBundle bundle = new ArrayBundle();
+        bundle.facts().put("columns", lattice.columns()).put("rows", lattice.rows());
+        return bundle.bytes("colours", 4, colours).bytes("tones", 1, tones).write();
     }
 
     /** Foot, turn, size, variant and colour of every plant. */

@@ -1,8 +1,12 @@
 package org.lumbrit.server.view;
 
+import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.constraints.NotNull;
 import java.util.List;
+import org.lumbrit.core.findings.Finding;
 import org.lumbrit.core.site.Summary;
+import org.lumbrit.formats.json.RecipeJson;
+import tools.jackson.databind.JsonNode;
 
 /**
  * What is in the view. Keys name immutable binaries under {@code /api/data/}; the browser asks only for those it does not hold.
@@ -33,12 +37,13 @@ public record Manifest(
             @NotNull Double highest,
             Double water) {}
 
-    /** A layer's plants and the meshes of its variants as array bundles; empty keys for a hidden layer. */
+    /** A layer's plants and the meshes of its variants, or its colours, as array bundles; empty keys for what it has not. */
     public record LayerView(
             @NotNull String id,
             @NotNull String name,
             @NotNull String plantsKey,
             @NotNull String meshesKey,
+            @NotNull String tintKey,
             @NotNull Integer plants,
             @NotNull Long triangles) {}
 
@@ -75,7 +80,38 @@ public record Manifest(
             @NotNull Double high,
             @NotNull Summary summary) {}
 
-    /** An automatic remark about a likely mistake. */
+    /**
+     * An automatic remark about a likely mistake.
+     *
+     * @param warning whether it is probably not meant, else it is only worth knowing
+     * @param falloff where it is, "" where no falloff is meant; @param step likewise; @param layer likewise
+     * @param remedy what the edits do, for a button; "" where there is none
+     */
     public record FindingView(
-            @NotNull String title, @NotNull String text) {}
+            @NotNull Boolean warning,
+            @NotNull String title,
+            @NotNull String text,
+            @NotNull String falloff,
+            @NotNull String step,
+            @NotNull String layer,
+            @NotNull String remedy,
+
+            @NotNull @Schema(type = "array", implementation = EditSchema[].class)
+            JsonNode edits) {
+        static FindingView of(Finding finding) {
+            return new FindingView(
+                    finding.severity() == Finding.Severity.WARNING,
+                    finding.title(),
+                    finding.text(),
+                    finding.falloff(),
+                    finding.step(),
+                    finding.layer(),
+                    finding.remedy(),
+                    RecipeJson.node(finding.edits()));
+        }
+    }
+
+    /** Stands for the schema's Edit. */
+    @Schema(ref = "#/components/schemas/Edit")
+    interface EditSchema {}
 }

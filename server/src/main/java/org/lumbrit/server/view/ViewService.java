@@ -9,8 +9,13 @@ import org.lumbrit.core.drive.PropertyDescription;
 import org.lumbrit.core.drive.PropertyRange;
 import org.lumbrit.core.falloff.Domain;
 import org.lumbrit.core.falloff.Falloff;
+import org.lumbrit.core.findings.CoverFindings;
+import org.lumbrit.core.findings.FalloffFindings;
+import org.lumbrit.core.findings.Finding;
+import org.lumbrit.core.kinds.Canonical;
+import org.lumbrit.core.looks.Tint;
+import org.lumbrit.core.looks.TintLayer;
 import org.lumbrit.core.math.Cancel;
-import org.lumbrit.core.math.Decimal;
 import org.lumbrit.core.math.KeyBuilder;
 import org.lumbrit.core.site.Recipe;
 import org.lumbrit.core.site.SiteEvaluation;
@@ -32,7 +37,7 @@ import org.springframework.stereotype.Component;
 @Component
 public class ViewService {
     /** Nodes on the longer side of what the view shows. */
-    public static final int VIEW_NODES = 512;
+    public static final int VIEW_NODES = SitePlan.GRID_NODES;
 
     private static final float[] EVEN = new float[64];
 
@@ -50,12 +55,12 @@ public class ViewService {
 
     public SiteEvaluation evaluation(Recipe recipe, double time, Cancel cancel) {
         Ground ground = grounds.of(recipe.ground());
-        return new SiteEvaluation(new SitePlan(recipe, ground, time), results, cancel);
+        return new SiteEvaluation(new SitePlan(recipe, ground, grounds::picture, time), results, cancel);
     }
 
     public Manifest manifest(Recipe recipe, int revision, ViewRequest request, Cancel cancel) {
         long start = System.nanoTime();
-        Look look = new Look(evaluation(recipe, 0, cancel), cancel);
+        Look look = new Look(evaluation(recipe, 0, cancel), evaluation(recipe, request.seconds(), cancel), cancel);
         ShownView shown = look.shown(request);
         List<LayerView> layers = look.layers();
         List<FalloffView> falloffs = look.falloffs(request);
@@ -63,21 +68,33 @@ public class ViewService {
         int plants = layers.stream().mapToInt(LayerView::plants).sum();
         long triangles = layers.stream().mapToLong(LayerView::triangles).sum();
         double milliseconds = (System.nanoTime() - start) / 1e6;
-        return new Manifest(revision, ground, layers, falloffs, shown, look.findings, plants, triangles, milliseconds);
+        return new Manifest(
+                revision,
+                ground,
+                layers,
+                falloffs,
+                shown,
+                look.findings.stream().map(FindingView::of).toList(),
+                plants,
+                triangles,
+                milliseconds);
     }
 
     /** One evaluation of one view. */
     private final class Look {
         private final SiteEvaluation evaluation;
+        private final SiteEvaluation now;
         private final Cancel cancel;
         private final Recipe recipe;
         private final Lattice lattice;
         private final Samples samples;
         private final float[] areas;
-        private final List<FindingView> findings = new ArrayList<>();
+        private final List<Finding> findings = new ArrayList<>();
 
-        Look(SiteEvaluation evaluation, Cancel cancel) {
+        /** @param evaluation at time 0, which covers read; @param now at the time that is looked at */
+        Look(SiteEvaluation evaluation, SiteEvaluation now, Cancel cancel) {
             this.evaluation = evaluation;
+            this.now = now;
             this.cancel = cancel;
             this.recipe = evaluation.plan().recipe();
             this.lattice = evaluation.plan().ground().lattice(VIEW_NODES);
@@ -112,43 +129,39 @@ public class ViewService {
             List<LayerView> views = new ArrayList<>();
             for (Layer layer : recipe.layers()) {
                 if (layer.hidden()) {
-                    views.add(new LayerView(layer.id(), layer.name(), "", "", 0, 0L));
+                    views.add(new LayerView(layer.id(), layer.name(), "", "", "", 0, 0L));
                     continue;
                 }
-                CoverLayer cover = (CoverLayer) layer;
-                Plants plants = evaluation.plants(cover);
-                KeyBuilder meshKey = new KeyBuilder("mesh bundle/1").add(cover.seed());
-                org.lumbrit.core.kinds.Canonical.write(meshKey, (Record) cover.plant(), (what, id) -> id);
-                views.add(new LayerView(
-                        layer.id(),
-                        layer.name(),
-                        kept(
-                                key("plants bundle/1", evaluation.plan().layerKey(layer)),
-                                shared -> Binaries.plants(cover, plants)),
-                        kept(meshKey.key(), shared -> Binaries.meshes(cover)),
-                        plants.count(),
-                        (long) plants.count() * cover.plant().triangles()));
-                find(cover, plants);
+                views.add(layer instanceof CoverLayer cover ? cover(cover) : tint((TintLayer) layer));
             }
             return views;
         }
 
-        private void find(CoverLayer cover, Plants plants) {
-            if (plants.limitedShare() > 0.001) {
-                findings.add(new FindingView(
-                        cover.name() + ": density against spacing",
-                        "On " + Decimal.write(100 * plants.limitedShare(), 1)
-                                + " % of its places more plants are asked for than the spacing floor of "
-                                + Decimal.write(
-                                        100 * cover.range(CoverLayer.SPACING).least(), 1)
-                                + " cm leaves room for. Lower the spacing or the density."));
-            }
-            if (plants.count() == 0) {
-                findings.add(
-                        new FindingView(
-                                cover.name() + ": no plants",
-                                "Its density is 0 everywhere. Click the ground and ask Why here? to see which falloff does it."));
-            }
+        private LayerView cover(CoverLayer cover) {
+            Plants plants = evaluation.plants(cover);
+            KeyBuilder meshKey = new KeyBuilder("mesh bundle/1").add(cover.seed());
+            Canonical.write(meshKey, (Record) cover.plant(), (what, id) -> id);
+            findings.addAll(CoverFindings.of(cover, plants));
+            return new LayerView(
+                    cover.id(),
+                    cover.name(),
+                    kept(
+                            key("plants bundle/1", evaluation.plan().layerKey(cover)),
+                            shared -> Binaries.plants(cover, plants)),
+                    kept(meshKey.key(), shared -> Binaries.meshes(cover)),
+                    "",
+                    plants.count(),
+                    (long) plants.count() * cover.plant().triangles());
+        }
+
+        private LayerView tint(TintLayer layer) {
+            Tint tint = now.tint(layer, samples);
+            String key = new KeyBuilder("tint bundle/1")
+                    .add(now.plan().layerKey(layer))
+                    .add(lattice.key())
+                    .key();
+            return new LayerView(
+                    layer.id(), layer.name(), "", "", kept(key, shared -> Binaries.tint(lattice, tint)), 0, 0L);
         }
 
         List<FalloffView> falloffs(ViewRequest request) {
@@ -164,33 +177,26 @@ public class ViewService {
                         .filter(drive -> drive.falloff().equals(falloff.id()))
                         .count();
                 views.add(new FalloffView(falloff.id(), falloff.name(), perPlant(falloff), drives, stages));
-                StageView result = stages.get(stages.size() - 1);
-                if (result.summary().min() < 0 || result.summary().max() > 1) {
-                    findings.add(new FindingView(
-                            falloff.name() + ": beyond its range",
-                            "Its result runs from "
-                                    + Decimal.write(result.summary().min(), 2) + " to "
-                                    + Decimal.write(result.summary().max(), 2) + ". Add a clamp step at its end."));
-                }
             }
+            findings.addAll(FalloffFindings.of(evaluation, samples));
             return views;
         }
 
         private boolean perPlant(Falloff falloff) {
-            return evaluation.plan().domain(falloff.id()) == Domain.PLANT;
+            return evaluation.plan().domain(falloff.id()) != Domain.PLACE;
         }
 
         private StageView stage(Falloff falloff, int stage) {
             String title = stage == 0
                     ? falloff.source().title(recipe.names())
                     : falloff.steps().get(stage - 1).title(recipe.names());
-            String stageKey = evaluation.plan().stageKey(falloff.id(), stage);
+            String stageKey = now.plan().stageKey(falloff.id(), stage);
             if (perPlant(falloff)) {
-                float[] values = evaluation.stage(falloff.id(), stage, swatchSamples());
+                float[] values = now.stage(falloff.id(), stage, swatchSamples());
                 String picture = kept(key("swatches/1", stageKey), shared -> Binaries.swatches(values));
                 return new StageView(stage, title, picture, Summary.of(values, EVEN, 0.5));
             }
-            float[] values = evaluation.stage(falloff.id(), stage, samples);
+            float[] values = now.stage(falloff.id(), stage, samples);
             String both = key(stageKey, lattice.key());
             String picture = kept(key("picture/1", both), shared -> Binaries.picture(lattice, values));
             return new StageView(stage, title, picture, summary(both, values, 0.5));
@@ -229,8 +235,8 @@ public class ViewService {
             int last = falloff.steps().size();
             int stage = request.stage() < 0 ? last : Math.min(request.stage(), last);
             String title = falloff.name() + (stage == last ? "" : stage == 0 ? ": source" : ": after step " + stage);
-            float[] values = evaluation.stage(falloff.id(), stage, samples);
-            return show(evaluation.plan().stageKey(falloff.id(), stage), title, "", 0, 1, values);
+            float[] values = now.stage(falloff.id(), stage, samples);
+            return show(now.plan().stageKey(falloff.id(), stage), title, "", 0, 1, values);
         }
 
         private ShownView property(Layer layer, String property) {
@@ -239,10 +245,10 @@ public class ViewService {
                     .findFirst()
                     .orElseThrow(() -> org.lumbrit.core.site.InvalidRecipeException.missing("property", property));
             PropertyRange range = layer.properties().get(property);
-            float[] values = evaluation.property(layer, property, samples);
+            float[] values = now.property(layer, property, samples);
             double high = range.most() > range.least() ? range.most() : range.least() + 1;
             return show(
-                    evaluation.plan().propertyKey(layer, property),
+                    now.plan().propertyKey(layer, property),
                     layer.name() + ": " + offered.title(),
                     offered.unit(),
                     range.least(),
