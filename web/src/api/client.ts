@@ -7,6 +7,7 @@ import type {
   Place,
   Site,
   SiteLine,
+  Solved,
   ViewRequest,
 } from './types';
 
@@ -78,6 +79,15 @@ export interface Question {
   plant: number;
 }
 
+/** A share of the ground from a falloff, or a number of plants from a cover; the other is empty. */
+export interface Wish {
+  base: number;
+  falloff: string;
+  share: number;
+  layer: string;
+  plants: number;
+}
+
 export const api = {
   kinds: () => json<AllKinds>('/api/kinds'),
   sites: () => json<SiteLine[]>('/api/sites'),
@@ -86,6 +96,10 @@ export const api = {
   create: (site: NewSite) => json<Site>('/api/sites', body('POST', site)),
   openZip: (file: File) => json<Site>('/api/sites/zip', form(file)),
   readHeightMap: (file: File) => json<HeightMapRead>('/api/heightmaps', form(file)),
+  readPicture: (file: File) => json<{ picture: string; columns: number; rows: number }>('/api/pictures', form(file)),
+  aim: (id: string, wish: Wish) => json<Solved>(`/api/sites/${id}/aim`, body('POST', wish)),
+  samples: async (id: string, falloff: string, grid: number, time: number) =>
+    (await send(`/api/sites/${id}/probe.csv?falloff=${encodeURIComponent(falloff)}&grid=${grid}&steps=true&time=${time}`)).text(),
   readPlaces: (id: string, file: File) => json<{ places: Place[] }>(`/api/sites/${id}/places`, form(file)),
   edit: (id: string, base: number, edits: Edit[]) => json<Site>(`/api/sites/${id}`, body('PATCH', { base, edits })),
   undo: (id: string) => json<Site>(`/api/sites/${id}/undo`, { method: 'POST' }),

@@ -5,6 +5,9 @@ import { curvePath } from './curve';
 interface Props {
   points: CurvePoint[];
   histogram?: number[];
+  /** Where “in” ends; 1 for values, seconds for keys. */
+  end?: number;
+  unit?: string;
   onPreview: (points: CurvePoint[]) => void;
   onCommit: (points: CurvePoint[]) => void;
 }
@@ -17,7 +20,7 @@ const PAD = 10;
  * One editor for response curves and curve steps: drag points, double-click adds one, Delete takes the chosen one away, and
  * its numbers can be typed.
  */
-export function CurveEditor({ points, histogram, onPreview, onCommit }: Props) {
+export function CurveEditor({ points, histogram, end = 1, unit = '', onPreview, onCommit }: Props) {
   const svg = useRef<SVGSVGElement>(null);
   const [moving, setMoving] = useState<CurvePoint[] | null>(null);
   const [chosen, setChosen] = useState(0);
@@ -25,14 +28,14 @@ export function CurveEditor({ points, histogram, onPreview, onCommit }: Props) {
   const now = moving ?? points;
   const at = (event: { clientX: number; clientY: number }): CurvePoint => {
     const box = svg.current!.getBoundingClientRect();
-    const x = (((event.clientX - box.left) / box.width) * (W + 2 * PAD) - PAD) / W;
+    const x = (end * (((event.clientX - box.left) / box.width) * (W + 2 * PAD) - PAD)) / W;
     const y = 1 - (((event.clientY - box.top) / box.height) * (H + 2 * PAD) - PAD) / H;
-    return [hundredths(x), hundredths(y)];
+    return [hundredths(x, end), hundredths(y)];
   };
   const placed = (index: number, [x, y]: CurvePoint): CurvePoint[] => {
-    const left = index > 0 ? now[index - 1]![0] : 0;
-    const right = index < now.length - 1 ? now[index + 1]![0] : 1;
-    return now.map((point, i) => (i === index ? [Math.min(right, Math.max(left, x)), y] : point));
+    const left = index > 0 ? now[index - 1]![0] + 0.01 : 0;
+    const right = index < now.length - 1 ? now[index + 1]![0] - 0.01 : end;
+    return now.map((point, i) => (i === index ? [hundredths(Math.min(right, Math.max(left, x)), end), y] : point));
   };
   const finish = (next: CurvePoint[]) => {
     setMoving(null);
@@ -40,6 +43,7 @@ export function CurveEditor({ points, histogram, onPreview, onCommit }: Props) {
   };
   const add = (event: React.MouseEvent) => {
     const point = at(event);
+    if (now.some(([x]) => Math.abs(x - point[0]) < 0.01)) return;
     const index = now.findIndex(([x]) => x > point[0]);
     const next = index < 0 ? [...now, point] : [...now.slice(0, index), point, ...now.slice(index)];
     setChosen(index < 0 ? next.length - 1 : index);
@@ -54,8 +58,8 @@ export function CurveEditor({ points, histogram, onPreview, onCommit }: Props) {
     const by = event.shiftKey ? 0.1 : 0.01;
     const [x, y] = now[index]!;
     const next: Record<string, CurvePoint> = {
-      ArrowLeft: [hundredths(x - by), y],
-      ArrowRight: [hundredths(x + by), y],
+      ArrowLeft: [hundredths(x - by * end, end), y],
+      ArrowRight: [hundredths(x + by * end, end), y],
       ArrowUp: [x, hundredths(y + by)],
       ArrowDown: [x, hundredths(y - by)],
     };
@@ -99,11 +103,11 @@ export function CurveEditor({ points, histogram, onPreview, onCommit }: Props) {
             <line x1={0} x2={W} y1={t * H} y2={t * H} />
           </g>
         ))}
-        <path className="line" d={curvePath(now, W, H, 80)} />
+        <path className="line" d={unit === 's' ? keysPath(now, end) : curvePath(now, W, H, 80)} />
         {now.map(([x, y], i) => (
           <circle
             key={i}
-            cx={x * W}
+            cx={(x / end) * W}
             cy={(1 - Math.min(1, Math.max(0, y))) * H}
             r={i === chosen ? 7 : 5}
             tabIndex={0}
@@ -122,7 +126,7 @@ export function CurveEditor({ points, histogram, onPreview, onCommit }: Props) {
         ))}
       </svg>
       <div className="d-flex gap-2 align-items-center mt-2 small">
-        <span className="muted">in</span>
+        <span className="muted">{unit === 's' ? 'at s' : 'in'}</span>
         <CoordinateField value={point[0]} label="In" onCommit={(x) => finish(placed(chosen, [x, point[1]]))} />
         <span className="muted">out</span>
         <CoordinateField value={point[1]} label="Out" onCommit={(y) => finish(placed(chosen, [point[0], y]))} />
@@ -155,6 +159,12 @@ function CoordinateField({ value, label, onCommit }: { value: number; label: str
   );
 }
 
-function hundredths(value: number): number {
-  return Math.min(1, Math.max(0, Math.round(value * 100) / 100));
+/** Straight from key to key, held at both ends. */
+function keysPath(points: CurvePoint[], end: number): string {
+  const all: CurvePoint[] = [[0, points[0]![1]], ...points, [end, points.at(-1)![1]]];
+  return all.map(([x, y], i) => `${i === 0 ? 'M' : 'L'}${(x / end) * W} ${(1 - Math.min(1, Math.max(0, y))) * H}`).join('');
+}
+
+function hundredths(value: number, most = 1): number {
+  return Math.min(most, Math.max(0, Math.round(value * 100) / 100));
 }

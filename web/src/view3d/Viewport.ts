@@ -1,45 +1,33 @@
 import {
   BufferAttribute,
   BufferGeometry,
-  DataTexture,
-  FloatType,
   Line,
   LineBasicMaterial,
   LineLoop,
-  LinearFilter,
   LinearSRGBColorSpace,
   Matrix4,
   Mesh,
-  NearestFilter,
   PlaneGeometry,
-  RedFormat,
-  RGFormat,
   Scene,
   ShaderMaterial,
-  UnsignedByteType,
   Vector2,
   Vector3,
   Vector4,
   WebGLRenderTarget,
   WebGLRenderer,
 } from 'three';
+import type { DataTexture } from 'three';
 import type { Bundle } from '../api/bundle';
 import { Eye } from './camera';
 import { groundGeometry, heightAt, meet, type Heights } from './ground';
+import { drawnAt, plantAt, type Hit } from './picking';
 import { PlantMeshes } from './plants';
 import { noiseTexture } from './noise';
 import { Ripening } from './Ripening';
 import * as shaders from './shaders';
+import { heightTexture, lightTexture, tintTextures, valueTexture } from './textures';
 
-/** What is under the pointer. */
-export interface Hit {
-  x: number;
-  y: number;
-  z: number;
-  /** Number of the plant in its layer's list, or −1. */
-  plant: number;
-  layer: string;
-}
+export type { Hit } from './picking';
 
 const DRAFT_NODES = 129;
 const FINE_NODES = 512;
@@ -71,6 +59,10 @@ export class Viewport {
     uMirror: { value: 0 },
     uBroaden: { value: 1 },
     uToWorld: { value: new Matrix4() },
+    uTint: { value: null as DataTexture | null },
+    uTone: { value: null as DataTexture | null },
+    uTinted: { value: 0 },
+    uLook: { value: new Vector2(0, 10) },
     uHeightMap: { value: null as DataTexture | null },
     uMirrorMap: { value: null as unknown },
   };
@@ -89,6 +81,8 @@ export class Viewport {
   private framed = false;
   /** Called when a fine picture has begun or ended ripening. */
   onRipen: (passes: number, of: number) => void = () => undefined;
+  /** Called when the eye has moved or the ground has changed, so that what lies over the canvas can follow. */
+  onLook: () => void = () => undefined;
 
   constructor(private readonly canvas: HTMLCanvasElement) {
     this.renderer = new WebGLRenderer({ canvas, antialias: false, preserveDrawingBuffer: true, powerPreference: 'high-performance' });
@@ -170,12 +164,9 @@ export class Viewport {
     const h = (facts.sunHeading! * Math.PI) / 180;
     const e = (facts.sunElevation! * Math.PI) / 180;
     this.uniforms.uSun.value.set(Math.sin(h) * Math.cos(e), Math.sin(e), -Math.cos(h) * Math.cos(e));
-    this.uniforms.uLight.value = this.lightTexture(facts.lightColumns!, facts.lightRows!, arrays.sun as Uint8Array, arrays.sky as Uint8Array);
-    const map = new DataTexture(this.heights.values, this.heights.columns, this.heights.rows, RedFormat, FloatType);
+    this.uniforms.uLight.value = lightTexture(facts.lightColumns!, facts.lightRows!, arrays.sun as Uint8Array, arrays.sky as Uint8Array);
     const smooth = this.renderer.extensions.has('OES_texture_float_linear');
-    map.minFilter = map.magFilter = smooth ? LinearFilter : NearestFilter;
-    map.needsUpdate = true;
-    this.uniforms.uHeightMap.value = map;
+    this.uniforms.uHeightMap.value = heightTexture(this.heights.columns, this.heights.rows, this.heights.values, smooth);
     for (const mesh of [this.draft, this.fine, this.water]) {
       if (mesh) {
         this.scene.remove(mesh);
@@ -205,19 +196,6 @@ export class Viewport {
     this.scene.add(this.water);
   }
 
-  private lightTexture(columns: number, rows: number, sun: Uint8Array, sky: Uint8Array): DataTexture {
-    const both = new Uint8Array(2 * sun.length);
-    for (let i = 0; i < sun.length; i++) {
-      both[2 * i] = sun[i]!;
-      both[2 * i + 1] = sky[i]!;
-    }
-    const texture = new DataTexture(both, columns, rows, RGFormat, UnsignedByteType);
-    texture.minFilter = texture.magFilter = LinearFilter;
-    texture.unpackAlignment = 1;
-    texture.needsUpdate = true;
-    return texture;
-  }
-
   /** Values on the ground's lattice, shown from low (dark) to high (light). */
   setValues(key: string, bundle: Bundle, low: number, high: number): void {
     const signature = `${key}/${low}/${high}`;
@@ -226,14 +204,8 @@ export class Viewport {
     const { columns, rows, min, max } = bundle.facts as { columns: number; rows: number; min: number; max: number };
     const steps = bundle.arrays.values as Uint16Array;
     this.values = { columns, rows, steps, min, max };
-    const bytes = new Uint8Array(steps.length);
-    for (let i = 0; i < steps.length; i++) bytes[i] = steps[i]! >> 8;
     this.uniforms.uValues.value?.dispose();
-    const texture = new DataTexture(bytes, columns, rows, RedFormat, UnsignedByteType);
-    texture.minFilter = texture.magFilter = LinearFilter;
-    texture.unpackAlignment = 1;
-    texture.needsUpdate = true;
-    this.uniforms.uValues.value = texture;
+    this.uniforms.uValues.value = valueTexture(columns, rows, steps);
     const range = high - low || 1;
     this.uniforms.uScale.value.set((min - low) / range, (max - min) / range, (columns - 1) / columns, (rows - 1) / rows);
     if (this.uniforms.uValuesShown.value > 0) this.draw();
@@ -277,11 +249,38 @@ export class Viewport {
     this.draw();
   }
 
+  /** Colours over the ground, the first layer below. */
+  setTints(key: string, bundles: Bundle[]): void {
+    if (this.keys.get('tints') === key) return;
+    this.keys.set('tints', key);
+    this.uniforms.uTint.value?.dispose();
+    this.uniforms.uTone.value?.dispose();
+    const textures = tintTextures(
+      bundles.map(({ facts, arrays }) => ({
+        columns: facts.columns!,
+        rows: facts.rows!,
+        colours: arrays.colours as Uint8Array,
+        tones: arrays.tones as Uint8Array,
+      })),
+    );
+    this.uniforms.uTint.value = textures?.colour ?? null;
+    this.uniforms.uTone.value = textures?.tone ?? null;
+    this.uniforms.uTinted.value = textures ? 1 : 0;
+    this.draw();
+  }
+
+  /** How values are drawn: 0 in grey, 1 in colour, 2 in bands with so many levels. */
+  setLook(look: number, levels: number): void {
+    this.uniforms.uLook.value.set(look, levels);
+    if (this.uniforms.uValuesShown.value > 0) this.draw();
+  }
+
   /** Lines on the ground: the places that matter now. */
-  setLines(lines: { points: [number, number, number][]; closed: boolean; colour: string }[]): void {
+  setLines(lines: { points: [number, number, number][]; closed: boolean; colour: string; flat?: boolean }[]): void {
     this.overlay.clear();
     for (const line of lines) {
-      const lifted = line.points.flatMap(([x, y, z]) => [x, Math.max(y, this.heights ? heightAt(this.heights, x, z) : y) + 0.12, z]);
+      const ground = (x: number, z: number, y: number) => (this.heights && !line.flat ? Math.max(y, heightAt(this.heights, x, z)) + 0.12 : y);
+      const lifted = line.points.flatMap(([x, y, z]) => [x, ground(x, z, y), z]);
       const points = line.points.length === 1 ? cross(lifted) : lifted;
       const geometry = new BufferGeometry();
       geometry.setAttribute('position', new BufferAttribute(new Float32Array(points), 3));
@@ -299,34 +298,20 @@ export class Viewport {
     this.eye.update(width, height);
     const ray = this.eye.ray((2 * left) / width - 1, 1 - (2 * top) / height);
     const met = meet(this.heights, ray.from, ray.along);
-    const plant = this.plantAt(left, top, width, height, met);
+    const plant = plantAt(this.eye, this.plants.values(), { left, top, width, height }, met);
     if (plant) return plant;
     return met && { x: met[0], y: met[1], z: met[2], plant: -1, layer: '' };
   }
 
-  /** The plant whose middle is drawn within a few pixels of the pointer, the nearest to the eye. */
-  private plantAt(left: number, top: number, width: number, height: number, ground: [number, number, number] | null): Hit | null {
-    const eye = this.eye.position;
-    const limit = ground ? eye.distanceTo(new Vector3(...ground)) + 0.6 : Infinity;
-    const matrix = new Matrix4().multiplyMatrices(this.eye.camera.projectionMatrix, this.eye.camera.matrixWorldInverse);
-    const at = new Vector3();
-    let best: Hit | null = null;
-    let nearest = limit;
-    for (const plants of this.plants.values()) {
-      for (let i = 0; i < plants.count; i++) {
-        const [x, y, z] = [plants.feet[3 * i]!, plants.feet[3 * i + 1]!, plants.feet[3 * i + 2]!];
-        const far = Math.hypot(x - eye.x, y - eye.y, z - eye.z);
-        if (far >= nearest || far > 60) continue;
-        at.set(x, y + 0.4 * plants.sizes[2 * i]!, z).applyMatrix4(matrix);
-        const px = ((at.x + 1) / 2) * width - left;
-        const py = ((1 - at.y) / 2) * height - top;
-        if (at.z < 1 && px * px + py * py < 25) {
-          nearest = far;
-          best = { x, y, z, plant: i, layer: plants.layer };
-        }
-      }
-    }
-    return best;
+  /** Where a place is drawn, in CSS pixels from the corner of the canvas; null behind the eye. */
+  drawnAt(place: [number, number, number]): { left: number; top: number } | null {
+    this.eye.update(this.canvas.clientWidth, this.canvas.clientHeight);
+    return drawnAt(this.eye, place, this.canvas.clientWidth, this.canvas.clientHeight);
+  }
+
+  /** Height of the ground at a place. */
+  heightAt(x: number, z: number): number {
+    return this.heights ? heightAt(this.heights, x, z) : 0;
   }
 
   private setUp(jitterX: number, jitterY: number): void {
@@ -397,6 +382,7 @@ export class Viewport {
     if (!this.heights) return;
     this.ripening.draft((measured) => {
       this.setUp(0, 0);
+      this.onLook();
       this.drawScene(false, null);
       if (measured > 120) this.draftPlants = Math.max(400, this.draftPlants * 0.8);
       else if (measured > 0 && measured < 25) this.draftPlants = Math.min(60_000, this.draftPlants * 1.3);

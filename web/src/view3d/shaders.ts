@@ -71,11 +71,50 @@ uniform float uValuesShown;
 uniform vec2 uHeights;
 uniform float uWater;
 uniform float uMirror;
+uniform sampler2D uTint;
+uniform sampler2D uTone;
+uniform float uTinted;
+uniform vec2 uLook;
 
-vec3 valueColour(float v) {
+vec3 greyValue(float v) {
   vec3 low = vec3(0.018, 0.028, 0.024);
   vec3 high = vec3(0.86, 0.82, 0.70);
   return mix(low, high, v * v * (1.6 - 0.6 * v));
+}
+
+/** Evenly lighter from deep water over pine and lichen to paper: five colours of equal steps in lightness. */
+vec3 colourValue(float v) {
+  vec3 c0 = vec3(0.018, 0.020, 0.060);
+  vec3 c1 = vec3(0.032, 0.098, 0.190);
+  vec3 c2 = vec3(0.060, 0.230, 0.175);
+  vec3 c3 = vec3(0.400, 0.420, 0.110);
+  vec3 c4 = vec3(0.900, 0.800, 0.520);
+  float t = v * 4.0;
+  vec3 c = mix(c0, c1, clamp(t, 0.0, 1.0));
+  c = mix(c, c2, clamp(t - 1.0, 0.0, 1.0));
+  c = mix(c, c3, clamp(t - 2.0, 0.0, 1.0));
+  return mix(c, c4, clamp(t - 3.0, 0.0, 1.0));
+}
+
+/** Grey, colour, or flat bands with a line at each level; beyond 0..1 hatched in rust above and in water blue below. */
+vec3 valueColour(float v) {
+  if (v < -0.004 || v > 1.004) {
+    float stripe = step(0.5, fract((vPlace.x + vPlace.z) * 0.5));
+    return mix(greyValue(clamp(v, 0.0, 1.0)), v > 1.0 ? vec3(0.46, 0.085, 0.022) : vec3(0.042, 0.155, 0.262), 0.35 + 0.65 * stripe);
+  }
+  float inside = clamp(v, 0.0, 1.0);
+  if (uLook.x < 0.5) return greyValue(inside);
+  if (uLook.x < 1.5) return colourValue(inside);
+  float level = inside * uLook.y;
+  float band = min(floor(level), uLook.y - 1.0);
+  float width = max(fwidth(level), 1e-4);
+  float from = abs(level - floor(level + 0.5));
+  float line = 1.0 - smoothstep(width * 0.6, width * 1.4, from);
+  return mix(colourValue((band + 0.5) / uLook.y), vec3(0.010, 0.016, 0.014), line * 0.85 * step(0.5, floor(level + 0.5)));
+}
+
+vec3 linearLight(vec3 encoded) {
+  return mix(encoded / 12.92, pow((encoded + 0.055) / 1.055, vec3(2.4)), step(0.04045, encoded));
 }
 
 vec3 earth(vec3 n, vec3 p) {
@@ -108,9 +147,16 @@ void main() {
   vec2 light = lightAt(vPlace.xz);
   vec3 lit = SUN_COLOUR * max(dot(bent, uSun), 0.0) * light.r + (SKY_COLOUR * (0.5 + 0.5 * bent.y) + BOUNCE) * light.g;
   vec3 c = earth(n, vPlace) * lit;
+  if (uTinted > 0.5) {
+    vec2 at = vPlace.xz / uSize * uScale.zw + 0.5;
+    vec4 tint = texture2D(uTint, at);
+    float tone = texture2D(uTone, at).r;
+    vec3 albedo = mix(earth(n, vPlace), linearLight(tint.rgb), tint.a);
+    c = tone < 0.999 || tint.a > 0.001 ? mix(albedo * lit, albedo * tone * 1.5, 0.72 * step(0.002, tint.a + 1.0 - tone)) : c;
+  }
   if (uValuesShown > 0.0) {
     float stored = texture2D(uValues, vPlace.xz / uSize * uScale.zw + 0.5).r;
-    float v = clamp(stored * uScale.y + uScale.x, 0.0, 1.0);
+    float v = stored * uScale.y + uScale.x;
     float relief = 0.62 + 0.38 * (max(dot(bent, uSun), 0.0) * light.r * 0.8 + 0.45 * light.g);
     c = mix(c, valueColour(v) * relief * 1.25, uValuesShown);
   }

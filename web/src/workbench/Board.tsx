@@ -1,15 +1,18 @@
 import { useState } from 'react';
 import { Dropdown } from 'react-bootstrap';
-import type { Layer } from '../api/types';
+import type { Falloff, Layer } from '../api/types';
 import { grouped } from '../parts/numbers';
 import { AddFalloff, AddLayer } from './adding';
 import { BoardRow } from './BoardRow';
 import { LayerMenu } from './LayerMenu';
 import { useSelection } from './selection';
 import { useSession } from './session';
+import { rowsOf } from './settings';
 
 export const NAME_WIDTH = 94;
 export const CELL_WIDTH = 31;
+/** With more falloffs than this the board offers a search. */
+const SEARCH_FROM = 8;
 
 export function columnsTemplate(count: number): string {
   return `${NAME_WIDTH}px repeat(${count}, ${CELL_WIDTH}px) minmax(78px, 1fr)`;
@@ -20,26 +23,44 @@ export function Board() {
   const { recipe, manifest } = useSession();
   const { falloff, chooseFalloff } = useSelection();
   const [folded, setFolded] = useState<string[]>([]);
-  const template = columnsTemplate(recipe.falloffs.length);
+  const [pinned, setPinned] = useState<string[]>([]);
+  const [wanted, setWanted] = useState('');
+  const falloffs = inOrder(recipe.falloffs, wanted, falloff, pinned);
+  const template = columnsTemplate(falloffs.length);
   return (
     <div className="board-scroll">
       <div className="board" role="grid" aria-label="Drive board">
         <div className="board-row board-head" role="row" style={{ gridTemplateColumns: template }}>
           <div role="columnheader">
             <div className="board-title">Drive board</div>
-            <div className="muted small">what drives what</div>
+            {recipe.falloffs.length > SEARCH_FROM ? (
+              <input
+                className="board-search"
+                type="search"
+                placeholder="find a falloff"
+                aria-label="Find a falloff by its name"
+                value={wanted}
+                onChange={(event) => setWanted(event.target.value)}
+              />
+            ) : (
+              <div className="muted small">what drives what</div>
+            )}
           </div>
-          {recipe.falloffs.map((each) => {
+          {falloffs.map((each) => {
             const picture = manifest?.falloffs.find((view) => view.id === each.id)?.stages.at(-1)?.picture;
             return (
               <div key={each.id} role="columnheader">
                 <button
                 className={`column-head ${each.id === falloff ? 'chosen' : ''}`}
                 aria-label={`Falloff ${each.name}`}
-                title={each.name}
+                title={`${each.name}${pinned.includes(each.id) ? ' (pinned; I takes the pin out)' : ' (I pins it to the left)'}`}
                 onClick={() => chooseFalloff(each.id)}
+                onKeyDown={(event) => event.key === 'i' && setPinned((list) => (list.includes(each.id) ? list.filter((id) => id !== each.id) : [...list, each.id]))}
               >
-                <span className="name">{each.name}</span>
+                <span className="name">
+                  {pinned.includes(each.id) && <i className="bi bi-pin-angle-fill" aria-label="pinned" />}
+                  {each.name}
+                </span>
                 {picture && <img src={`/api/pictures/${picture}`} alt="" />}
                 </button>
               </div>
@@ -54,6 +75,7 @@ export function Board() {
             key={layer.id}
             layer={layer}
             template={template}
+            falloffs={falloffs}
             folded={folded.includes(layer.id)}
             plants={manifest?.layers.find((view) => view.id === layer.id)?.plants}
             onFold={() => setFolded((list) => (list.includes(layer.id) ? list.filter((id) => id !== layer.id) : [...list, layer.id]))}
@@ -72,16 +94,24 @@ export function Board() {
   );
 }
 
+/** Pinned ones first; with a search only those that match, and the chosen one. */
+function inOrder(all: Falloff[], wanted: string, chosen: string, pinned: string[]): Falloff[] {
+  const word = wanted.trim().toLowerCase();
+  const kept = word === '' ? all : all.filter((each) => each.id === chosen || each.name.toLowerCase().includes(word));
+  return [...kept.filter((each) => pinned.includes(each.id)), ...kept.filter((each) => !pinned.includes(each.id))];
+}
+
 interface LayerProps {
   layer: Layer;
   template: string;
+  falloffs: Falloff[];
   folded: boolean;
   plants: number | undefined;
   onFold: () => void;
 }
 
-function LayerRows({ layer, template, folded, plants, onFold }: LayerProps) {
-  const { recipe, kinds } = useSession();
+function LayerRows({ layer, template, falloffs, folded, plants, onFold }: LayerProps) {
+  const { kinds } = useSession();
   return (
     <>
       <div className="board-row layer-row" role="row" style={{ gridTemplateColumns: '1fr auto' }}>
@@ -89,12 +119,12 @@ function LayerRows({ layer, template, folded, plants, onFold }: LayerProps) {
           <button className="icon-button" aria-expanded={!folded} aria-label={folded ? 'Unfold' : 'Fold'} onClick={onFold}>
             <i className={`bi bi-chevron-${folded ? 'right' : 'down'}`} />
           </button>
-          <span className="swatch" />
+          <span className={`swatch ${layer.kind}`} />
           {layer.name}
           {layer.hidden && ' (hidden)'}
         </span>
         <span className="d-flex gap-1 align-items-center">
-          <span className="muted small fw-normal">{plants === undefined ? '' : `${grouped(plants)} plants`}</span>
+          <span className="muted small fw-normal">{plants === undefined || layer.kind !== 'cover' ? '' : `${grouped(plants)} plants`}</span>
           <Dropdown align="end">
             <Dropdown.Toggle as="button" className="icon-button" aria-label={`Layer ${layer.name}: more`}>
               <i className="bi bi-three-dots" />
@@ -104,8 +134,8 @@ function LayerRows({ layer, template, folded, plants, onFold }: LayerProps) {
         </span>
       </div>
       {!folded &&
-        kinds.coverProperties.map((property, index) => (
-          <BoardRow key={property.name} layer={layer} property={property} template={template} falloffs={recipe.falloffs} first={index === 0} />
+        rowsOf(kinds, layer).map((property, index) => (
+          <BoardRow key={property.name} layer={layer} property={property} template={template} falloffs={falloffs} first={index === 0} />
         ))}
     </>
   );

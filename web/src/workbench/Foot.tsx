@@ -1,14 +1,16 @@
 import { useState } from 'react';
-import { Modal } from 'react-bootstrap';
+import { ClockBar } from './ClockBar';
+import { Findings } from './Findings';
 import { useSession } from './session';
 
-/** Findings, how long the last change took, and what the picture is doing. */
+/** The clock, findings, how long the last change took, and what the picture is doing. */
 export function Foot({ ripening }: { ripening: string }) {
   const { manifest, recipe } = useSession();
   const [open, setOpen] = useState(false);
   const findings = manifest?.findings ?? [];
   return (
     <footer className="foot">
+      <ClockBar />
       <span className="muted">
         {recipe.falloffs.length} falloffs · {recipe.layers.length} {recipe.layers.length === 1 ? 'layer' : 'layers'} · {recipe.drives.length} drives
       </span>
@@ -23,19 +25,7 @@ export function Foot({ ripening }: { ripening: string }) {
       ) : (
         <span className="muted">no findings</span>
       )}
-      <Modal show={open} onHide={() => setOpen(false)}>
-        <Modal.Header closeButton>
-          <Modal.Title className="serif fs-5">Findings</Modal.Title>
-        </Modal.Header>
-        <Modal.Body>
-          {findings.map((finding) => (
-            <div key={finding.title + finding.text} className="mb-3">
-              <b>{finding.title}</b>
-              <div>{finding.text}</div>
-            </div>
-          ))}
-        </Modal.Body>
-      </Modal>
+      <Findings show={open} onHide={() => setOpen(false)} />
     </footer>
   );
 }

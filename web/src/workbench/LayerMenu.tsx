@@ -11,14 +11,14 @@ import { describe, type Settings } from './settings';
 export function LayerMenu({ layer }: { layer: Layer }) {
   const { recipe, commit } = useSession();
   const [open, setOpen] = useState(false);
-  const set = (part: Partial<Layer>) => commit([{ kind: 'set-layer', changed: { ...layer, ...part } }]);
+  const set = (part: { hidden?: boolean; seed?: number }) => commit([{ kind: 'set-layer', changed: { ...layer, ...part } as Layer }]);
   const index = recipe.layers.indexOf(layer);
   const move = (to: number) => commit([{ kind: 'move-layer', layer: layer.id, index: to }]);
   return (
     <>
       <Dropdown.Menu popperConfig={{ strategy: 'fixed' }} renderOnMount>
         <Dropdown.Item as="button" onClick={() => setOpen(true)}>
-          Plant, colours, name …
+          {layer.kind === 'cover' ? 'Plant, colours, name …' : 'Ramp, tones, name …'}
         </Dropdown.Item>
         <Dropdown.Item as="button" disabled={index === 0} onClick={() => move(index - 1)}>
           Move up
@@ -60,26 +60,30 @@ export function LayerMenu({ layer }: { layer: Layer }) {
 function LayerDialog({ layer, show, onHide }: { layer: Layer; show: boolean; onHide: () => void }) {
   const { kinds, preview, commit } = useSession();
   const ofLayer = describe(kinds.layers, layer.kind);
-  const ofPlant = describe(kinds.plants, layer.plant.kind);
+  const ofPlant = layer.kind === 'cover' ? describe(kinds.plants, layer.plant.kind) : undefined;
   const edit = (changed: Settings) => [{ kind: 'set-layer' as const, changed: { ...layer, ...changed } as Layer }];
-  const plant = layer.plant as unknown as Settings;
+  const plant = (layer.kind === 'cover' ? layer.plant : {}) as Settings;
   return (
     <Modal show={show} onHide={onHide} size="sm" backdropClassName="opacity-25">
       <Modal.Header closeButton>
         <EditableName name={layer.name} label="Name of the layer" className="site-name serif fs-5" onRename={(name) => commit([{ kind: 'rename-layer', layer: layer.id, name }])} />
       </Modal.Header>
       <Modal.Body className="settings-form">
-        <div className="muted small">{ofPlant?.help}</div>
-        {ofPlant?.settings.map((setting) => (
-          <SettingField
-            key={setting.name}
-            setting={setting}
-            value={plant[setting.name]}
-            onPreview={(value) => preview(edit({ plant: { ...plant, [setting.name]: value } }))}
-            onCommit={(value) => commit(edit({ plant: { ...plant, [setting.name]: value } }))}
-          />
-        ))}
-        <hr className="my-1" />
+        {ofPlant && (
+          <>
+            <div className="muted small">{ofPlant.help}</div>
+            {ofPlant.settings.map((setting) => (
+              <SettingField
+                key={setting.name}
+                setting={setting}
+                value={plant[setting.name]}
+                onPreview={(value) => preview(edit({ plant: { ...plant, [setting.name]: value } }))}
+                onCommit={(value) => commit(edit({ plant: { ...plant, [setting.name]: value } }))}
+              />
+            ))}
+            <hr className="my-1" />
+          </>
+        )}
         {ofLayer?.settings
           .filter((setting) => setting.name !== 'plant')
           .map((setting) => (

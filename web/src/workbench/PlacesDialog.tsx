@@ -12,7 +12,7 @@ export function PlacesDialog({ show, onHide }: { show: boolean; onHide: () => vo
   const { site, recipe, commit } = useSession();
   const set = useSelection((s) => s.set);
   const input = useRef<HTMLInputElement>(null);
-  const start = (placing: 'point' | 'path') => {
+  const start = (placing: 'point' | 'path' | 'area') => {
     set({ placing });
     onHide();
   };
@@ -33,10 +33,10 @@ export function PlacesDialog({ show, onHide }: { show: boolean; onHide: () => vo
   return (
     <Modal show={show} onHide={onHide}>
       <Modal.Header closeButton>
-        <Modal.Title className="serif fs-5">Points and paths</Modal.Title>
+        <Modal.Title className="serif fs-5">Points, paths and areas</Modal.Title>
       </Modal.Header>
       <Modal.Body>
-        {recipe.places.length === 0 && <p className="muted">A nearness falloff measures from a point or a path. Place one by clicking on the ground, or import GeoJSON.</p>}
+        {recipe.places.length === 0 && <p className="muted">A nearness falloff measures from a point, a path or the edge of an area. Place one by clicking on the ground, or import GeoJSON.</p>}
         {recipe.places.map((place) => (
           <div key={place.id} className="d-flex align-items-center gap-2 py-1 border-bottom">
             <EditableName name={place.name} label="Name of the place" className="site-name" onRename={(name) => commit([{ kind: 'set-place', place: { ...place, name } }])} />
@@ -53,6 +53,9 @@ export function PlacesDialog({ show, onHide }: { show: boolean; onHide: () => vo
         </button>
         <button className="btn btn-primary" onClick={() => start('path')}>
           Draw a path
+        </button>
+        <button className="btn btn-primary" onClick={() => start('area')}>
+          Draw an area
         </button>
         <button className="btn btn-quiet" onClick={() => input.current?.click()}>
           Import GeoJSON …
@@ -78,11 +81,12 @@ function summary(place: Place): string {
   if (place.kind === 'point') return `point at x ${place.at[0]!.toFixed(1)} m, z ${place.at[2]!.toFixed(1)} m`;
   const corners = place.points as number[][];
   let length = 0;
-  const count = place.closed ? corners.length : corners.length - 1;
+  const closed = place.kind === 'area' || place.closed;
+  const count = closed ? corners.length : corners.length - 1;
   for (let i = 0; i < count; i++) {
     const a = corners[i]!;
     const b = corners[(i + 1) % corners.length]!;
     length += Math.hypot(b[0]! - a[0]!, b[1]! - a[1]!, b[2]! - a[2]!);
   }
-  return `${place.closed ? 'closed path' : 'path'} of ${corners.length} corners, ${length.toFixed(0)} m`;
+  return `${place.kind === 'area' ? 'area' : closed ? 'closed path' : 'path'} of ${corners.length} corners, ${length.toFixed(0)} m`;
 }

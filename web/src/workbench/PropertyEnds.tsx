@@ -1,5 +1,6 @@
 import type { Edit, Layer, PropertyDescription, PropertyRange } from '../api/types';
 import { NumberSetting } from '../parts/NumberSetting';
+import { AimField } from './AimField';
 import { useSession } from './session';
 
 interface Props {
@@ -10,7 +11,14 @@ interface Props {
 
 /** The ends of a property and how its drives combine. */
 export function PropertyEnds({ layer, property, range }: Props) {
-  const { preview, commit } = useSession();
+  const { recipe, manifest, preview, commit } = useSession();
+  const drives = recipe.drives.filter((each) => each.layer === layer.id && each.property === property.name);
+  const alike = recipe.layers.filter((each) => each.id !== layer.id && each.properties[property.name] !== undefined);
+  const copyTo = (other: Layer) =>
+    commit(
+      drives.map((drive): Edit => ({ kind: 'set-drive', drive: { ...drive, layer: other.id } })),
+      `${other.name} is driven the same way.`,
+    );
   const edit = (part: Partial<PropertyRange>): Edit[] => [{ kind: 'set-property', layer: layer.id, property: property.name, range: { ...range, ...part } }];
   const both = property.name === 'spacing';
   const end = (which: 'low' | 'high', title: string) => (
@@ -37,6 +45,14 @@ export function PropertyEnds({ layer, property, range }: Props) {
       </div>
       {end('low', 'low: where its drives give 0')}
       {end('high', 'high: where they give 1, or nothing drives it')}
+      {property.name === 'density' && (
+        <AimField
+          label="plants"
+          unit="in all"
+          now={manifest?.layers.find((each) => each.id === layer.id)?.plants ?? 0}
+          wish={(number) => ({ falloff: '', share: 0, layer: layer.id, plants: Math.round(number) })}
+        />
+      )}
       {both && (
         <button className="btn btn-quiet btn-sm" onClick={() => commit(edit({ low: range.high }))} disabled={range.low === range.high}>
           Same spacing everywhere
@@ -53,6 +69,12 @@ export function PropertyEnds({ layer, property, range }: Props) {
           <option value="sum">their sum, at most 1</option>
         </select>
       </label>
+      {drives.length > 0 &&
+        alike.map((other) => (
+          <button key={other.id} className="btn btn-quiet btn-sm" onClick={() => copyTo(other)}>
+            Copy its drives to {other.name}
+          </button>
+        ))}
     </div>
   );
 }

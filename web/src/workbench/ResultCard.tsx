@@ -1,8 +1,12 @@
+import { useState } from 'react';
 import { Dropdown } from 'react-bootstrap';
 import type { Falloff, StageView } from '../api/types';
 import { EditableName } from '../parts/EditableName';
 import { percent, shown } from '../parts/numbers';
+import { AimField } from './AimField';
+import { CopyToSite } from './CopyToSite';
 import { Histogram } from './Histogram';
+import { SamplesDialog } from './SamplesDialog';
 import { freeName, freshId, useSelection } from './selection';
 import { useSession } from './session';
 
@@ -10,15 +14,19 @@ import { useSession } from './session';
 export function ResultCard({ falloff, view }: { falloff: Falloff; view: StageView | undefined }) {
   const { recipe, manifest, commit } = useSession();
   const { stage, chooseFalloff } = useSelection();
+  const [samples, setSamples] = useState(false);
+  const [copying, setCopying] = useState(false);
   const ofManifest = manifest?.falloffs.find((each) => each.id === falloff.id);
   const drives = ofManifest?.drives ?? 0;
   const move = (by: number) => commit([{ kind: 'move-falloff', falloff: falloff.id, index: recipe.falloffs.findIndex((each) => each.id === falloff.id) + by }]);
   const duplicate = () => {
     const id = freshId('f');
-    const steps = falloff.steps.map((step) => ({ ...step, id: freshId('s') }));
+    const ids = new Map(falloff.steps.map((step) => [step.id, freshId('s')]));
+    const steps = falloff.steps.map((step) => ({ ...step, id: ids.get(step.id)! }));
+    const limits = falloff.limits.map((limit) => ({ ...limit, step: ids.get(limit.step)! }));
     const source = 'seed' in falloff.source ? { ...falloff.source, seed: (falloff.source.seed ?? 1) + 1 } : falloff.source;
     const name = freeName(falloff.name, recipe.falloffs.map((each) => each.name));
-    commit([{ kind: 'add-falloff', added: { id, name, source, steps }, index: recipe.falloffs.indexOf(falloff) + 1 }]);
+    commit([{ kind: 'add-falloff', added: { id, name, source, steps, limits }, index: recipe.falloffs.indexOf(falloff) + 1 }]);
     chooseFalloff(id);
   };
   const remove = () => {
@@ -41,6 +49,12 @@ export function ResultCard({ falloff, view }: { falloff: Falloff; view: StageVie
             </Dropdown.Item>
             <Dropdown.Item as="button" onClick={() => move(1)}>
               Move column right
+            </Dropdown.Item>
+            <Dropdown.Item as="button" onClick={() => setSamples(true)}>
+              Table of samples …
+            </Dropdown.Item>
+            <Dropdown.Item as="button" onClick={() => setCopying(true)}>
+              Copy to another site …
             </Dropdown.Item>
             <Dropdown.Item as="button" onClick={duplicate}>
               Duplicate
@@ -79,8 +93,21 @@ export function ResultCard({ falloff, view }: { falloff: Falloff; view: StageVie
         </span>
       </button>
       <div className="controls muted small">
-        {drives === 0 ? 'Drives nothing yet: click a dot in its column.' : 'Covered is where it is at least one half.'}
+        {view && !ofManifest?.perPlant ? (
+          <AimField
+            label="cover"
+            unit="%"
+            now={Math.round(1000 * view.summary.covered) / 10}
+            wish={(number) => ({ falloff: falloff.id, share: number / 100, layer: '', plants: 0 })}
+          />
+        ) : drives === 0 ? (
+          'Drives nothing yet: click a dot in its column.'
+        ) : (
+          'Covered is where it is at least one half.'
+        )}
       </div>
+      <SamplesDialog show={samples} onHide={() => setSamples(false)} />
+      <CopyToSite falloff={falloff} show={copying} onHide={() => setCopying(false)} />
     </div>
   );
 }

@@ -3,13 +3,14 @@ import type { CurvePoint, Drive } from '../api/types';
 import { withUnit } from '../parts/numbers';
 import { useSelection } from './selection';
 import { useSession } from './session';
+import { rowsOf } from './settings';
 
 /** The chosen row as one sentence. */
 export function Sentence() {
   const { recipe, kinds } = useSession();
   const { layer: layerId, property: name, chooseFalloff } = useSelection();
   const layer = recipe.layers.find((each) => each.id === layerId);
-  const property = kinds.coverProperties.find((each) => each.name === name);
+  const property = layer && rowsOf(kinds, layer).find((each) => each.name === name);
   const range = layer?.properties?.[name];
   if (!layer || !property || !range) return <p className="sentence mb-2">Choose a row to read here what drives it.</p>;
   const drives = recipe.drives.filter((each) => each.layer === layerId && each.property === name);

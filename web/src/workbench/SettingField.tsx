@@ -1,6 +1,10 @@
-import type { CurvePoint, SettingDescription } from '../api/types';
+import { useRef } from 'react';
+import { api } from '../api/client';
+import type { CurvePoint, RampStop, SettingDescription } from '../api/types';
 import { CurveEditor } from '../parts/CurveEditor';
 import { NumberSetting } from '../parts/NumberSetting';
+import { sayProblem } from '../parts/notes';
+import { RampEditor } from './RampEditor';
 import { useSession } from './session';
 
 interface Props {
@@ -35,8 +39,17 @@ export function SettingField({ setting, value, without, histogram, onPreview, on
     );
   }
   if (setting.type === 'curve') {
-    return <CurveEditor points={value as CurvePoint[]} histogram={histogram} onPreview={onPreview} onCommit={onCommit} />;
+    // keys over time run over the loop, values over 0 … 1
+    const end = setting.unit === 's' ? Math.max(recipe.clock.loopSeconds || 60, ...(value as CurvePoint[]).map((point) => point[0])) : 1;
+    return <CurveEditor points={value as CurvePoint[]} end={end} unit={setting.unit} histogram={histogram} onPreview={onPreview} onCommit={onCommit} />;
   }
+  if (setting.type === 'list' && setting.name === 'ramp') {
+    return <RampEditor stops={value as RampStop[]} onPreview={onPreview} onCommit={onCommit} />;
+  }
+  if (setting.type === 'list') {
+    return <span className="muted small">{(value as unknown[]).length === 1 ? '1 stroke' : `${(value as unknown[]).length} strokes`}; take the brush in the view.</span>;
+  }
+  if (setting.type === 'picture') return <PictureField title={setting.title} onCommit={onCommit} />;
   if (setting.type === 'switch') {
     return (
       <label className="d-flex gap-2 small">
@@ -57,6 +70,8 @@ export function SettingField({ setting, value, without, histogram, onPreview, on
       ? recipe.falloffs.filter((each) => each.id !== without).map((each) => ({ value: each.id, text: each.name }))
       : setting.type === 'place'
         ? recipe.places.map((each) => ({ value: each.id, text: each.name }))
+        : setting.type === 'layer'
+          ? recipe.layers.map((each) => ({ value: each.id, text: each.name }))
         : setting.choices.map((word) => ({ value: word, text: word.replaceAll('-', ' ') }));
   return (
     <label className="setting d-block">
@@ -71,5 +86,30 @@ export function SettingField({ setting, value, without, histogram, onPreview, on
         ))}
       </select>
     </label>
+  );
+}
+
+/** Another picture for the falloff, from a PNG file. */
+function PictureField({ title, onCommit }: { title: string; onCommit: (value: unknown) => void }) {
+  const input = useRef<HTMLInputElement>(null);
+  return (
+    <div className="d-flex justify-content-between align-items-center small">
+      <span className="muted">{title}</span>
+      <button className="btn btn-quiet btn-sm" onClick={() => input.current?.click()}>
+        Another picture …
+      </button>
+      <input
+        ref={input}
+        type="file"
+        hidden
+        accept="image/png"
+        aria-label="Another picture"
+        onChange={(event) => {
+          const file = event.target.files?.[0];
+          event.target.value = '';
+          if (file) api.readPicture(file).then((read) => onCommit(read.picture), sayProblem);
+        }}
+      />
+    </div>
   );
 }

@@ -17,10 +17,11 @@ interface Props {
   onPreview: (settings: Settings) => void;
   onCommit: (settings: Settings) => void;
   actions?: StepActions;
+  limit?: { by: string; set: (by: string) => void };
 }
 
 /** The source or one step: its picture, its histogram and its one or two controls. */
-export function StepCard({ stage, description, settings, view, before, onPreview, onCommit, actions }: Props) {
+export function StepCard({ stage, description, settings, view, before, onPreview, onCommit, actions, limit }: Props) {
   const { falloff, stage: chosenStage, chooseFalloff } = useSelection();
   const card = useRef<HTMLDivElement>(null);
   const [open, setOpen] = useState(false);
@@ -49,6 +50,17 @@ export function StepCard({ stage, description, settings, view, before, onPreview
       ref={card}
       className={`step-card ${chosen ? 'chosen' : ''} ${skipped ? 'skipped' : ''}`}
       aria-current={chosen}
+      draggable={actions !== undefined}
+      onDragStart={(event) => {
+        if (event.target instanceof HTMLInputElement) return event.preventDefault();
+        event.dataTransfer.setData('text/x-lumbrit-step', String(stage));
+        event.dataTransfer.effectAllowed = 'move';
+      }}
+      onDragOver={(event) => event.dataTransfer.types.includes('text/x-lumbrit-step') && event.preventDefault()}
+      onDrop={(event) => {
+        const from = Number(event.dataTransfer.getData('text/x-lumbrit-step'));
+        if (from > 0 && from !== stage) actions?.take(from - 1);
+      }}
       onKeyDown={(event) => {
         if (!event.altKey || event.target instanceof HTMLInputElement) return;
         if (event.key === 'ArrowLeft') actions?.earlier?.();
@@ -59,6 +71,7 @@ export function StepCard({ stage, description, settings, view, before, onPreview
         <button className="text" title={`${title}: ${description.help}`} onClick={choose}>
           {title}
         </button>
+        {limit?.by && <i className="bi bi-funnel" title={`Limited by ${recipe.falloffs.find((each) => each.id === limit.by)?.name}`} aria-label="limited" />}
         <span className="index">{skipped ? 'skipped' : stage === 0 ? 'source' : stage}</span>
         <Dropdown align="end">
           <Dropdown.Toggle as="button" className="icon-button" aria-label={`${title}: more`}>
@@ -113,6 +126,23 @@ export function StepCard({ stage, description, settings, view, before, onPreview
               <div className="muted small">{description.help}</div>
             </div>
             {fields(description.settings)}
+            {limit && (
+              <label className="setting d-block">
+                <span className="line">
+                  <span className="muted">limited by</span>
+                </span>
+                <select value={limit.by} title="Where that falloff is 0 this step changes nothing" onChange={(event) => limit.set(event.target.value)}>
+                  <option value="">nothing</option>
+                  {recipe.falloffs
+                    .filter((each) => each.id !== falloff)
+                    .map((each) => (
+                      <option key={each.id} value={each.id}>
+                        {each.name}
+                      </option>
+                    ))}
+                </select>
+              </label>
+            )}
           </Popover.Body>
         </Popover>
       </Overlay>

@@ -49,6 +49,10 @@ export function StepStrip() {
               onPreview={(settings) => preview(stepEdit(settings))}
               onCommit={(settings) => commit(stepEdit(settings))}
               actions={stepActions(falloff, i, commit)}
+              limit={{
+                by: falloff.limits.find((each) => each.step === step.id)?.by ?? '',
+                set: (by) => commit([by === '' ? { kind: 'limit-step', falloff: id, step: step.id } : { kind: 'limit-step', falloff: id, step: step.id, by }]),
+              }}
             />
           </Fragment>
         ))}
@@ -65,6 +69,8 @@ export function StepStrip() {
 export interface StepActions {
   earlier?: () => void;
   later?: () => void;
+  /** Takes the step that stands elsewhere to this place. */
+  take: (from: number) => void;
   duplicate: () => void;
   remove: () => void;
 }
@@ -75,6 +81,7 @@ function stepActions(falloff: Falloff, index: number, commit: ReturnType<typeof 
   return {
     earlier: index > 0 ? () => move(index - 1) : undefined,
     later: index < falloff.steps.length - 1 ? () => move(index + 1) : undefined,
+    take: (from) => commit([{ kind: 'move-step', falloff: falloff.id, step: falloff.steps[from]!.id, index }]),
     duplicate: () => commit([{ kind: 'add-step', falloff: falloff.id, step: { ...step, id: `s-${crypto.randomUUID().slice(0, 8)}` }, index: index + 1 }]),
     remove: () => commit([{ kind: 'remove-step', falloff: falloff.id, step: step.id }], `Deleted a step of ${falloff.name}.`),
   };

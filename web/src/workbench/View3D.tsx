@@ -1,8 +1,10 @@
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import { bundle } from '../api/data';
-import type { Place } from '../api/types';
 import { sayProblem } from '../parts/notes';
 import { Viewport } from '../view3d/Viewport';
+import { Handles } from './Handles';
+import { handlesOf } from './sourceHandles';
+import { usePainting } from './painting';
 import { usePlacing } from './placing';
 import { useSelection } from './selection';
 import { useSession } from './session';
@@ -14,7 +16,8 @@ export function View3D({ onViewport, onRipen }: { onViewport: (viewport: Viewpor
   const canvas = useRef<HTMLCanvasElement>(null);
   const viewport = useRef<Viewport | null>(null);
   const { manifest, recipe } = useSession();
-  const { values, placing, falloff: chosen, set } = useSelection();
+  const { values, placing, falloff: chosen, look, levels, pending, painting, set } = useSelection();
+  const [ready, setReady] = useState<Viewport | null>(null);
   const [lost, setLost] = useState('');
   const placed = usePlacing();
 
@@ -41,7 +44,12 @@ export function View3D({ onViewport, onRipen }: { onViewport: (viewport: Viewpor
         const [groundData, valueData] = await Promise.all([bundle(ground.key), bundle(shown.key)]);
         if (!current) return;
         view.setGround(ground.key, groundData, ground.width, ground.depth, ground.lowest, ground.highest, ground.water ?? null);
+        setReady(view);
         view.setValues(shown.key, valueData, shown.low, shown.high);
+        const tints = layers.filter((layer) => layer.tintKey !== '');
+        const tintData = await Promise.all(tints.map((layer) => bundle(layer.tintKey)));
+        if (!current) return;
+        view.setTints(tints.map((layer) => layer.tintKey).join('/'), tintData);
         const visible = layers.filter((layer) => layer.plantsKey !== '');
         view.keepPlants(visible.map((layer) => layer.id));
         for (const layer of visible) {
@@ -60,15 +68,26 @@ export function View3D({ onViewport, onRipen }: { onViewport: (viewport: Viewpor
 
   useEffect(() => viewport.current?.setMode(values), [values]);
 
-  const source = recipe.falloffs.find((each) => each.id === chosen)?.source;
-  const place = source?.kind === 'distance' ? recipe.places.find((each) => each.id === source.place) : undefined;
-  useEffect(() => {
-    const lines = place && values ? [line(place)] : [];
-    if (placed.points.length > 0) lines.push({ points: placed.points, closed: false, colour: '#d05a9f' });
-    viewport.current?.setLines(lines);
-  }, [place, values, placed.points, manifest]);
+  useEffect(() => viewport.current?.setLook(['grey', 'colour', 'bands'].indexOf(look), levels), [look, levels]);
 
-  usePointer(canvas, viewport, placed.add);
+  // what is dragged shows where it is going, not where it was
+  const moving = pending.find((edit) => edit.kind === 'set-source' && edit.falloff === chosen);
+  const source = moving?.kind === 'set-source' ? moving.source : recipe.falloffs.find((each) => each.id === chosen)?.source;
+  const size = manifest?.ground;
+  const held = useMemo(
+    () =>
+      source && size && ready && values
+        ? handlesOf(source, { width: size.width, depth: size.depth, heightAt: (x, z) => ready.heightAt(x, z), places: recipe.places })
+        : { handles: [], lines: [] },
+    [source, size, ready, values, recipe.places],
+  );
+  useEffect(() => {
+    const lines = [...held.lines];
+    if (placed.points.length > 0) lines.push({ points: placed.points, closed: placing === 'area', colour: '#d05a9f' });
+    viewport.current?.setLines(lines);
+  }, [held, placed.points, placing]);
+
+  usePointer(canvas, viewport, placed.add, usePainting());
 
   const byKey = (event: React.KeyboardEvent) => {
     const view = viewport.current;
@@ -91,34 +110,36 @@ export function View3D({ onViewport, onRipen }: { onViewport: (viewport: Viewpor
 
   if (lost) return <p className="empty">{lost}</p>;
   return (
+    <>
     <canvas
       ref={canvas}
       tabIndex={0}
-      className={placing ? 'placing' : ''}
+      className={placing || painting ? 'placing' : ''}
       aria-label="3D view of the site. Arrow keys turn it, with Shift they move it, plus and minus zoom, Enter explains the middle."
       onKeyDown={byKey}
       onDoubleClick={placed.finish}
     />
+    {ready && !painting && <Handles falloff={chosen} handles={held.handles} viewport={ready} />}
+    </>
   );
 }
 
-function line(place: Place): { points: [number, number, number][]; closed: boolean; colour: string } {
-  return place.kind === 'path'
-    ? { points: place.points as [number, number, number][], closed: place.closed ?? false, colour: '#b5579b' }
-    : { points: [place.at as [number, number, number]], closed: false, colour: '#b5579b' };
+function rounded(metres: number): number {
+  return Math.round(metres * 1000) / 1000;
 }
 
-/** Drag turns, right drag or Shift moves, wheel zooms, a click asks Why here?. */
+/** A brush in the hand paints; else a drag turns, right drag or Shift moves, wheel zooms, a click asks Why here?. */
 function usePointer(
   canvas: React.RefObject<HTMLCanvasElement | null>,
   viewport: React.RefObject<Viewport | null>,
   addPoint: (point: [number, number, number]) => void,
+  paint: ReturnType<typeof usePainting>,
 ): void {
   const set = useSelection((s) => s.set);
   useEffect(() => {
     const target = canvas.current;
     if (!target) return;
-    let held: { x: number; y: number; moved: number; pan: boolean } | null = null;
+    let held: { x: number; y: number; moved: number; pan: boolean; paints: boolean } | null = null;
     const hitAt = (event: PointerEvent) => {
       const box = target.getBoundingClientRect();
       return viewport.current?.hit(event.clientX - box.left, event.clientY - box.top) ?? null;
@@ -126,12 +147,21 @@ function usePointer(
     let asking = 0;
     const down = (event: PointerEvent) => {
       target.setPointerCapture(event.pointerId);
-      held = { x: event.clientX, y: event.clientY, moved: 0, pan: event.button !== 0 || event.shiftKey };
+      const paints = useSelection.getState().painting && event.button === 0 && !event.shiftKey;
+      held = { x: event.clientX, y: event.clientY, moved: 0, pan: event.button !== 0 || event.shiftKey, paints };
+      const hit = paints ? hitAt(event) : null;
+      // a pen presses; a mouse has the whole strength
+      if (hit) paint.begin([rounded(hit.x), rounded(hit.y), rounded(hit.z)], event.pointerType === 'pen' ? Math.max(0.05, event.pressure) : 1);
     };
     const move = (event: PointerEvent) => {
       if (!held) {
         cancelAnimationFrame(asking);
         asking = requestAnimationFrame(() => set({ hover: hitAt(event) }));
+        return;
+      }
+      if (held.paints) {
+        const hit = hitAt(event);
+        if (hit) paint.goOn([rounded(hit.x), rounded(hit.y), rounded(hit.z)]);
         return;
       }
       const dx = event.clientX - held.x;
@@ -142,6 +172,11 @@ function usePointer(
       else viewport.current?.orbit(dx * 0.35, dy * 0.3);
     };
     const up = (event: PointerEvent) => {
+      if (held?.paints) {
+        held = null;
+        paint.end();
+        return;
+      }
       const click = held && held.moved < DRAG && event.button === 0;
       held = null;
       if (!click) return;
@@ -170,5 +205,5 @@ function usePointer(
       target.removeEventListener('wheel', wheel);
       target.removeEventListener('contextmenu', menu);
     };
-  }, [canvas, viewport, set, addPoint]);
+  }, [canvas, viewport, set, addPoint, paint]);
 }

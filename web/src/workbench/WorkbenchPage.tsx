@@ -4,6 +4,7 @@ import { NoteHolder } from '../parts/notes';
 import { withUnit } from '../parts/numbers';
 import type { Viewport } from '../view3d/Viewport';
 import { Board } from './Board';
+import { BrushBar } from './BrushBar';
 import { Foot } from './Foot';
 import { Head } from './Head';
 import { Legend } from './Legend';
@@ -62,8 +63,9 @@ export function WorkbenchPage() {
 }
 
 function Stage({ view, onRipen }: { view: React.RefObject<Viewport | null>; onRipen: (passes: number, of: number) => void }) {
-  const { manifest, working } = useSession();
-  const { values, hover, placing, set } = useSelection();
+  const { manifest, recipe, working } = useSession();
+  const { values, hover, placing, falloff, set } = useSelection();
+  const brush = recipe.falloffs.find((each) => each.id === falloff && each.source.kind === 'brush');
   const { finish, cancel, points } = usePlacing();
   const [places, setPlaces] = useState(false);
   const [plan, setPlan] = useState(false);
@@ -99,8 +101,8 @@ function Stage({ view, onRipen }: { view: React.RefObject<Viewport | null>; onRi
       {placing && (
         <div className="floating" style={{ left: '50%', top: 60, transform: 'translateX(-50%)' }} role="status">
           {placing === 'point' ? 'Click the ground where the point is to be.' : `Click the ground corner by corner (${points.length} so far).`}{' '}
-          {placing === 'path' && (
-            <button className="btn btn-primary btn-sm ms-2" disabled={points.length < 2} onClick={finish}>
+          {placing !== 'point' && (
+            <button className="btn btn-primary btn-sm ms-2" disabled={points.length < (placing === 'area' ? 3 : 2)} onClick={finish}>
               Done (Enter)
             </button>
           )}
@@ -119,6 +121,7 @@ function Stage({ view, onRipen }: { view: React.RefObject<Viewport | null>; onRi
           x {hover.x.toFixed(1)} m, z {hover.z.toFixed(1)} m, {hover.y.toFixed(1)} m high
         </div>
       )}
+      {brush && <BrushBar falloff={brush} />}
       <WhyHere />
       <PlacesDialog show={places} onHide={() => setPlaces(false)} />
     </div>
@@ -159,10 +162,20 @@ function useKeys(session: MaybeSession, view: React.RefObject<Viewport | null>, 
         else if (event.key === 'v') set({ values: !values });
         else if (event.key === 'p') view.current?.frame(!view.current.parallel);
         else if (event.key === 'f') view.current?.frame(false);
-        else if (event.key === 'Escape') set({ asked: null, placing: null });
+        else if (event.key === 'c' && !event.repeat) set({ comparing: true });
+        else if (event.key === 'b' && session.recipe.falloffs.some((each) => each.id === useSelection.getState().falloff && each.source.kind === 'brush')) {
+          set({ painting: !useSelection.getState().painting, values: true });
+        } else if (event.key === 'Escape') set({ asked: null, placing: null, painting: false });
       }
     };
+    const released = (event: KeyboardEvent) => {
+      if (event.key === 'c') useSelection.getState().set({ comparing: false });
+    };
     window.addEventListener('keydown', pressed);
-    return () => window.removeEventListener('keydown', pressed);
+    window.addEventListener('keyup', released);
+    return () => {
+      window.removeEventListener('keydown', pressed);
+      window.removeEventListener('keyup', released);
+    };
   }, [session, view, setHelp]);
 }

@@ -1,16 +1,33 @@
+import { useRef } from 'react';
 import { Dropdown } from 'react-bootstrap';
-import type { Edit, Layer, Source, Step } from '../api/types';
-import { useNotes } from '../parts/notes';
+import { api } from '../api/client';
+import type { CurvePoint, Edit, Layer, Source, Step } from '../api/types';
+import { sayProblem, useNotes } from '../parts/notes';
 import { freeName, freshId, useSelection } from './selection';
 import { useSession } from './session';
 import { withDefaults } from './settings';
+
+const STRAIGHT: CurvePoint[] = [
+  [0, 0],
+  [1, 1],
+];
 
 /** "+ falloff": a menu of the sources. */
 export function AddFalloff() {
   const { recipe, kinds, commit } = useSession();
   const selection = useSelection();
-  const add = (kind: string) => {
+  const file = useRef<HTMLInputElement>(null);
+  const add = (kind: string, picture?: string) => {
     const description = kinds.sources.find((each) => each.name === kind)!;
+    if (description.settings.some((setting) => setting.type === 'picture') && !picture) {
+      file.current?.click();
+      return;
+    }
+    const cover = recipe.layers.find((each) => each.kind === 'cover');
+    if (description.settings.some((setting) => setting.type === 'layer') && !cover) {
+      useNotes.getState().say('It reads a layer; make a cover first.');
+      return;
+    }
     const needsPlace = description.settings.some((setting) => setting.type === 'place');
     if (needsPlace && recipe.places.length === 0) {
       selection.set({ placing: 'point' });
@@ -19,8 +36,8 @@ export function AddFalloff() {
     }
     const id = freshId('f');
     const name = freeName(description.title, recipe.falloffs.map((each) => each.name));
-    const source = withDefaults(description, { place: recipe.places[0]?.id }) as unknown as Source;
-    commit([{ kind: 'add-falloff', added: { id, name, source, steps: [] }, index: recipe.falloffs.length }]);
+    const source = withDefaults(description, { place: recipe.places[0]?.id, layer: cover?.id, picture }) as unknown as Source;
+    commit([{ kind: 'add-falloff', added: { id, name, source, steps: [], limits: [] }, index: recipe.falloffs.length }]);
     selection.chooseFalloff(id);
     selection.set({ values: true });
   };
@@ -29,6 +46,18 @@ export function AddFalloff() {
       <Dropdown.Toggle variant="quiet" size="sm" className="plus" title="Make a falloff">
         + falloff
       </Dropdown.Toggle>
+      <input
+        ref={file}
+        type="file"
+        accept="image/png"
+        hidden
+        aria-label="Picture for a falloff"
+        onChange={(event) => {
+          const chosen = event.target.files?.[0];
+          event.target.value = '';
+          if (chosen) api.readPicture(chosen).then((read) => add('picture', read.picture), sayProblem);
+        }}
+      />
       <Dropdown.Menu className="scroll-menu">
         {kinds.sources.map((each) => (
           <Dropdown.Item as="button" key={each.name} onClick={() => add(each.name)}>
@@ -41,43 +70,53 @@ export function AddFalloff() {
   );
 }
 
-/** "+ layer": a new cover whose plants each turn their own way. */
+/** "+ layer": a new cover whose plants each turn their own way, or a tint. */
 export function AddLayer() {
   const { recipe, kinds, commit } = useSession();
   const selection = useSelection();
-  const add = () => {
-    const id = freshId('l');
-    const name = freeName('Grass', recipe.layers.map((each) => each.name));
-    const description = kinds.layers[0]!;
-    const plant = withDefaults(kinds.plants[0]!, {});
-    const layer = { ...withDefaults(description, {}), id, name, hidden: false, plant, seed: 1 + recipe.layers.length, properties: {} } as unknown as Layer;
+  const fresh = (kind: string, name: string) => {
+    const description = kinds.layers.find((each) => each.name === kind)!;
+    const taken = recipe.layers.map((each) => each.name);
+    return { ...withDefaults(description, {}), id: freshId('l'), name: freeName(name, taken), hidden: false, seed: 1 + recipe.layers.length, properties: {} };
+  };
+  const addTint = () => {
+    const layer = fresh('tint', 'Tint') as unknown as Layer;
+    const value = recipe.falloffs.find((each) => each.id === selection.falloff && each.source.kind !== 'random') ?? recipe.falloffs.find((each) => each.source.kind !== 'random');
+    const edits: Edit[] = [{ kind: 'add-layer', added: layer }];
+    if (value) edits.push({ kind: 'set-drive', drive: { layer: layer.id, property: 'value', falloff: value.id, curve: STRAIGHT } });
+    commit(edits, `${layer.name} colours the ground${value ? ` by ${value.name}` : ''}. Its ramp and tones are in the layer’s menu.`);
+    selection.chooseProperty(layer.id, 'value');
+    selection.set({ values: false });
+  };
+  const addCover = () => {
+    const layer = { ...fresh('cover', 'Grass'), plant: withDefaults(kinds.plants[0]!, {}) } as unknown as Layer;
     const random = recipe.falloffs.find((each) => each.source.kind === 'random');
     const own = random?.id ?? freshId('f');
     const edits: Edit[] = [];
     if (!random) {
-      const source = { kind: 'random', seed: 1 } as Source;
-      edits.push({ kind: 'add-falloff', added: { id: own, name: freeName('Each its own', recipe.falloffs.map((each) => each.name)), source, steps: [] }, index: recipe.falloffs.length });
+      const source = { kind: 'random', seed: 1, per: 'plant' } as Source;
+      const name = freeName('Each its own', recipe.falloffs.map((each) => each.name));
+      edits.push({ kind: 'add-falloff', added: { id: own, name, source, steps: [], limits: [] }, index: recipe.falloffs.length });
     }
     edits.push({ kind: 'add-layer', added: layer });
-    edits.push({
-      kind: 'set-drive',
-      drive: {
-        layer: id,
-        property: 'yaw',
-        falloff: own,
-        curve: [
-          [0, 0],
-          [1, 1],
-        ],
-      },
-    });
+    edits.push({ kind: 'set-drive', drive: { layer: layer.id, property: 'yaw', falloff: own, curve: STRAIGHT } });
     commit(edits);
-    selection.chooseProperty(id, 'density');
+    selection.chooseProperty(layer.id, 'density');
   };
   return (
-    <button className="btn btn-quiet btn-sm" onClick={add}>
-      + layer
-    </button>
+    <Dropdown>
+      <Dropdown.Toggle variant="quiet" size="sm" className="plus" title="Make a layer">
+        + layer
+      </Dropdown.Toggle>
+      <Dropdown.Menu>
+        {kinds.layers.map((each) => (
+          <Dropdown.Item as="button" key={each.name} onClick={each.name === 'tint' ? addTint : addCover}>
+            <b>{each.title}</b>
+            <span className="menu-help">{each.help}</span>
+          </Dropdown.Item>
+        ))}
+      </Dropdown.Menu>
+    </Dropdown>
   );
 }
 

@@ -42,8 +42,11 @@ export function usePlacing() {
   );
   const finish = useCallback(() => {
     const corners = useCorners.getState().points;
-    if (useSelection.getState().placing === 'path' && corners.length > 1) {
+    const { placing } = useSelection.getState();
+    if (placing === 'path' && corners.length > 1) {
       save({ kind: 'path', id: freshId('p'), name: nameOf('Path'), points: corners, closed: false });
+    } else if (placing === 'area' && corners.length > 2) {
+      save({ kind: 'area', id: freshId('p'), name: nameOf('Area'), points: corners });
     }
   }, [nameOf, save]);
   const cancel = useCallback(() => {

@@ -2,6 +2,15 @@ import { create } from 'zustand';
 import type { Edit } from '../api/types';
 import type { Hit } from '../view3d/Viewport';
 
+export type Look = 'grey' | 'colour' | 'bands';
+
+export interface Brush {
+  radius: number;
+  strength: number;
+  softness: number;
+  remove: boolean;
+}
+
 /** What the board, the strip and the view share: the selection and the unsaved edits; nothing else. */
 interface Selection {
   falloff: string;
@@ -12,10 +21,19 @@ interface Selection {
   /** What the values view shows. */
   shows: 'falloff' | 'property';
   values: boolean;
+  look: Look;
+  levels: number;
+  /** Seconds on the clock. */
+  time: number;
+  /** The brush is in the hand. */
+  painting: boolean;
+  brush: Brush;
+  /** While held, the step before the chosen one is shown. */
+  comparing: boolean;
   pending: Edit[];
   hover: Hit | null;
   asked: Hit | null;
-  placing: 'point' | 'path' | null;
+  placing: 'point' | 'path' | 'area' | null;
   set: (part: Partial<Omit<Selection, 'set'>>) => void;
   chooseFalloff: (falloff: string, stage?: number) => void;
   chooseProperty: (layer: string, property: string) => void;
@@ -28,12 +46,18 @@ export const useSelection = create<Selection>((set) => ({
   property: '',
   shows: 'property',
   values: false,
+  look: 'grey',
+  levels: 10,
+  time: 0,
+  painting: false,
+  brush: { radius: 4, strength: 0.8, softness: 0.5, remove: false },
+  comparing: false,
   pending: [],
   hover: null,
   asked: null,
   placing: null,
   set: (part) => set(part),
-  chooseFalloff: (falloff, stage = -1) => set({ falloff, stage, shows: 'falloff' }),
+  chooseFalloff: (falloff, stage = -1) => set((now) => ({ falloff, stage, shows: 'falloff', painting: now.painting && now.falloff === falloff })),
   chooseProperty: (layer, property) => set({ layer, property, shows: 'property' }),
 }));
 

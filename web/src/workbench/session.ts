@@ -107,7 +107,7 @@ const TOO_LONG = 400;
 function useManifest(site: Site | undefined): { manifest: Manifest | null; working: boolean } {
   const [manifest, setManifest] = useState<Manifest | null>(null);
   const [working, setWorking] = useState(false);
-  const { pending, falloff, stage, layer, property, shows } = useSelection();
+  const { pending, falloff, stage, layer, property, shows, time, comparing } = useSelection();
   const loop = useRef<{ wish: (() => void) | null; running: boolean; abort: AbortController; since: number }>({
     wish: null,
     running: false,
@@ -126,7 +126,11 @@ function useManifest(site: Site | undefined): { manifest: Manifest | null; worki
       state.abort = new AbortController();
       state.since = performance.now();
       setWorking(true);
-      const view = shows === 'property' ? { falloff, stage, layer, property } : { falloff, stage, layer: '', property: '' };
+      const before = stage > 0 ? stage - 1 : 0;
+      const view =
+        shows === 'property' && !comparing
+          ? { falloff, stage, layer, property, time }
+          : { falloff, stage: comparing ? before : stage, layer: '', property: '', time };
       try {
         setManifest(await api.view(id, revision, pending, view, state.abort.signal));
       } catch (error) {
@@ -143,7 +147,7 @@ function useManifest(site: Site | undefined): { manifest: Manifest | null; worki
       state.wish = () => void run();
       if (performance.now() - state.since > TOO_LONG) state.abort.abort();
     }
-  }, [id, revision, pending, falloff, stage, layer, property, shows]);
+  }, [id, revision, pending, falloff, stage, layer, property, shows, time, comparing]);
 
   return { manifest, working };
 }

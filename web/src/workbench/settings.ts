@@ -1,4 +1,4 @@
-import type { Description, SettingDescription } from '../api/types';
+import type { AllKinds, Description, Layer, PropertyDescription, SettingDescription } from '../api/types';
 
 /** A source, step, layer or plant as its form sees it: settings by name. */
 export type Settings = Record<string, unknown>;
@@ -7,16 +7,31 @@ export function describe(list: Description[], kind: string): Description | undef
   return list.find((each) => each.name === kind);
 }
 
+/** The rows of a layer on the board. */
+export function rowsOf(kinds: AllKinds, layer: Layer): PropertyDescription[] {
+  return kinds.layerProperties.find((each) => each.kind === layer.kind)?.properties ?? [];
+}
+
+/** What a new thing refers to, where it has to refer to something. */
+export interface First {
+  falloff?: string;
+  place?: string;
+  layer?: string;
+  picture?: string;
+}
+
 /** A new source, step or plant with the defaults that its description gives; references take the first that fits. */
-export function withDefaults(description: Description, first: { falloff?: string; place?: string }): Settings {
+export function withDefaults(description: Description, first: First): Settings {
   const settings: Settings = { kind: description.name };
   for (const setting of description.settings) settings[setting.name] = defaultOf(setting, first);
   return settings;
 }
 
-function defaultOf(setting: SettingDescription, first: { falloff?: string; place?: string }): unknown {
+function defaultOf(setting: SettingDescription, first: First): unknown {
   if (setting.type === 'falloff') return first.falloff ?? '';
   if (setting.type === 'place') return first.place ?? '';
+  if (setting.type === 'layer') return first.layer ?? '';
+  if (setting.type === 'picture') return first.picture ?? '';
   if (['choice', 'text', 'colour'].includes(setting.type)) return setting.byDefault;
   return setting.byDefault === '' ? setting.min : (JSON.parse(setting.byDefault) as unknown);
 }

@@ -84,6 +84,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/pictures": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["picture"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/pictures/{key}": {
         parameters: {
             query?: never;
@@ -91,7 +107,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["picture"];
+        get: operations["picture_1"];
         put?: never;
         post?: never;
         delete?: never;
@@ -162,6 +178,22 @@ export interface paths {
         options?: never;
         head?: never;
         patch: operations["edit"];
+        trace?: never;
+    };
+    "/api/sites/{id}/aim": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["aim"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
         trace?: never;
     };
     "/api/sites/{id}/events": {
@@ -362,11 +394,19 @@ export interface components {
             skipped: boolean;
         };
         AllKinds: {
-            coverProperties: components["schemas"]["CoverProperty"][];
+            layerProperties: components["schemas"]["LayerProperties"][];
             layers: components["schemas"]["Description"][];
             plants: components["schemas"]["Description"][];
             sources: components["schemas"]["Description"][];
             steps: components["schemas"]["Description"][];
+        };
+        /**
+         * Along the plant
+         * @description Rises from 0 at the foot of each plant to 1 at its tip.
+         */
+        AlongSource: {
+            /** @constant */
+            kind: "along";
         };
         Answer: {
             others: components["schemas"]["PropertyValue"][];
@@ -376,6 +416,131 @@ export interface components {
             /** Format: int32 */
             variant: number;
             why: components["schemas"]["WhyHere"];
+        };
+        /**
+         * Area
+         * @description A piece of ground within a closed line, drawn on the ground or read from GeoJSON.
+         */
+        AreaPlace: {
+            id: string;
+            /** @constant */
+            kind: "area";
+            name: string;
+            /** @description Corners as x, y, z in metres, at least three (m) */
+            points: components["schemas"]["Point3"][];
+        };
+        /**
+         * Average with
+         * @description The middle between both.
+         */
+        AverageStep: {
+            /**
+             * @description amount
+             * @default 1
+             */
+            amount: number;
+            /** @description with */
+            falloff: string;
+            id: string;
+            /** @constant */
+            kind: "average";
+            skipped: boolean;
+        };
+        /**
+         * Bands
+         * @description Stripes of a chosen width, one after the other along a direction.
+         */
+        BandsSource: {
+            /**
+             * @description elevation (°)
+             * @default 0
+             */
+            elevation: number;
+            /**
+             * @description Which way one band follows the other: 0 is north (−z), 90 is east (+x) (°)
+             * @default 90
+             */
+            heading: number;
+            /** @constant */
+            kind: "bands";
+            /**
+             * @description Where the middle of the first band lies (m)
+             * @default 0
+             */
+            offset: number;
+            /**
+             * @description From one band to the next (m)
+             * @default 4
+             */
+            period: number;
+            /**
+             * @description How much of the period the band takes
+             * @default 0.5
+             */
+            share: number;
+            /**
+             * @description 0 is a hard edge, 1 a wave
+             * @default 0.2
+             */
+            softness: number;
+        };
+        /**
+         * Brush
+         * @description Painted by hand on the ground, stroke by stroke.
+         */
+        BrushSource: {
+            /** @constant */
+            kind: "brush";
+            /**
+             * @description strokes
+             * @default []
+             */
+            strokes: components["schemas"]["Stroke"][];
+        };
+        /**
+         * Cells
+         * @description Cells around scattered points: their distance, or their borders.
+         */
+        CellularSource: {
+            /**
+             * @description feature size (m)
+             * @default 5
+             */
+            featureSize: number;
+            /**
+             * @description The way it goes: 0 is north (−z), 90 is east (+x) (°)
+             * @default 90
+             */
+            heading: number;
+            /**
+             * @description 1 − the value: balls instead of pits
+             * @default false
+             */
+            inverted: boolean;
+            /** @constant */
+            kind: "cellular";
+            /**
+             * @description Distance to the nearest point, or how much farther the second is: 0 on the borders of the cells
+             * @default nearest
+             * @enum {string}
+             */
+            measure: "nearest" | "second-less-first";
+            /**
+             * @description seed
+             * @default 1
+             */
+            seed: number;
+            /**
+             * @description Sizes in metres, or as parts of the longest side of the thing itself
+             * @default place
+             * @enum {string}
+             */
+            space: "place" | "own";
+            /**
+             * @description travel (m/s)
+             * @default 0
+             */
+            travel: number;
         };
         /**
          * Clamp
@@ -404,10 +569,38 @@ export interface components {
              */
             framesPerSecond: number;
             /**
-             * @description loop (s)
+             * @description 0 where nothing has to repeat (s)
              * @default 8
              */
             loopSeconds: number;
+        };
+        /**
+         * Clock
+         * @description A value that changes with time, by keys.
+         */
+        ClockSource: {
+            /**
+             * @description between keys
+             * @default linear
+             * @enum {string}
+             */
+            easing: "linear" | "smooth" | "ease-in" | "ease-out" | "hold";
+            /**
+             * @description From seconds to the value then, in order of time (s)
+             * @default [
+             *       [
+             *         0,
+             *         0
+             *       ],
+             *       [
+             *         8,
+             *         1
+             *       ]
+             *     ]
+             */
+            keys: components["schemas"]["CurvePoint"][];
+            /** @constant */
+            kind: "clock";
         };
         /**
          * Contrast
@@ -465,22 +658,6 @@ export interface components {
              */
             tintLow: string;
         };
-        CoverProperty: {
-            help: string;
-            /** Format: double */
-            high: number;
-            /** Format: double */
-            low: number;
-            /** Format: double */
-            max: number;
-            /** Format: double */
-            min: number;
-            name: string;
-            /** Format: double */
-            sliderMax: number;
-            title: string;
-            unit: string;
-        };
         CurvePoint: number[];
         /**
          * Curve
@@ -514,7 +691,7 @@ export interface components {
         };
         /**
          * Nearness
-         * @description 1 within the near distance of a point or path, 0 from the far distance on.
+         * @description 1 within the near distance of a point, path or area, 0 from the far distance on.
          */
         DistanceSource: {
             /**
@@ -535,8 +712,14 @@ export interface components {
              * @default 0
              */
             near: number;
-            /** @description The point or path it is measured from */
+            /** @description The point, path or area it is measured from */
             place: string;
+            /**
+             * @description For an area: to its edge from both sides, nothing within it, or less than nothing within it
+             * @default edge
+             * @enum {string}
+             */
+            within: "edge" | "filled" | "signed";
         };
         Drive: {
             /**
@@ -578,7 +761,7 @@ export interface components {
             /** @constant */
             kind: "set-drive";
         };
-        Edit: components["schemas"]["FalloffEditAdd"] | components["schemas"]["FalloffEditRemove"] | components["schemas"]["FalloffEditRename"] | components["schemas"]["FalloffEditMove"] | components["schemas"]["FalloffEditSetSource"] | components["schemas"]["FalloffEditAddStep"] | components["schemas"]["FalloffEditSetStep"] | components["schemas"]["FalloffEditMoveStep"] | components["schemas"]["FalloffEditRemoveStep"] | components["schemas"]["LayerEditAdd"] | components["schemas"]["LayerEditRemove"] | components["schemas"]["LayerEditRename"] | components["schemas"]["LayerEditMove"] | components["schemas"]["LayerEditSet"] | components["schemas"]["LayerEditSetProperty"] | components["schemas"]["LayerEditDuplicate"] | components["schemas"]["DriveEditSet"] | components["schemas"]["DriveEditRemove"] | components["schemas"]["PlaceEditSet"] | components["schemas"]["PlaceEditRemove"] | components["schemas"]["SiteEditRename"] | components["schemas"]["SiteEditSetGround"] | components["schemas"]["SiteEditSetClock"];
+        Edit: components["schemas"]["FalloffEditAdd"] | components["schemas"]["FalloffEditRemove"] | components["schemas"]["FalloffEditRename"] | components["schemas"]["FalloffEditMove"] | components["schemas"]["FalloffEditSetSource"] | components["schemas"]["FalloffEditAddStep"] | components["schemas"]["FalloffEditSetStep"] | components["schemas"]["FalloffEditMoveStep"] | components["schemas"]["FalloffEditRemoveStep"] | components["schemas"]["FalloffEditLimitStep"] | components["schemas"]["LayerEditAdd"] | components["schemas"]["LayerEditRemove"] | components["schemas"]["LayerEditRename"] | components["schemas"]["LayerEditMove"] | components["schemas"]["LayerEditSet"] | components["schemas"]["LayerEditSetProperty"] | components["schemas"]["LayerEditDuplicate"] | components["schemas"]["DriveEditSet"] | components["schemas"]["DriveEditRemove"] | components["schemas"]["PlaceEditSet"] | components["schemas"]["PlaceEditRemove"] | components["schemas"]["SiteEditRename"] | components["schemas"]["SiteEditSetGround"] | components["schemas"]["SiteEditSetClock"];
         EditSchema: components["schemas"]["Edit"];
         Edits: {
             /** Format: int32 */
@@ -618,6 +801,7 @@ export interface components {
         };
         Falloff: {
             id: string;
+            limits: components["schemas"]["FalloffLimit"][];
             name: string;
             source: components["schemas"]["Source"];
             steps: components["schemas"]["Step"][];
@@ -642,6 +826,17 @@ export interface components {
             /** @constant */
             kind: "add-step";
             step: components["schemas"]["Step"];
+        };
+        /**
+         * Limit step
+         * @description Lets another falloff say where a step acts.
+         */
+        FalloffEditLimitStep: {
+            by?: string;
+            falloff: string;
+            /** @constant */
+            kind: "limit-step";
+            step: string;
         };
         /**
          * Move falloff
@@ -713,6 +908,11 @@ export interface components {
             kind: "set-step";
             step: components["schemas"]["Step"];
         };
+        FalloffLimit: {
+            /** @description limited by */
+            by: string;
+            step: string;
+        };
         FalloffView: {
             /** Format: int32 */
             drives: number;
@@ -722,8 +922,14 @@ export interface components {
             stages: components["schemas"]["StageView"][];
         };
         FindingView: {
+            edits: components["schemas"]["EditSchema"][];
+            falloff: string;
+            layer: string;
+            remedy: string;
+            step: string;
             text: string;
             title: string;
+            warning: boolean;
         };
         GroundSpec: {
             /** @description File name of the height map beside the recipe: 16-bit or 8-bit grey PNG */
@@ -773,6 +979,16 @@ export interface components {
          */
         HeightSource: {
             /**
+             * @description How steeply that direction rises: 90 is straight up, 0 is level (°)
+             * @default 90
+             */
+            elevation: number;
+            /**
+             * @description Which way the direction leans that it is measured along: 0 is north (−z), 90 is east (+x) (°)
+             * @default 0
+             */
+            heading: number;
+            /**
              * @description high (m)
              * @default 10
              */
@@ -784,6 +1000,12 @@ export interface components {
              * @default 0
              */
             low: number;
+            /**
+             * @description Levels in metres, or from 0 at the lowest to 1 at the highest point of the thing itself
+             * @default place
+             * @enum {string}
+             */
+            space: "place" | "own";
         };
         /**
          * Highest of
@@ -812,7 +1034,7 @@ export interface components {
             kind: "invert";
             skipped: boolean;
         };
-        Layer: components["schemas"]["CoverLayer"];
+        Layer: components["schemas"]["CoverLayer"] | components["schemas"]["TintLayer"];
         /**
          * Add layer
          * @description Puts a new layer on the board.
@@ -846,7 +1068,7 @@ export interface components {
         };
         /**
          * Remove layer
-         * @description Takes its drives along.
+         * @description Takes its drives along, and the falloffs that read it.
          */
         LayerEditRemove: {
             /** @constant */
@@ -883,6 +1105,51 @@ export interface components {
             property: string;
             range: components["schemas"]["PropertyRange"];
         };
+        LayerProperties: {
+            kind: string;
+            properties: components["schemas"]["LayerProperty"][];
+        };
+        LayerProperty: {
+            help: string;
+            /** Format: double */
+            high: number;
+            /** Format: double */
+            low: number;
+            /** Format: double */
+            max: number;
+            /** Format: double */
+            min: number;
+            name: string;
+            /** Format: double */
+            sliderMax: number;
+            title: string;
+            unit: string;
+        };
+        /**
+         * Layer result
+         * @description What a layer computes over the ground, between two values.
+         */
+        LayerResultSource: {
+            /**
+             * @description In the unit of the property
+             * @default 1
+             */
+            high: number;
+            /** @constant */
+            kind: "layer-result";
+            /** @description The layer that is read */
+            layer: string;
+            /**
+             * @description In the unit of the property
+             * @default 0
+             */
+            low: number;
+            /**
+             * @description Which of the layer's properties, by its name in the recipe
+             * @default density
+             */
+            result: string;
+        };
         LayerView: {
             id: string;
             meshesKey: string;
@@ -890,6 +1157,7 @@ export interface components {
             /** Format: int32 */
             plants: number;
             plantsKey: string;
+            tintKey: string;
             /** Format: int64 */
             triangles: number;
         };
@@ -960,6 +1228,17 @@ export interface components {
          */
         NoiseSource: {
             /**
+             * @description Cubes, or simplices without main directions
+             * @default gradient
+             * @enum {string}
+             */
+            basis: "gradient" | "simplex";
+            /**
+             * @description How often a second the pattern becomes another one on the spot (/s)
+             * @default 0
+             */
+            churn: number;
+            /**
              * @description feature size (m)
              * @default 5
              */
@@ -969,6 +1248,11 @@ export interface components {
              * @default 0.5
              */
             gain: number;
+            /**
+             * @description The way it goes: 0 is north (−z), 90 is east (+x) (°)
+             * @default 90
+             */
+            heading: number;
             /** @constant */
             kind: "noise";
             /**
@@ -993,6 +1277,18 @@ export interface components {
              */
             seed: number;
             /**
+             * @description Plain hills, ridged crests, or billows with sharp valleys
+             * @default plain
+             * @enum {string}
+             */
+            shape: "plain" | "ridged" | "billow";
+            /**
+             * @description Sizes in metres, or as parts of the longest side of the thing itself
+             * @default place
+             * @enum {string}
+             */
+            space: "place" | "own";
+            /**
              * @description Features are so many times longer from west to east
              * @default 1
              */
@@ -1007,6 +1303,16 @@ export interface components {
              * @default 1
              */
             stretchZ: number;
+            /**
+             * @description How fast the pattern moves over the ground (m/s)
+             * @default 0
+             */
+            travel: number;
+            /**
+             * @description How far the pattern is pushed about by a noise of the same feature size (m)
+             * @default 0
+             */
+            warp: number;
         };
         /**
          * Path
@@ -1025,7 +1331,55 @@ export interface components {
             /** @description Corners as x, y, z in metres, at least two (m) */
             points: components["schemas"]["Point3"][];
         };
-        Place: components["schemas"]["PointPlace"] | components["schemas"]["PathPlace"];
+        PictureRead: {
+            /** Format: int32 */
+            columns: number;
+            picture: string;
+            /** Format: int32 */
+            rows: number;
+        };
+        /**
+         * Picture
+         * @description The grey values of a picture, laid over the ground.
+         */
+        PictureSource: {
+            /**
+             * @description From its upper to its lower border; 0 keeps the picture's own proportions (m)
+             * @default 0
+             */
+            depth: number;
+            /**
+             * @description beyond the border
+             * @default hold
+             * @enum {string}
+             */
+            edge: "hold" | "repeat" | "mirror";
+            /** @constant */
+            kind: "picture";
+            /** @description A file beside the recipe */
+            picture: string;
+            /**
+             * @description Clockwise, seen from above (°)
+             * @default 0
+             */
+            turned: number;
+            /**
+             * @description From its left to its right border (m)
+             * @default 100
+             */
+            width: number;
+            /**
+             * @description middle x (m)
+             * @default 0
+             */
+            x: number;
+            /**
+             * @description middle z (m)
+             * @default 0
+             */
+            z: number;
+        };
+        Place: components["schemas"]["PointPlace"] | components["schemas"]["PathPlace"] | components["schemas"]["AreaPlace"];
         /**
          * Remove place
          * @description Only where no falloff measures from it.
@@ -1049,6 +1403,26 @@ export interface components {
             places: components["schemas"]["PlaceSchema"][];
         };
         Plant: components["schemas"]["StrandPlant"];
+        /**
+         * Nearness to plants
+         * @description 1 within the near distance of a plant of another layer, 0 from the far distance on.
+         */
+        PlantsNearSource: {
+            /**
+             * @description far (m)
+             * @default 2
+             */
+            far: number;
+            /** @constant */
+            kind: "plants-near";
+            /** @description The layer whose plants count */
+            layer: string;
+            /**
+             * @description near (m)
+             * @default 0
+             */
+            near: number;
+        };
         Point3: number[];
         /**
          * Point
@@ -1098,13 +1472,25 @@ export interface components {
             /** Format: double */
             z: number;
         };
+        RampStop: {
+            /** @description at */
+            at: number;
+            /** @description colour */
+            colour: string;
+        };
         /**
-         * Random per plant
-         * @description Another value between 0 and 1 for each plant.
+         * Random
+         * @description Another value between 0 and 1 for each plant, part or facet.
          */
         RandomSource: {
             /** @constant */
             kind: "random";
+            /**
+             * @description What each draws a value of its own
+             * @default plant
+             * @enum {string}
+             */
+            per: "plant" | "part" | "facet";
             /**
              * @description seed
              * @default 1
@@ -1149,6 +1535,23 @@ export interface components {
             scale: number;
             skipped: boolean;
         };
+        /**
+         * Screen with
+         * @description High where either is high.
+         */
+        ScreenStep: {
+            /**
+             * @description amount
+             * @default 1
+             */
+            amount: number;
+            /** @description with */
+            falloff: string;
+            id: string;
+            /** @constant */
+            kind: "screen";
+            skipped: boolean;
+        };
         SettingDescription: {
             byDefault: string;
             choices: string[];
@@ -1166,6 +1569,30 @@ export interface components {
             title: string;
             type: string;
             unit: string;
+        };
+        /**
+         * Nearness to the water's edge
+         * @description 1 within the near distance of the line where ground and water meet, 0 from the far distance on.
+         */
+        ShoreSource: {
+            /**
+             * @description far (m)
+             * @default 10
+             */
+            far: number;
+            /** @constant */
+            kind: "shore";
+            /**
+             * @description near (m)
+             * @default 0
+             */
+            near: number;
+            /**
+             * @description To the edge from both sides, nothing in the water, or less than nothing in the water
+             * @default edge
+             * @enum {string}
+             */
+            within: "edge" | "filled" | "signed";
         };
         ShownView: {
             /** Format: double */
@@ -1228,6 +1655,19 @@ export interface components {
             width: number;
         };
         /**
+         * Sky view
+         * @description 1 in the open, less in hollows and under walls.
+         */
+        SkySource: {
+            /** @constant */
+            kind: "sky-view";
+            /**
+             * @description Ground farther away than this hides nothing (m)
+             * @default 60
+             */
+            reach: number;
+        };
+        /**
          * Slope band
          * @description 1 where the slope lies between two angles, with soft edges.
          */
@@ -1250,7 +1690,31 @@ export interface components {
              */
             to: number;
         };
-        Source: components["schemas"]["HeightSource"] | components["schemas"]["FacingSource"] | components["schemas"]["SlopeSource"] | components["schemas"]["DistanceSource"] | components["schemas"]["NoiseSource"] | components["schemas"]["RandomSource"];
+        /**
+         * Smooth
+         * @description Blurs the value over the ground by so many metres.
+         */
+        SmoothStep: {
+            id: string;
+            /** @constant */
+            kind: "smooth";
+            /**
+             * @description over (m)
+             * @default 2
+             */
+            metres: number;
+            skipped: boolean;
+        };
+        SolvedView: {
+            edits: components["schemas"]["EditSchema"][];
+            met: boolean;
+            /** Format: double */
+            reached: number;
+            text: string;
+            /** Format: double */
+            value: number;
+        };
+        Source: components["schemas"]["HeightSource"] | components["schemas"]["FacingSource"] | components["schemas"]["SlopeSource"] | components["schemas"]["DistanceSource"] | components["schemas"]["ShoreSource"] | components["schemas"]["PlantsNearSource"] | components["schemas"]["NoiseSource"] | components["schemas"]["CellularSource"] | components["schemas"]["BandsSource"] | components["schemas"]["PictureSource"] | components["schemas"]["BrushSource"] | components["schemas"]["SkySource"] | components["schemas"]["SunlitSource"] | components["schemas"]["RandomSource"] | components["schemas"]["AlongSource"] | components["schemas"]["LayerResultSource"] | components["schemas"]["ClockSource"];
         SseEmitter: {
             /** Format: int64 */
             timeout: number;
@@ -1268,7 +1732,7 @@ export interface components {
             summary: components["schemas"]["Summary"];
             title: string;
         };
-        Step: components["schemas"]["InvertStep"] | components["schemas"]["WindowStep"] | components["schemas"]["ClampStep"] | components["schemas"]["ContrastStep"] | components["schemas"]["CurveStep"] | components["schemas"]["ScaleStep"] | components["schemas"]["MultiplyStep"] | components["schemas"]["AddStep"] | components["schemas"]["SubtractStep"] | components["schemas"]["LowestStep"] | components["schemas"]["HighestStep"];
+        Step: components["schemas"]["InvertStep"] | components["schemas"]["WindowStep"] | components["schemas"]["ClampStep"] | components["schemas"]["ContrastStep"] | components["schemas"]["CurveStep"] | components["schemas"]["ScaleStep"] | components["schemas"]["MultiplyStep"] | components["schemas"]["AddStep"] | components["schemas"]["SubtractStep"] | components["schemas"]["LowestStep"] | components["schemas"]["HighestStep"] | components["schemas"]["AverageStep"] | components["schemas"]["ScreenStep"] | components["schemas"]["TerraceStep"] | components["schemas"]["SmoothStep"];
         /**
          * Strand
          * @description A curved, tapered blade: grass, sedge, reed.
@@ -1302,6 +1766,31 @@ export interface components {
              */
             variety: number;
         };
+        Stroke: {
+            /**
+             * @description mode
+             * @default add
+             * @enum {string}
+             */
+            mode: "add" | "remove";
+            /** @description points (m) */
+            points: components["schemas"]["Point3"][];
+            /**
+             * @description radius (m)
+             * @default 2
+             */
+            radius: number;
+            /**
+             * @description softness
+             * @default 0.5
+             */
+            softness: number;
+            /**
+             * @description strength
+             * @default 1
+             */
+            strength: number;
+        };
         /**
          * Subtract
          * @description Takes another falloff away.
@@ -1332,12 +1821,125 @@ export interface components {
             /** Format: double */
             to: number;
         };
+        /**
+         * Sunlit
+         * @description 1 where the sun reaches the ground, 0 in shadow.
+         */
+        SunlitSource: {
+            /**
+             * @description Above the horizon (°)
+             * @default 30
+             */
+            elevation: number;
+            /**
+             * @description Where the sun stands: 0 is north (−z), 90 is east (+x) (°)
+             * @default 225
+             */
+            heading: number;
+            /** @constant */
+            kind: "sunlit";
+            /**
+             * @description How wide the edge of the shadow is (°)
+             * @default 1
+             */
+            softness: number;
+        };
+        /**
+         * Terrace
+         * @description Cuts the value into level steps with soft risers.
+         */
+        TerraceStep: {
+            id: string;
+            /** @constant */
+            kind: "terrace";
+            /**
+             * @description levels
+             * @default 4
+             */
+            levels: number;
+            skipped: boolean;
+            /**
+             * @description softness
+             * @default 0.3
+             */
+            softness: number;
+        };
+        /**
+         * Tint
+         * @description Colours the ground by a ramp, with flat tones of shading if you like.
+         */
+        TintLayer: {
+            /**
+             * @description A power on the value before the ramp
+             * @default 1
+             */
+            contrast: number;
+            /**
+             * @description hidden
+             * @default false
+             */
+            hidden: boolean;
+            id: string;
+            /** @constant */
+            kind: "tint";
+            /**
+             * @description light elevation (°)
+             * @default 25
+             */
+            lightElevation: number;
+            /**
+             * @description Where the light of the tones stands: 0 is north (−z), 90 is east (+x) (°)
+             * @default 258
+             */
+            lightHeading: number;
+            name: string;
+            /**
+             * @description Only the brightest tone takes the ramp
+             * @default false
+             */
+            onlyLit: boolean;
+            /** @description properties */
+            properties: {
+                [key: string]: components["schemas"]["PropertyRange"];
+            };
+            /**
+             * @description Colours from value 0 to value 1, mixed evenly to the eye
+             * @default [
+             *       {
+             *         "at": 0,
+             *         "colour": "#3f5a4a"
+             *       },
+             *       {
+             *         "at": 0.55,
+             *         "colour": "#c9b77a"
+             *       },
+             *       {
+             *         "at": 1,
+             *         "colour": "#f4efe2"
+             *       }
+             *     ]
+             */
+            ramp: components["schemas"]["RampStop"][];
+            /**
+             * @description seed
+             * @default 1
+             */
+            seed: number;
+            /**
+             * @description Flat tones of shading: none, two or three
+             * @default none
+             * @enum {string}
+             */
+            tones: "none" | "two" | "three";
+        };
         ViewRequest: {
             falloff: string;
             layer: string;
             property: string;
             /** Format: int32 */
             stage: number;
+            /** Format: double */
+            time?: number;
         };
         WhyHere: {
             factors: components["schemas"]["Factor"][];
@@ -1373,6 +1975,16 @@ export interface components {
              */
             low: number;
             skipped: boolean;
+        };
+        Wish: {
+            /** Format: int32 */
+            base: number;
+            falloff: string;
+            layer: string;
+            /** Format: int32 */
+            plants: number;
+            /** Format: double */
+            share: number;
         };
     };
     responses: never;
@@ -1497,6 +2109,33 @@ export interface operations {
         };
     };
     picture: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "multipart/form-data": {
+                    /** Format: binary */
+                    file: string;
+                };
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PictureRead"];
+                };
+            };
+        };
+    };
+    picture_1: {
         parameters: {
             query?: never;
             header?: never;
@@ -1673,6 +2312,34 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Site"];
+                };
+            };
+        };
+    };
+    aim: {
+        parameters: {
+            query?: never;
+            header?: {
+                "X-Tab"?: string;
+            };
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Wish"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SolvedView"];
                 };
             };
         };

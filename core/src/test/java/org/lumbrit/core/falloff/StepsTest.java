@@ -64,4 +64,22 @@ class StepsTest {
         assertThat(apply(curve, 5f)).isEqualTo(0.7f);
         assertThat(apply(curve, 0.5f)).isCloseTo(0.4f, within(1e-6f));
     }
+
+    @Test
+    void aTerraceIsFlatBetweenSoftRisers() {
+        TerraceStep hard = new TerraceStep("a", false, 4, 0);
+        assertThat(apply(hard, 0.1f)).isZero();
+        assertThat(apply(hard, 0.13f)).isEqualTo(0.25f);
+        assertThat(apply(hard, 1f)).isEqualTo(1);
+        TerraceStep soft = new TerraceStep("a", false, 4, 1);
+        assertThat(apply(soft, 0.125f)).isCloseTo(0.125f, within(1e-6f));
+        assertThat(apply(soft, 0.25f)).isCloseTo(0.25f, within(1e-6f));
+    }
+
+    @Test
+    void averageAndScreenMeetTheirFormulas() {
+        assertThat(apply(new AverageStep("a", false, "f", 1), 0.25f, 0.75f)).isEqualTo(0.5f);
+        assertThat(apply(new ScreenStep("a", false, "f", 1), 0.5f, 0.5f)).isEqualTo(0.75f);
+        assertThat(apply(new ScreenStep("a", false, "f", 0.5), 0.5f, 0.5f)).isEqualTo(0.625f);
+    }
 }

@@ -1,0 +1,61 @@
+import { DataTexture, FloatType, LinearFilter, NearestFilter, RedFormat, RGBAFormat, RGFormat, UnsignedByteType } from 'three';
+
+function bytes(data: Uint8Array, columns: number, rows: number, format: typeof RedFormat | typeof RGFormat | typeof RGBAFormat): DataTexture {
+  const texture = new DataTexture(data as Uint8Array<ArrayBuffer>, columns, rows, format, UnsignedByteType);
+  texture.minFilter = texture.magFilter = LinearFilter;
+  texture.unpackAlignment = 1;
+  texture.needsUpdate = true;
+  return texture;
+}
+
+/** Sunlight and sky light of the ground. */
+export function lightTexture(columns: number, rows: number, sun: Uint8Array, sky: Uint8Array): DataTexture {
+  const both = new Uint8Array(2 * sun.length);
+  for (let i = 0; i < sun.length; i++) {
+    both[2 * i] = sun[i]!;
+    both[2 * i + 1] = sky[i]!;
+  }
+  return bytes(both, columns, rows, RGFormat);
+}
+
+/** Values of 16 bits as a high and a low byte; each channel is smooth on its own, so only the high one is blended. */
+export function valueTexture(columns: number, rows: number, steps: Uint16Array): DataTexture {
+  const high = new Uint8Array(steps.length);
+  for (let i = 0; i < steps.length; i++) high[i] = steps[i]! >> 8;
+  return bytes(high, columns, rows, RedFormat);
+}
+
+export function heightTexture(columns: number, rows: number, values: Float32Array, smooth: boolean): DataTexture {
+  const map = new DataTexture(values as Float32Array<ArrayBuffer>, columns, rows, RedFormat, FloatType);
+  map.minFilter = map.magFilter = smooth ? LinearFilter : NearestFilter;
+  map.needsUpdate = true;
+  return map;
+}
+
+export interface TintData {
+  columns: number;
+  rows: number;
+  colours: Uint8Array;
+  tones: Uint8Array;
+}
+
+/** Tints laid over each other, the first below: sRGB colour with its strength, and the brightness of the tones. */
+export function tintTextures(tints: TintData[]): { colour: DataTexture; tone: DataTexture } | null {
+  const first = tints[0];
+  if (!first) return null;
+  const colour = first.colours.slice();
+  const tone = first.tones.slice();
+  for (const next of tints.slice(1)) {
+    for (let i = 0; i < tone.length; i++) {
+      const above = next.colours[4 * i + 3]! / 255;
+      const below = (colour[4 * i + 3]! / 255) * (1 - above);
+      const all = above + below;
+      for (let c = 0; c < 3 && all > 0; c++) {
+        colour[4 * i + c] = Math.round((next.colours[4 * i + c]! * above + colour[4 * i + c]! * below) / all);
+      }
+      colour[4 * i + 3] = Math.round(255 * all);
+      tone[i] = Math.round((tone[i]! * next.tones[i]!) / 255);
+    }
+  }
+  return { colour: bytes(colour, first.columns, first.rows, RGBAFormat), tone: bytes(tone, first.columns, first.rows, RedFormat) };
+}
