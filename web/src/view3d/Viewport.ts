@@ -4,6 +4,7 @@ import {
   Line,
   LineBasicMaterial,
   LineLoop,
+  LineSegments,
   LinearSRGBColorSpace,
   Matrix4,
   Mesh,
@@ -20,6 +21,7 @@ import type { DataTexture } from 'three';
 import type { Bundle } from '../api/bundle';
 import { Eye } from './camera';
 import { groundGeometry, heightAt, meet, type Heights } from './ground';
+import { contour } from './contour';
 import { drawnAt, plantAt, type Hit } from './picking';
 import { PlantMeshes } from './plants';
 import { noiseTexture } from './noise';
@@ -276,7 +278,7 @@ export class Viewport {
   }
 
   /** Lines on the ground: the places that matter now. */
-  setLines(lines: { points: [number, number, number][]; closed: boolean; colour: string; flat?: boolean }[]): void {
+  setLines(lines: { points: [number, number, number][]; closed: boolean; colour: string; flat?: boolean; pieces?: boolean }[]): void {
     this.overlay.clear();
     for (const line of lines) {
       const ground = (x: number, z: number, y: number) => (this.heights && !line.flat ? Math.max(y, heightAt(this.heights, x, z)) + 0.12 : y);
@@ -285,7 +287,8 @@ export class Viewport {
       const geometry = new BufferGeometry();
       geometry.setAttribute('position', new BufferAttribute(new Float32Array(points), 3));
       const material = new LineBasicMaterial({ color: line.colour, depthTest: false, transparent: true, opacity: 0.9 });
-      this.overlay.add(line.closed ? new LineLoop(geometry, material) : new Line(geometry, material));
+      if (line.pieces) this.overlay.add(new LineSegments(geometry, material));
+      else this.overlay.add(line.closed ? new LineLoop(geometry, material) : new Line(geometry, material));
     }
     this.draw();
   }
@@ -307,6 +310,16 @@ export class Viewport {
   drawnAt(place: [number, number, number]): { left: number; top: number } | null {
     this.eye.update(this.canvas.clientWidth, this.canvas.clientHeight);
     return drawnAt(this.eye, place, this.canvas.clientWidth, this.canvas.clientHeight);
+  }
+
+  /** What the eye looks at. */
+  get focus(): [number, number, number] {
+    return this.eye.pose.target;
+  }
+
+  /** Pieces of the line along which the ground has a height. */
+  contour(level: number): [number, number, number][] {
+    return this.heights ? contour(this.heights, level) : [];
   }
 
   /** Height of the ground at a place. */

@@ -110,7 +110,7 @@ vec3 valueColour(float v) {
   float width = max(fwidth(level), 1e-4);
   float from = abs(level - floor(level + 0.5));
   float line = 1.0 - smoothstep(width * 0.6, width * 1.4, from);
-  return mix(colourValue((band + 0.5) / uLook.y), vec3(0.010, 0.016, 0.014), line * 0.85 * step(0.5, floor(level + 0.5)));
+  return mix(colourValue((band + 0.5) / uLook.y), vec3(0.010, 0.016, 0.014), line * 0.85 * step(0.5, floor(level + 0.5)) * step(floor(level + 0.5), uLook.y - 0.5));
 }
 
 vec3 linearLight(vec3 encoded) {

@@ -11,11 +11,14 @@ import { rowsOf } from './settings';
 
 export const NAME_WIDTH = 94;
 export const CELL_WIDTH = 31;
+const NARROW_CELL = 26;
 /** With more falloffs than this the board offers a search. */
 const SEARCH_FROM = 8;
 
 export function columnsTemplate(count: number): string {
-  return `${NAME_WIDTH}px repeat(${count}, ${CELL_WIDTH}px) minmax(78px, 1fr)`;
+  // a few more falloffs still fit side by side; beyond that the board scrolls under its first and last column
+  const width = count > 7 ? NARROW_CELL : CELL_WIDTH;
+  return `${NAME_WIDTH}px repeat(${count}, ${width}px) minmax(78px, 1fr)`;
 }
 
 /** What drives what: rows are properties by layer, columns are falloffs. */

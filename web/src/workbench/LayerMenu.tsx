@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { Dropdown, Modal } from 'react-bootstrap';
 import type { Layer } from '../api/types';
 import { EditableName } from '../parts/EditableName';
+import { CopyToSite } from './CopyToSite';
 import { freeName, freshId } from './selection';
 import { SettingField } from './SettingField';
 import { useSession } from './session';
@@ -11,6 +12,7 @@ import { describe, type Settings } from './settings';
 export function LayerMenu({ layer }: { layer: Layer }) {
   const { recipe, commit } = useSession();
   const [open, setOpen] = useState(false);
+  const [copying, setCopying] = useState(false);
   const set = (part: { hidden?: boolean; seed?: number }) => commit([{ kind: 'set-layer', changed: { ...layer, ...part } as Layer }]);
   const index = recipe.layers.indexOf(layer);
   const move = (to: number) => commit([{ kind: 'move-layer', layer: layer.id, index: to }]);
@@ -29,9 +31,11 @@ export function LayerMenu({ layer }: { layer: Layer }) {
         <Dropdown.Item as="button" onClick={() => set({ hidden: !layer.hidden })}>
           {layer.hidden ? 'Show' : 'Hide'}
         </Dropdown.Item>
-        <Dropdown.Item as="button" onClick={() => set({ seed: (layer.seed ?? 1) + 1 })}>
-          Another seed
-        </Dropdown.Item>
+        {layer.kind === 'cover' && (
+          <Dropdown.Item as="button" onClick={() => set({ seed: (layer.seed ?? 1) + 1 })}>
+            Another seed
+          </Dropdown.Item>
+        )}
         <Dropdown.Item
           as="button"
           onClick={() =>
@@ -48,11 +52,15 @@ export function LayerMenu({ layer }: { layer: Layer }) {
         >
           Duplicate
         </Dropdown.Item>
+        <Dropdown.Item as="button" onClick={() => setCopying(true)}>
+          Copy to another site …
+        </Dropdown.Item>
         <Dropdown.Item as="button" onClick={() => commit([{ kind: 'remove-layer', layer: layer.id }], `Deleted layer ${layer.name} and its drives.`)}>
           Delete
         </Dropdown.Item>
       </Dropdown.Menu>
       <LayerDialog layer={layer} show={open} onHide={() => setOpen(false)} />
+      <CopyToSite layer={layer} show={copying} onHide={() => setCopying(false)} />
     </>
   );
 }
@@ -85,7 +93,7 @@ function LayerDialog({ layer, show, onHide }: { layer: Layer; show: boolean; onH
           </>
         )}
         {ofLayer?.settings
-          .filter((setting) => setting.name !== 'plant')
+          .filter((setting) => setting.name !== 'plant' && !(layer.kind === 'tint' && setting.name === 'seed'))
           .map((setting) => (
             <SettingField
               key={setting.name}

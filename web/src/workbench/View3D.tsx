@@ -1,4 +1,4 @@
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { bundle } from '../api/data';
 import { sayProblem } from '../parts/notes';
 import { Viewport } from '../view3d/Viewport';
@@ -18,6 +18,7 @@ export function View3D({ onViewport, onRipen }: { onViewport: (viewport: Viewpor
   const { manifest, recipe } = useSession();
   const { values, placing, falloff: chosen, look, levels, pending, painting, set } = useSelection();
   const [ready, setReady] = useState<Viewport | null>(null);
+  const [focus, setFocus] = useState<[number, number, number]>([0, 0, 0]);
   const [lost, setLost] = useState('');
   const placed = usePlacing();
 
@@ -44,7 +45,10 @@ export function View3D({ onViewport, onRipen }: { onViewport: (viewport: Viewpor
         const [groundData, valueData] = await Promise.all([bundle(ground.key), bundle(shown.key)]);
         if (!current) return;
         view.setGround(ground.key, groundData, ground.width, ground.depth, ground.lowest, ground.highest, ground.water ?? null);
-        setReady(view);
+        if (viewport.current) {
+          setReady(view);
+          setFocus(view.focus);
+        }
         view.setValues(shown.key, valueData, shown.low, shown.high);
         const tints = layers.filter((layer) => layer.tintKey !== '');
         const tintData = await Promise.all(tints.map((layer) => bundle(layer.tintKey)));
@@ -77,9 +81,9 @@ export function View3D({ onViewport, onRipen }: { onViewport: (viewport: Viewpor
   const held = useMemo(
     () =>
       source && size && ready && values
-        ? handlesOf(source, { width: size.width, depth: size.depth, heightAt: (x, z) => ready.heightAt(x, z), places: recipe.places })
+        ? handlesOf(source, { width: size.width, depth: size.depth, heightAt: (x, z) => ready.heightAt(x, z), contour: (level) => ready.contour(level), focus, places: recipe.places })
         : { handles: [], lines: [] },
-    [source, size, ready, values, recipe.places],
+    [source, size, ready, values, recipe.places, focus],
   );
   useEffect(() => {
     const lines = [...held.lines];
@@ -87,7 +91,8 @@ export function View3D({ onViewport, onRipen }: { onViewport: (viewport: Viewpor
     viewport.current?.setLines(lines);
   }, [held, placed.points, placing]);
 
-  usePointer(canvas, viewport, placed.add, usePainting());
+  const looked = useCallback(() => viewport.current && setFocus(viewport.current.focus), []);
+  usePointer(canvas, viewport, placed.add, usePainting(), looked);
 
   const byKey = (event: React.KeyboardEvent) => {
     const view = viewport.current;
@@ -134,6 +139,8 @@ function usePointer(
   viewport: React.RefObject<Viewport | null>,
   addPoint: (point: [number, number, number]) => void,
   paint: ReturnType<typeof usePainting>,
+  /** Called when the eye has come to rest somewhere else. */
+  looked: () => void,
 ): void {
   const set = useSelection((s) => s.set);
   useEffect(() => {
@@ -178,6 +185,7 @@ function usePointer(
         return;
       }
       const click = held && held.moved < DRAG && event.button === 0;
+      if (held?.pan) looked();
       held = null;
       if (!click) return;
       const hit = hitAt(event);
@@ -205,5 +213,5 @@ function usePointer(
       target.removeEventListener('wheel', wheel);
       target.removeEventListener('contextmenu', menu);
     };
-  }, [canvas, viewport, set, addPoint, paint]);
+  }, [canvas, viewport, set, addPoint, paint, looked]);
 }

@@ -20,6 +20,8 @@ export interface Line {
   colour: string;
   /** Stays where it is, instead of lying on the ground. */
   flat?: boolean;
+  /** Pieces of two ends each, instead of one line. */
+  pieces?: boolean;
 }
 
 export interface Held {
@@ -32,6 +34,10 @@ export interface Surroundings {
   width: number;
   depth: number;
   heightAt: (x: number, z: number) => number;
+  /** Where the ground has a height, in pieces of two ends each. */
+  contour: (level: number) => Point[];
+  /** What the eye looks at; handles without a place of their own stand near it. */
+  focus: Point;
   places: Place[];
 }
 
@@ -60,7 +66,8 @@ function circle(centre: Point, radius: number): Point[] {
 }
 
 function middle(around: Surroundings, lift = 0): Point {
-  return [0, around.heightAt(0, 0) + lift, 0];
+  const [x, , z] = around.focus;
+  return [x, around.heightAt(x, z) + lift, z];
 }
 
 /** An arrow that turns by its tip. */
@@ -123,25 +130,20 @@ const MAKERS: Makers = {
     if (source.space === 'own') return NOTHING;
     const d = direction(source.heading, source.elevation);
     const upright = source.elevation === 90;
-    const [w, h] = [around.width / 2, around.depth / 2];
     const level = (which: 'low' | 'high', share: number): Held => {
       const value = source[which];
-      const base: Point = upright ? [share * around.width, 0, 0.32 * around.depth] : [0, around.heightAt(0, 0), 0];
-      const offset = upright ? value : value - (base[0] * d[0] + base[1] * d[1] + base[2] * d[2]);
-      const plane: Point[] = upright
-        ? [
-            [-w, value, -h],
-            [w, value, -h],
-            [w, value, h],
-            [-w, value, h],
-          ]
-        : [along(base, d, offset), along(along(base, d, offset), [0, 1, 0], 0.1 * around.width)];
+      const base = middle(around);
+      const aside: Point = [base[0] + share * around.width, 0, base[2]];
+      const at = upright ? along(aside, [0, 1, 0], value) : along(base, d, value - (base[0] * d[0] + base[1] * d[1] + base[2] * d[2]));
+      const colour = which === 'low' ? PALE : HEATHER;
+      const line: Line = upright ? { points: around.contour(value), closed: false, colour, pieces: true } : { points: [base, at], closed: false, colour, flat: true };
+      const post: Line[] = upright ? [{ points: [[at[0], around.heightAt(at[0], at[2]), at[2]], at], closed: false, colour, flat: true }] : [];
       return {
-        handles: [{ id: which, label: `${which} level`, text: `${which} ${metres(value)}`, at: along(base, d, offset), axis: d, moved: (m) => ({ ...source, [which]: round(value + m) }) }],
-        lines: [{ points: plane, closed: upright, colour: which === 'low' ? PALE : HEATHER, flat: true }],
+        handles: [{ id: which, label: `${which} level`, text: `${which} ${metres(value)}`, at, axis: d, moved: (m) => ({ ...source, [which]: round(value + m) }) }],
+        lines: [line, ...post],
       };
     };
-    return both(level('low', -0.12), level('high', 0.12));
+    return both(level('low', -0.06), level('high', 0.06));
   },
   distance: (source, around) => {
     const place = around.places.find((each) => each.id === source.place);

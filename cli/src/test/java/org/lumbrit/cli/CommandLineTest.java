@@ -125,4 +125,53 @@ class CommandLineTest {
     void theSchemaIsPrinted() {
         assertThat(run("schema").out()).contains("\"$schema\"").contains("lumbrit-recipe");
     }
+
+    @Test
+    void anAimPrintsTheSettingAndWhatItReaches() {
+        Run run = run("aim", DEMO, "--falloff", "Tussocks", "--covers", "0.35");
+        assertThat(run.exit()).isZero();
+        assertThat(run.out()).contains("met: yes");
+        double reached = Double.parseDouble(
+                run.out().lines().filter(line -> line.startsWith("reached: ")).findFirst().orElseThrow().substring(9));
+        assertThat(reached).isCloseTo(0.35, org.assertj.core.api.Assertions.within(0.005));
+        for (String[] bad : new String[][] {
+            {"--falloff", "Tussocks", "--covers", "1.5"},
+            {"--falloff", "Tussocks"},
+            {"--falloff", "Nowhere", "--covers", "0.5"},
+            {"--falloff", "Each its own", "--covers", "0.5"}
+        }) {
+            List<String> arguments = new ArrayList<>(List.of("aim", DEMO));
+            Collections.addAll(arguments, bad);
+            Run refused = run(arguments.toArray(String[]::new));
+            assertThat(refused.exit()).isEqualTo(2);
+            assertThat(refused.errors().lines()).hasSize(1);
+        }
+    }
+
+    @Test
+    void aPictureIsWrittenWholeAsPngOrTiff(@TempDir Path folder) throws IOException {
+        Path tiff = folder.resolve("shore.tif");
+        assertThat(run("picture", DEMO, "--falloff", "Shore", "--size", "41", "--to", tiff.toString())
+                        .exit())
+                .isZero();
+        java.awt.image.Raster raster = javax.imageio.ImageIO.read(tiff.toFile()).getRaster();
+        List<String> rows =
+                rows(run("probe", DEMO, "--falloff", "Shore", "--grid", "41").out());
+        assertThat(rows).hasSize(raster.getWidth() * raster.getHeight());
+        for (int i = 0; i < rows.size(); i += 37) {
+            float probed = Float.parseFloat(rows.get(i).split(",")[3]);
+            assertThat(raster.getSampleFloat(i % 41, i / 41, 0))
+                    .isCloseTo(probed, org.assertj.core.api.Assertions.within(1e-6f));
+        }
+        Path png = folder.resolve("shore.png");
+        run("picture", DEMO, "--falloff", "Shore", "--size", "41", "--to", png.toString());
+        java.awt.image.BufferedImage image = javax.imageio.ImageIO.read(png.toFile());
+        assertThat(image.getColorModel().getPixelSize()).isEqualTo(16);
+        assertThat(run("picture", DEMO, "--falloff", "Shore", "--size", "41", "--to", folder + "/shore.jpg")
+                        .errors())
+                .contains(".png or .tif");
+        try (java.util.stream.Stream<Path> files = Files.list(folder)) {
+            assertThat(files).as("nothing half-written is left").hasSize(2);
+        }
+    }
 }

@@ -12,6 +12,7 @@ import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
 import org.junit.jupiter.api.Test;
 import org.lumbrit.core.math.Point3;
+import org.lumbrit.core.surface.AreaPlace;
 import org.lumbrit.core.surface.Ground;
 import org.lumbrit.core.surface.PathPlace;
 import org.lumbrit.core.surface.Place;
@@ -40,10 +41,19 @@ class FilesInTest {
         PathPlace line = (PathPlace) read.get(1);
         assertThat(line.name()).isEqualTo("some");
         assertThat(line.points()).containsExactly(new Point3(0, 7, 0), new Point3(3, 8, -4));
-        PathPlace ring = (PathPlace) read.get(2);
-        assertThat(ring.closed()).isTrue();
+        AreaPlace ring = (AreaPlace) read.get(2);
+        assertThat(ring.contains(3, -1)).isTrue();
+        assertThat(ring.contains(1, -3)).isFalse();
         assertThat(ring.points()).hasSize(3);
         assertThat(ring.name()).isEqualTo("Cairn 2");
+    }
+
+    @Test
+    void aHoleInAnAreaIsRefusedWithAdvice() {
+        assertThatThrownBy(() -> places("""
+                {"type":"Polygon","coordinates":[[[0,0],[9,0],[9,9],[0,0]],[[6,2],[7,2],[7,3],[6,2]]]}"""))
+                .hasMessageContaining("hole")
+                .hasMessageContaining("subtract");
     }
 
     @Test

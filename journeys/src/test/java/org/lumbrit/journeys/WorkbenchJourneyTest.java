@@ -176,7 +176,7 @@ class WorkbenchJourneyTest {
         browser.clickView(0.5, 0.9);
         browser.saved(2);
         button("+ falloff").click();
-        page.locator(".dropdown-menu.show button:has-text('Nearness')").click();
+        page.locator(".dropdown-menu.show button:has-text('Nearness')").first().click();
         browser.saved(3);
         assertThat(page.locator(".result-card .name").inputValue()).isEqualTo("Nearness");
         assertThat(server.get("/api/sites/" + site)

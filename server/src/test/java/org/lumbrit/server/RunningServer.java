@@ -90,6 +90,15 @@ public final class RunningServer implements AutoCloseable {
                 .method("PATCH", HttpRequest.BodyPublishers.ofString(json)));
     }
 
+    /** Saves edits on the site's newest revision; the answer is 200. */
+    public void edit(String site, String edits) {
+        int base = get("/api/sites/" + site).json().get("revision").asInt();
+        Answer answer = patch("/api/sites/" + site, "{\"base\":" + base + ",\"edits\":" + edits + "}");
+        if (answer.status() != 200) {
+            throw new IllegalStateException(answer.text());
+        }
+    }
+
     /** Uploads one file as a form does. */
     public Answer upload(String path, String name, byte[] content) {
         String boundary = "----lumbrit";

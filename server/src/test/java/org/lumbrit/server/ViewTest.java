@@ -129,4 +129,105 @@ class ViewTest {
         JsonNode opened = server.upload("/api/sites/zip", "tarn.zip", zip).json();
         assertThat(opened.get("recipe")).isEqualTo(server.get(site).json().get("recipe"));
     }
+
+    private JsonNode look(String falloff, double time) {
+        int base = server.get(site).json().get("revision").asInt();
+        return server.post(site + "/view", """
+                {"base":%d,"edits":[],"view":{"falloff":"%s","stage":-1,"layer":"","property":"","time":%s}}""".formatted(base, falloff, time)).json();
+    }
+
+    private void add(String source) {
+        server.edit(
+                site.substring("/api/sites/".length()),
+                "[{\"kind\":\"add-falloff\",\"index\":0,\"added\":{\"id\":\"new\",\"name\":\"New\",\"source\":" + source
+                        + ",\"steps\":[]}}]");
+    }
+
+    @Test
+    void valuesFollowTheClockAndComeBackAfterTheLoop() {
+        add("{\"kind\":\"noise\",\"featureSize\":4,\"travel\":2}");
+        byte[] first = values(0);
+        assertThat(values(1)).isNotEqualTo(first);
+        assertThat(values(8)).as("the demo's loop").isEqualTo(first);
+    }
+
+    private byte[] values(double time) {
+        return server.get("/api/data/" + look("new", time).at("/shown/key").asString())
+                .body();
+    }
+
+    @Test
+    void aFindingNamesItsPlaceAndBringsTheEditThatMendsIt() {
+        add("{\"kind\":\"height\",\"low\":900,\"high\":950}");
+        JsonNode finding = null;
+        for (JsonNode each : look("new", 0).get("findings")) {
+            if (each.get("title").asString().equals("New: levels beside the ground")) {
+                finding = each;
+            }
+        }
+        assertThat(finding).isNotNull();
+        assertThat(finding.get("falloff").asString()).isEqualTo("new");
+        assertThat(finding.get("text").asString()).contains("900 m").contains("58 m");
+        server.edit(
+                site.substring("/api/sites/".length()), finding.get("edits").toString());
+        assertThat(look("new", 0).at("/shown/summary/max").asDouble()).isEqualTo(1);
+        assertThat(look("new", 0).get("findings").toString()).doesNotContain("levels beside the ground");
+    }
+
+    @Test
+    void anAimIsSolvedAndABadWishSaysWhatWouldWork() {
+        JsonNode solved = server.post(site + "/aim", """
+                {"base":1,"falloff":"tussocks","share":0.3,"layer":"","plants":0}""").json();
+        assertThat(solved.get("met").asBoolean()).isTrue();
+        server.edit(site.substring("/api/sites/".length()), solved.get("edits").toString());
+        assertThat(look("tussocks", 0).at("/shown/summary/covered").asDouble())
+                .isCloseTo(0.3, org.assertj.core.api.Assertions.within(0.005));
+        RunningServer.Answer refused = server.post(site + "/aim", """
+                {"base":1,"falloff":"","share":0,"layer":"cotton-grass","plants":0}""");
+        assertThat(refused.status()).isEqualTo(400);
+        assertThat(refused.json().get("detail").asString()).contains("between 1 and 10000000");
+    }
+
+    @Test
+    void aTintComesAsColoursOfTheLattice() {
+        server.edit(
+                site.substring("/api/sites/".length()),
+                "[{\"kind\":\"add-layer\",\"added\":{\"kind\":\"tint\",\"id\":\"t\",\"name\":\"Frost\",\"tones\":\"two\",\"onlyLit\":true}}]");
+        JsonNode layer = look("shore", 0).at("/layers/1");
+        assertThat(layer.get("plantsKey").asString()).isEmpty();
+        byte[] bundle =
+                server.get("/api/data/" + layer.get("tintKey").asString()).body();
+        assertThat(bundle.length).isGreaterThan(5 * 512 * 500);
+        assertThat(new String(bundle, 0, 4, StandardCharsets.US_ASCII)).isEqualTo("LMB1");
+    }
+
+    @Test
+    void aPictureIsUploadedShownAndKeptInTheZip() throws IOException {
+        byte[] png = org.lumbrit.formats.image.GreyPng.of8(4, 2, i -> i * 30);
+        JsonNode read = server.upload("/api/pictures", "any.png", png).json();
+        assertThat(read.get("columns").asInt()).isEqualTo(4);
+        add("{\"kind\":\"picture\",\"picture\":\"" + read.get("picture").asString() + "\",\"width\":160}");
+        assertThat(look("new", 0).at("/shown/summary/max").asDouble())
+                .isCloseTo(210 / 255.0, org.assertj.core.api.Assertions.within(1e-3));
+        byte[] zip = server.get(site + "/recipe.zip").body();
+        assertThat(org.lumbrit.formats.site.SiteZip.read(zip).assets().get(read.get("picture").asString()))
+                .isEqualTo(png);
+    }
+
+    @Test
+    void whatIsNoPictureIsRefusedInWords() {
+        for (Object[] bad : new Object[][] {
+            {"hello".getBytes(StandardCharsets.US_ASCII), "no PNG"},
+            {org.lumbrit.formats.image.GreyPng.of8(1, 1, i -> 0), "at least 2 × 2"},
+            {org.lumbrit.formats.image.GreyPng.of8(20000, 2, i -> 0), "longest side may be 8192"}
+        }) {
+            RunningServer.Answer answer = server.upload("/api/pictures", "x.png", (byte[]) bad[0]);
+            assertThat(answer.status()).isEqualTo(400);
+            assertThat(answer.json().get("detail").asString()).contains((String) bad[1]);
+        }
+        RunningServer.Answer missing = server.patch(site, """
+                {"base":1,"edits":[{"kind":"add-falloff","index":0,"added":{"id":"new","name":"New","source":{"kind":"picture","picture":"not-there.png"},"steps":[]}}]}""");
+        assertThat(missing.status()).isEqualTo(404);
+        assertThat(server.get(site).json().get("revision").asInt()).isEqualTo(1);
+    }
 }

@@ -24,7 +24,7 @@ public final class ProbeCsv {
 
     /**
      * Reads places: columns {@code x} and {@code z}, on wish {@code y} (else the place lies on the ground) and a whole
-     * {@code id} (else the row counts as the plant). With a y of its own a sample keeps the ground's normal below it.
+     * {@code id} (else the row counts as the plant), and {@code along}, the way from foot to tip (else 0). With a y of its own a sample keeps the ground's normal below it.
      */
     public static Samples points(String csv, Ground ground) {
         List<double[]> rows = new ArrayList<>();
@@ -37,7 +37,8 @@ public final class ProbeCsv {
                     number(row, "x"),
                     y.isPresent() ? number(row, "y") : Double.NaN,
                     number(row, "z"),
-                    row.findField("id").isPresent() ? number(row, "id") : rows.size()
+                    row.findField("id").isPresent() ? number(row, "id") : rows.size(),
+                    row.findField("along").isPresent() ? number(row, "along") : 0
                 });
                 if (rows.size() > MOST_POINTS) {
                     throw new BadInputException("More than " + MOST_POINTS + " points; split the file.");
@@ -61,6 +62,7 @@ public final class ProbeCsv {
                 samples.y()[i] = rows.get(i)[1];
             }
             samples.id()[i] = (long) rows.get(i)[3];
+            samples.along()[i] = (float) rows.get(i)[4];
         }
         return samples;
     }
