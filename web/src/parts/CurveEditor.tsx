@@ -1,6 +1,6 @@
 import { useRef, useState } from 'react';
 import type { CurvePoint } from '../api/types';
-import { curvePath } from './curve';
+import { curvePath, monotone } from './curve';
 
 interface Props {
   points: CurvePoint[];
@@ -8,6 +8,8 @@ interface Props {
   /** Where “in” ends; 1 for values, seconds for keys. */
   end?: number;
   unit?: string;
+  /** A value that goes in, to be marked on the curve: the one under the pointer on the ground. */
+  mark?: number | null;
   onPreview: (points: CurvePoint[]) => void;
   onCommit: (points: CurvePoint[]) => void;
 }
@@ -20,7 +22,7 @@ const PAD = 10;
  * One editor for response curves and curve steps: drag points, double-click adds one, Delete takes the chosen one away, and
  * its numbers can be typed.
  */
-export function CurveEditor({ points, histogram, end = 1, unit = '', onPreview, onCommit }: Props) {
+export function CurveEditor({ points, histogram, end = 1, unit = '', mark = null, onPreview, onCommit }: Props) {
   const svg = useRef<SVGSVGElement>(null);
   const [moving, setMoving] = useState<CurvePoint[] | null>(null);
   const [chosen, setChosen] = useState(0);
@@ -104,6 +106,14 @@ export function CurveEditor({ points, histogram, end = 1, unit = '', onPreview, 
           </g>
         ))}
         <path className="line" d={unit === 's' ? keysPath(now, end) : curvePath(now, W, H, 80)} />
+        {mark !== null && (
+          <g className="mark" data-testid="curve-mark" data-in={mark}>
+            <line x1={at01(mark) * W} x2={at01(mark) * W} y1={0} y2={H} />
+            <text x={Math.min(W - 58, at01(mark) * W + 4)} y={10}>
+              here {mark.toFixed(2)} → {monotone(now)(mark).toFixed(2)}
+            </text>
+          </g>
+        )}
         {now.map(([x, y], i) => (
           <circle
             key={i}
@@ -157,6 +167,10 @@ function CoordinateField({ value, label, onCommit }: { value: number; label: str
       onKeyDown={(event) => event.key === 'Enter' && event.currentTarget.blur()}
     />
   );
+}
+
+function at01(value: number): number {
+  return Math.min(1, Math.max(0, value));
 }
 
 /** Straight from key to key, held at both ends. */

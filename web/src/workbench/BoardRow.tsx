@@ -101,7 +101,11 @@ function Cell({ layer, property, falloff, drive, tabbable }: CellProps) {
   };
   const click = () => {
     choose();
-    if (drive) setOpen(!open);
+    if (drive) {
+      setOpen(!open);
+      // beside the open curve the view shows what goes in, so that the pointer on the ground can mark it
+      if (!open) selection.set({ shows: 'falloff', stage: -1 });
+    }
     else {
       commit(
         edit([
@@ -149,6 +153,7 @@ function Cell({ layer, property, falloff, drive, tabbable }: CellProps) {
               <CurveEditor
                 points={drive.curve as CurvePoint[]}
                 histogram={manifest?.falloffs.find((view) => view.id === falloff.id)?.stages.at(-1)?.summary.histogram}
+                mark={selection.shows === 'falloff' && selection.falloff === falloff.id ? selection.hoverValue : null}
                 onPreview={(points) => preview(edit(points))}
                 onCommit={(points) => commit(edit(points))}
               />

@@ -13,12 +13,14 @@ interface Props {
   /** Falloffs that must not be offered, the one being edited. */
   without?: string;
   histogram?: number[];
+  /** The value under the pointer, for a curve. */
+  mark?: number | null;
   onPreview: (value: unknown) => void;
   onCommit: (value: unknown) => void;
 }
 
 /** One setting's control, made from its description alone. */
-export function SettingField({ setting, value, without, histogram, onPreview, onCommit }: Props) {
+export function SettingField({ setting, value, without, histogram, mark, onPreview, onCommit }: Props) {
   const { recipe } = useSession();
   if (setting.type === 'number' || setting.type === 'whole') {
     return (
@@ -41,7 +43,7 @@ export function SettingField({ setting, value, without, histogram, onPreview, on
   if (setting.type === 'curve') {
     // keys over time run over the loop, values over 0 … 1
     const end = setting.unit === 's' ? Math.max(recipe.clock.loopSeconds || 60, ...(value as CurvePoint[]).map((point) => point[0])) : 1;
-    return <CurveEditor points={value as CurvePoint[]} end={end} unit={setting.unit} histogram={histogram} onPreview={onPreview} onCommit={onCommit} />;
+    return <CurveEditor points={value as CurvePoint[]} end={end} unit={setting.unit} histogram={histogram} mark={mark} onPreview={onPreview} onCommit={onCommit} />;
   }
   if (setting.type === 'list' && setting.name === 'ramp') {
     return <RampEditor stops={value as RampStop[]} onPreview={onPreview} onCommit={onCommit} />;

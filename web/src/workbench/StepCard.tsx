@@ -20,18 +20,33 @@ interface Props {
   limit?: { by: string; set: (by: string) => void };
 }
 
+/** Height levels from the lowest to the highest point of the ground, where the source has levels straight up. */
+function fittedLevels(settings: Settings, lowest: number | undefined, highest: number | undefined): Settings | null {
+  if (settings.kind !== 'height' || lowest === undefined || highest === undefined) return null;
+  if (settings.space === 'own') return { ...settings, low: 0, high: 1 };
+  if (settings.elevation !== 90) return null;
+  return { ...settings, low: Number(lowest.toFixed(3)), high: Number(highest.toFixed(3)) };
+}
+
 /** The source or one step: its picture, its histogram and its one or two controls. */
 export function StepCard({ stage, description, settings, view, before, onPreview, onCommit, actions, limit }: Props) {
-  const { falloff, stage: chosenStage, chooseFalloff } = useSelection();
+  const { falloff, stage: chosenStage, shows, hoverValue, chooseFalloff } = useSelection();
   const card = useRef<HTMLDivElement>(null);
   const [open, setOpen] = useState(false);
   const chosen = chosenStage === stage;
-  const { recipe } = useSession();
+  const { recipe, manifest } = useSession();
+  const ground = manifest?.ground;
+  const fitted = fittedLevels(settings, ground?.lowest, ground?.highest);
   const other = recipe.falloffs.find((each) => each.id === settings.falloff)?.name;
   const place = recipe.places.find((each) => each.id === settings.place)?.name;
   const title = `${description.title}${other ? ` ${other}` : place ? ` to ${place}` : ''}`;
   const skipped = settings.skipped === true;
   const choose = () => chooseFalloff(falloff, stage);
+  // beside an open curve the view shows what goes in, so that the pointer on the ground can mark it
+  const edit = () => {
+    if (stage > 0 && description.settings.some((setting) => setting.type === 'curve')) chooseFalloff(falloff, stage - 1);
+    setOpen(true);
+  };
   const onCard = description.settings.filter((setting) => setting.onCard && setting.type !== 'curve').slice(0, 2);
   const fields = (list: Description['settings']) =>
     list.map((setting) => (
@@ -41,6 +56,7 @@ export function StepCard({ stage, description, settings, view, before, onPreview
         value={settings[setting.name]}
         without={falloff}
         histogram={before?.summary.histogram}
+        mark={chosenStage === stage - 1 && shows === 'falloff' ? hoverValue : null}
         onPreview={(value) => onPreview({ ...settings, [setting.name]: value })}
         onCommit={(value) => onCommit({ ...settings, [setting.name]: value })}
       />
@@ -81,6 +97,11 @@ export function StepCard({ stage, description, settings, view, before, onPreview
             <Dropdown.Item as="button" onClick={() => setOpen(true)}>
               All settings …
             </Dropdown.Item>
+            {fitted && (
+              <Dropdown.Item as="button" onClick={() => onCommit(fitted)}>
+                Fit levels to the ground
+              </Dropdown.Item>
+            )}
             {actions && (
               <>
                 <Dropdown.Item as="button" disabled={!actions.earlier} onClick={actions.earlier}>
@@ -111,7 +132,7 @@ export function StepCard({ stage, description, settings, view, before, onPreview
         {onCard.length > 0 ? (
           fields(onCard)
         ) : description.settings.length > 0 ? (
-          <button className="btn btn-quiet btn-sm" onClick={() => setOpen(true)}>
+          <button className="btn btn-quiet btn-sm" onClick={edit}>
             Edit {description.title.toLowerCase()} …
           </button>
         ) : (

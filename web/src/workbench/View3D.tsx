@@ -1,4 +1,5 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { Problem } from '../api/client';
 import { bundle } from '../api/data';
 import { sayProblem } from '../parts/notes';
 import { Viewport } from '../view3d/Viewport';
@@ -10,6 +11,8 @@ import { useSelection } from './selection';
 import { useSession } from './session';
 
 const DRAG = 4;
+/** Milliseconds before a missing result is asked for once more. */
+const ASK_AGAIN = 5000;
 
 /** The canvas with its viewport: hands over what the manifest names, and takes pointer and keys. */
 export function View3D({ onViewport, onRipen }: { onViewport: (viewport: Viewport) => void; onRipen: (passes: number, of: number) => void }) {
@@ -21,6 +24,7 @@ export function View3D({ onViewport, onRipen }: { onViewport: (viewport: Viewpor
   const [focus, setFocus] = useState<[number, number, number]>([0, 0, 0]);
   const [lost, setLost] = useState('');
   const placed = usePlacing();
+  const asked = useRef(-1e9);
 
   useEffect(() => {
     try {
@@ -62,13 +66,18 @@ export function View3D({ onViewport, onRipen }: { onViewport: (viewport: Viewpor
           view.setPlants(layer.id, `${layer.plantsKey}/${layer.meshesKey}`, plants, meshes);
         }
       } catch (error) {
-        if (current) sayProblem(error);
+        if (!current) return;
+        // what was named may have had to make room meanwhile; asked for again it is computed again
+        if (error instanceof Problem && error.status === 404 && performance.now() - asked.current > ASK_AGAIN) {
+          asked.current = performance.now();
+          set({ pending: [...useSelection.getState().pending] });
+        } else sayProblem(error);
       }
     })();
     return () => {
       current = false;
     };
-  }, [manifest]);
+  }, [manifest, set]);
 
   useEffect(() => viewport.current?.setMode(values), [values]);
 
@@ -163,7 +172,10 @@ function usePointer(
     const move = (event: PointerEvent) => {
       if (!held) {
         cancelAnimationFrame(asking);
-        asking = requestAnimationFrame(() => set({ hover: hitAt(event) }));
+        asking = requestAnimationFrame(() => {
+          const hit = hitAt(event);
+          set({ hover: hit, hoverValue: hit ? (viewport.current?.valueAt(hit.x, hit.z) ?? null) : null });
+        });
         return;
       }
       if (held.paints) {
@@ -197,7 +209,7 @@ function usePointer(
       event.preventDefault();
       viewport.current?.zoom(Math.exp(Math.max(-1, Math.min(1, event.deltaY * 0.0015))));
     };
-    const leave = () => set({ hover: null });
+    const leave = () => set({ hover: null, hoverValue: null });
     const menu = (event: Event) => event.preventDefault();
     target.addEventListener('pointerdown', down);
     target.addEventListener('pointermove', move);

@@ -64,7 +64,7 @@ export function WorkbenchPage() {
 
 function Stage({ view, onRipen }: { view: React.RefObject<Viewport | null>; onRipen: (passes: number, of: number) => void }) {
   const { manifest, recipe, working } = useSession();
-  const { values, hover, placing, falloff, set } = useSelection();
+  const { values, hover, hoverValue: value, placing, falloff, set } = useSelection();
   const brush = recipe.falloffs.find((each) => each.id === falloff && each.source.kind === 'brush');
   const { finish, cancel, points } = usePlacing();
   const [places, setPlaces] = useState(false);
@@ -73,7 +73,6 @@ function Stage({ view, onRipen }: { view: React.RefObject<Viewport | null>; onRi
     setPlan(parallel);
     view.current?.frame(parallel);
   };
-  const value = hover && view.current ? view.current.valueAt(hover.x, hover.z) : null;
   return (
     <div className="stage">
       <View3D onViewport={(viewport) => (view.current = viewport)} onRipen={onRipen} />

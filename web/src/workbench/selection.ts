@@ -32,6 +32,8 @@ interface Selection {
   comparing: boolean;
   pending: Edit[];
   hover: Hit | null;
+  /** The shown value under the pointer. */
+  hoverValue: number | null;
   asked: Hit | null;
   placing: 'point' | 'path' | 'area' | null;
   set: (part: Partial<Omit<Selection, 'set'>>) => void;
@@ -54,6 +56,7 @@ export const useSelection = create<Selection>((set) => ({
   comparing: false,
   pending: [],
   hover: null,
+  hoverValue: null,
   asked: null,
   placing: null,
   set: (part) => set(part),

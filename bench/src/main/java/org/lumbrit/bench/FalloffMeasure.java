@@ -129,8 +129,22 @@ public final class FalloffMeasure {
 
     private static NoiseSource noise(int octaves, NoiseSource.Basis basis, double travel, double churn) {
         return new NoiseSource(
-                4, octaves, 0.5, 2, 1, 1, 1, NoiseSource.Range.ZERO_TO_ONE, 3, basis, NoiseSource.Shape.PLAIN, 0, travel,
-                90, churn, Space.PLACE);
+                4,
+                octaves,
+                0.5,
+                2,
+                1,
+                1,
+                1,
+                NoiseSource.Range.ZERO_TO_ONE,
+                3,
+                basis,
+                NoiseSource.Shape.PLAIN,
+                0,
+                travel,
+                90,
+                churn,
+                Space.PLACE);
     }
 
     private static void sources() {
@@ -154,7 +168,8 @@ public final class FalloffMeasure {
         System.out.println("every source on " + million.count() + " samples, ms");
         all.forEach((name, source) -> {
             Recipe recipe = recipe(source, List.of());
-            System.out.printf("  %-42s %8.1f%n", name, best(() -> evaluation(recipe).falloff("f", million)));
+            System.out.printf(
+                    "  %-42s %8.1f%n", name, best(() -> evaluation(recipe).falloff("f", million)));
         });
         System.out.println("bytes a sample: " + million.bytes() / million.count() + " for the place, 4 for each value");
     }
@@ -166,7 +181,8 @@ public final class FalloffMeasure {
                 new ContrastStep("3", false, 1.7),
                 new TerraceStep("4", false, 5, 0.4),
                 new InvertStep("5", false),
-                new CurveStep("6", false, List.of(new CurvePoint(0, 0), new CurvePoint(0.4, 0.7), new CurvePoint(1, 1))),
+                new CurveStep(
+                        "6", false, List.of(new CurvePoint(0, 0), new CurvePoint(0.4, 0.7), new CurvePoint(1, 1))),
                 new ScaleStep("7", false, 1.2, -0.1),
                 new ClampStep("8", false, 0, 1));
         Recipe recipe = recipe(noise(6, NoiseSource.Basis.GRADIENT, 0, 0), steps);
@@ -200,7 +216,9 @@ public final class FalloffMeasure {
         }
         Samples samples = new Lattice(GROUND, 2048, 2048).samples();
         Recipe recipe = recipe(new BrushSource(strokes), List.of());
-        System.out.printf("500 strokes of 30 points at 2048²: %.0f ms%n", best(() -> evaluation(recipe).falloff("f", samples)));
+        System.out.printf(
+                "500 strokes of 30 points at 2048²: %.0f ms%n",
+                best(() -> evaluation(recipe).falloff("f", samples)));
     }
 
     private static void path() {

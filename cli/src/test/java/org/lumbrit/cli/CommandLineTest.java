@@ -131,8 +131,12 @@ class CommandLineTest {
         Run run = run("aim", DEMO, "--falloff", "Tussocks", "--covers", "0.35");
         assertThat(run.exit()).isZero();
         assertThat(run.out()).contains("met: yes");
-        double reached = Double.parseDouble(
-                run.out().lines().filter(line -> line.startsWith("reached: ")).findFirst().orElseThrow().substring(9));
+        double reached = Double.parseDouble(run.out()
+                .lines()
+                .filter(line -> line.startsWith("reached: "))
+                .findFirst()
+                .orElseThrow()
+                .substring(9));
         assertThat(reached).isCloseTo(0.35, org.assertj.core.api.Assertions.within(0.005));
         for (String[] bad : new String[][] {
             {"--falloff", "Tussocks", "--covers", "1.5"},

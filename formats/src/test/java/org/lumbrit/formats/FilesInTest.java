@@ -51,9 +51,7 @@ class FilesInTest {
     @Test
     void aHoleInAnAreaIsRefusedWithAdvice() {
         assertThatThrownBy(() -> places("""
-                {"type":"Polygon","coordinates":[[[0,0],[9,0],[9,9],[0,0]],[[6,2],[7,2],[7,3],[6,2]]]}"""))
-                .hasMessageContaining("hole")
-                .hasMessageContaining("subtract");
+                {"type":"Polygon","coordinates":[[[0,0],[9,0],[9,9],[0,0]],[[6,2],[7,2],[7,3],[6,2]]]}""")).hasMessageContaining("hole").hasMessageContaining("subtract");
     }
 
     @Test

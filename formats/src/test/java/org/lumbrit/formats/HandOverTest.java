@@ -8,17 +8,27 @@ import de.javagl.jgltf.model.GltfModel;
 import de.javagl.jgltf.model.MeshPrimitiveModel;
 import de.javagl.jgltf.model.NodeModel;
 import de.javagl.jgltf.model.io.GltfModelReader;
+import java.awt.image.BufferedImage;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.util.EnumSet;
+import java.util.List;
 import java.util.Map;
+import javax.imageio.ImageIO;
 import org.junit.jupiter.api.Test;
 import org.lumbrit.core.cover.CoverLayer;
 import org.lumbrit.core.cover.Plants;
+import org.lumbrit.core.drive.Drive;
+import org.lumbrit.core.looks.RampStop;
+import org.lumbrit.core.looks.Tint;
+import org.lumbrit.core.looks.TintLayer;
+import org.lumbrit.core.math.CurvePoint;
+import org.lumbrit.core.site.LayerEdit;
 import org.lumbrit.core.site.SiteEvaluation;
 import org.lumbrit.core.surface.Ground;
 import org.lumbrit.core.surface.Lattice;
+import org.lumbrit.core.surface.Samples;
 import org.lumbrit.formats.handover.HandOver;
 import org.lumbrit.formats.image.HeightMap;
 import org.lumbrit.formats.site.SiteFiles;
@@ -107,5 +117,45 @@ class HandOverTest {
         Map<String, byte[]> again = HandOver.files(DemoFiles.evaluate(SITE), SITE, EnumSet.allOf(HandOver.class));
         assertThat(again.keySet()).isEqualTo(FILES.keySet());
         again.forEach((name, bytes) -> assertThat(bytes).as(name).isEqualTo(FILES.get(name)));
+    }
+
+    @Test
+    void aTintIsHandedOverAsColoursOfTheGroundAndAsAPicture() throws IOException {
+        TintLayer tint = new TintLayer(
+                "t",
+                "Frost line",
+                1,
+                false,
+                List.of(new RampStop(0, "#102030"), new RampStop(1, "#f0e0d0")),
+                1,
+                TintLayer.Tones.TWO,
+                false,
+                258,
+                25,
+                Map.of());
+        SiteFiles site = new SiteFiles(
+                new LayerEdit.Add(tint)
+                        .apply(SITE.recipe())
+                        .withDrives(List.of(new Drive("t", "value", "dry", CurvePoint.STRAIGHT))),
+                SITE.assets());
+        SiteEvaluation evaluation = DemoFiles.evaluate(site);
+        Map<String, byte[]> files = HandOver.files(evaluation, site, EnumSet.of(HandOver.GLB, HandOver.TINTS));
+        GltfModel model = new GltfModelReader().readWithoutReferences(new ByteArrayInputStream(files.get("site.glb")));
+        MeshPrimitiveModel mesh =
+                model.getMeshModels().get(0).getMeshPrimitiveModels().get(0);
+        AccessorFloatData colours =
+                (AccessorFloatData) mesh.getAttributes().get("COLOR_0").getAccessorData();
+        Samples samples = evaluation.samples(evaluation.plan().ground().lattice(513));
+        Tint expected = evaluation.tint(tint, samples);
+        assertThat(colours.getNumElements()).isEqualTo(samples.count());
+        for (int i = 0; i < samples.count(); i += 997) {
+            assertThat(colours.get(i, 0)).isCloseTo(expected.colour()[3 * i] * expected.tone()[i], within(1e-3f));
+        }
+        BufferedImage picture = ImageIO.read(new ByteArrayInputStream(files.get("tints/frost-line.png")));
+        assertThat(picture.getWidth()).isEqualTo(evaluation.plan().ground().columns());
+        assertThat(picture.getRGB(3, 3) >>> 24).as("its strength").isEqualTo(255);
+        assertThat(picture.getRGB(3, 3) & 0xFFFFFF)
+                .as("high and dry: the pale end")
+                .isEqualTo(0xF0E0D0);
     }
 }

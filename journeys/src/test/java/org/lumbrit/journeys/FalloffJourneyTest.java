@@ -122,7 +122,8 @@ class FalloffJourneyTest {
         Locator aim = page.getByLabel("cover, in %");
         aim.fill("40");
         button("Aim").click();
-        page.getByText(Pattern.compile("covers (39\\.[5-9]|40(\\.[0-5])?) % of the ground")).waitFor();
+        page.getByText(Pattern.compile("covers (39\\.[5-9]|40(\\.[0-5])?) % of the ground"))
+                .waitFor();
         browser.saved(2);
         page.waitForFunction(
                 "() => Math.abs(Number(document.querySelector('[aria-label=\"cover, in %\"]').value) - 40) <= 0.5");
@@ -145,8 +146,8 @@ class FalloffJourneyTest {
                 .contains("3.2 features");
         remedy.click();
         browser.saved(3);
-        remedy.waitFor(new Locator.WaitForOptions()
-                .setState(com.microsoft.playwright.options.WaitForSelectorState.DETACHED));
+        remedy.waitFor(
+                new Locator.WaitForOptions().setState(com.microsoft.playwright.options.WaitForSelectorState.DETACHED));
         assertThat(recipe()).contains("\"featureSize\":4");
         page.keyboard().press("Escape");
         button("Undo").first().click();
@@ -199,8 +200,10 @@ class FalloffJourneyTest {
         StringBuilder edits = new StringBuilder("[");
         for (int f = 0; f < 24; f++) {
             edits.append(f == 0 ? "" : ",")
-                    .append("{\"kind\":\"add-falloff\",\"index\":99,\"added\":{\"id\":\"n").append(f)
-                    .append("\",\"name\":\"Ripple ").append(f)
+                    .append("{\"kind\":\"add-falloff\",\"index\":99,\"added\":{\"id\":\"n")
+                    .append(f)
+                    .append("\",\"name\":\"Ripple ")
+                    .append(f)
                     .append("\",\"source\":{\"kind\":\"height\"},\"steps\":[]}}");
         }
         server.edit(site, edits.append("]").toString());
@@ -219,14 +222,14 @@ class FalloffJourneyTest {
     void aTintColoursTheGround() {
         button("Plan").click();
         browser.ripen();
-        double before = browser.brightness(0.1, 0.5, 0.2, 0.6);
+        double before = browser.brightness(0.30, 0.20, 0.36, 0.26);
         button("Falloff Dry ground").click();
         button("+ layer").click();
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Tint")))
                 .click();
         browser.saved(2);
         browser.ripen();
-        assertThat(browser.brightness(0.1, 0.5, 0.2, 0.6))
+        assertThat(browser.brightness(0.30, 0.20, 0.36, 0.26))
                 .as("dry ground takes the pale end of the ramp")
                 .isGreaterThan(before + 15);
         List<String> errors = browser.errors;

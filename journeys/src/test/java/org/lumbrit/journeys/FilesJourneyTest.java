@@ -68,6 +68,7 @@ class FilesJourneyTest {
         page.getByText("Nothing grows here yet").waitFor();
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("+ layer"))
                 .click();
+        page.locator(".dropdown-menu.show button:has-text('Cover')").click();
         browser.waitForPlants("n > 1000");
         assertThat(page.locator(".legend").textContent()).contains("density");
         assertThat(browser.errors).isEmpty();

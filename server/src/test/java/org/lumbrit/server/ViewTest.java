@@ -168,8 +168,7 @@ class ViewTest {
         assertThat(finding).isNotNull();
         assertThat(finding.get("falloff").asString()).isEqualTo("new");
         assertThat(finding.get("text").asString()).contains("900 m").contains("58 m");
-        server.edit(
-                site.substring("/api/sites/".length()), finding.get("edits").toString());
+        server.edit(site.substring("/api/sites/".length()), finding.get("edits").toString());
         assertThat(look("new", 0).at("/shown/summary/max").asDouble()).isEqualTo(1);
         assertThat(look("new", 0).get("findings").toString()).doesNotContain("levels beside the ground");
     }
@@ -210,7 +209,9 @@ class ViewTest {
         assertThat(look("new", 0).at("/shown/summary/max").asDouble())
                 .isCloseTo(210 / 255.0, org.assertj.core.api.Assertions.within(1e-3));
         byte[] zip = server.get(site + "/recipe.zip").body();
-        assertThat(org.lumbrit.formats.site.SiteZip.read(zip).assets().get(read.get("picture").asString()))
+        assertThat(org.lumbrit.formats.site.SiteZip.read(zip)
+                        .assets()
+                        .get(read.get("picture").asString()))
                 .isEqualTo(png);
     }
 

@@ -81,6 +81,8 @@ public final class CoverScatter {
                 same ? SettlingCurve.curve().levelsFor(ratio, most * range.most() * range.most()) : Settling.LEVELS;
         refuseTooMany(0.7 * region.area() / (range.least() * range.least()));
         Spacing spacing = same ? new Spacing.Same(range.most()) : new DrivenSpacing(range);
+        // what the spacing reads, plants of other layers among it, is made before many threads ask for it at once
+        spacing.at(new double[1], new double[1], 1, new double[1]);
         String key = new KeyBuilder(placeKey).add(levels).key();
         long[] ids = results.get(
                 new KeyBuilder("settled/1").add(key).key(),

@@ -34,7 +34,8 @@ public record NoiseSource(
                 max = 10,
                 slider = {1, 8},
                 byDefault = "3",
-                help = "How many finer patterns are laid over the first")
+                help = "How many finer patterns are laid over the first",
+                onCard = false)
         int octaves,
 
         @Setting(

@@ -33,7 +33,9 @@ class FalloffFindingsTest {
 
     private static List<Finding> findings(Recipe recipe) {
         SiteEvaluation evaluation = Sites.evaluate(recipe, GROUND);
-        return FalloffFindings.of(evaluation, evaluation.samples(evaluation.plan().lattice())).stream()
+        return FalloffFindings.of(
+                        evaluation, evaluation.samples(evaluation.plan().lattice()))
+                .stream()
                 .filter(finding -> finding.falloff().equals("f"))
                 .toList();
     }
@@ -59,8 +61,22 @@ class FalloffFindingsTest {
 
     private static NoiseSource noise(double size, double travel, double churn) {
         return new NoiseSource(
-                size, 1, 0.5, 2, 1, 1, 1, NoiseSource.Range.ZERO_TO_ONE, 3, NoiseSource.Basis.GRADIENT,
-                NoiseSource.Shape.PLAIN, 0, travel, 90, churn, Space.PLACE);
+                size,
+                1,
+                0.5,
+                2,
+                1,
+                1,
+                1,
+                NoiseSource.Range.ZERO_TO_ONE,
+                3,
+                NoiseSource.Basis.GRADIENT,
+                NoiseSource.Shape.PLAIN,
+                0,
+                travel,
+                90,
+                churn,
+                Space.PLACE);
     }
 
     @Test
@@ -81,8 +97,7 @@ class FalloffFindingsTest {
 
     @Test
     void aStepThatMakesEverythingZeroIsSkipped() {
-        Recipe recipe = with(
-                noise(9, 0, 0), new WindowStep("w", false, 5, 6), new ClampStep("c", false, 0, 1));
+        Recipe recipe = with(noise(9, 0, 0), new WindowStep("w", false, 5, 6), new ClampStep("c", false, 0, 1));
         assertThat(find(recipe, "all 0").orElseThrow().step()).isEqualTo("w");
         mended(recipe, "all 0");
     }
@@ -116,7 +131,10 @@ class FalloffFindingsTest {
     @Test
     void aStepWithoutEffectIsDeleted() {
         Recipe recipe = with(noise(9, 0, 0), new ClampStep("c", false, 0, 1));
-        assertThat(mended(recipe, "a step without effect").falloff("f").orElseThrow().steps())
+        assertThat(mended(recipe, "a step without effect")
+                        .falloff("f")
+                        .orElseThrow()
+                        .steps())
                 .isEmpty();
     }
 
@@ -124,7 +142,12 @@ class FalloffFindingsTest {
     void aFalloffThatDrivesNothingSaysSo() {
         Recipe recipe = with(noise(9, 0, 0));
         assertThat(find(recipe, "nothing driven").orElseThrow().severity()).isEqualTo(Finding.Severity.NOTE);
-        assertThat(find(recipe, "nothing driven").orElseThrow().edits().get(0).apply(recipe).falloff("f"))
+        assertThat(find(recipe, "nothing driven")
+                        .orElseThrow()
+                        .edits()
+                        .get(0)
+                        .apply(recipe)
+                        .falloff("f"))
                 .isEmpty();
         Recipe limits = new FalloffEdit.LimitStep("patches", "w", Optional.of("f")).apply(recipe);
         assertThat(find(limits, "nothing driven")).as("it limits a step").isEmpty();

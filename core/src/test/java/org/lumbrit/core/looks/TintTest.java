@@ -47,8 +47,12 @@ class TintTest {
     void onlyTheLitToneTakesTheRampAndOnlyWhereTheStrengthIs() {
         TintLayer layer = layer(TintLayer.Tones.THREE, true, 1);
         assertThat(tint(layer, 0.5f, 1, 0.9f).strength()[0]).isEqualTo(1);
-        assertThat(tint(layer, 0.5f, 0, 0.9f).strength()[0]).as("lit, but no strength").isZero();
-        assertThat(tint(layer, 0.5f, 1, 0.3f).strength()[0]).as("strong, but half lit").isZero();
+        assertThat(tint(layer, 0.5f, 0, 0.9f).strength()[0])
+                .as("lit, but no strength")
+                .isZero();
+        assertThat(tint(layer, 0.5f, 1, 0.3f).strength()[0])
+                .as("strong, but half lit")
+                .isZero();
         assertThat(tint(layer(TintLayer.Tones.THREE, false, 1), 0.5f, 1, 0.3f).strength()[0])
                 .isEqualTo(1);
     }
@@ -56,7 +60,8 @@ class TintTest {
     @Test
     void tonesAreFlatBandsOfTheLight() {
         TintLayer two = layer(TintLayer.Tones.TWO, false, 1);
-        assertThat(tint(two, 0, 0, 0.1f).tone()[0]).isEqualTo(tint(two, 0, 0, 0.3f).tone()[0]);
+        assertThat(tint(two, 0, 0, 0.1f).tone()[0])
+                .isEqualTo(tint(two, 0, 0, 0.3f).tone()[0]);
         assertThat(tint(two, 0, 0, 0.4f).tone()[0]).isEqualTo(1);
         TintLayer three = layer(TintLayer.Tones.THREE, false, 1);
         assertThat(List.of(

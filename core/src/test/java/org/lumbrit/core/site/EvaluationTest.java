@@ -176,4 +176,43 @@ class EvaluationTest {
         assertThat(taken).isEqualTo(fresh);
         assertThat(computed).as("the gathered result only").hasSize(1);
     }
+
+    /** A second cover keeps away from the plants of the first; which reads which is known from the drives. */
+    @Test
+    void aLayerCanKeepAwayFromThePlantsOfAnother() {
+        Recipe one = Sites.recipe(Sites.cover(0.05, 2));
+        Recipe two = new LayerEdit.Duplicate("grass", "moss", "Moss", 77).apply(one);
+        two = new FalloffEdit.Add(
+                        new org.lumbrit.core.falloff.Falloff(
+                                "away",
+                                "Away",
+                                new org.lumbrit.core.falloff.PlantsNearSource("grass", 1, 1),
+                                List.of(new org.lumbrit.core.falloff.InvertStep("i", false))),
+                        9)
+                .apply(two);
+        two = new LayerEdit.SetProperty(
+                        "moss",
+                        "density",
+                        new org.lumbrit.core.drive.PropertyRange(0, 4, org.lumbrit.core.drive.Combine.PRODUCT))
+                .apply(two);
+        Recipe kept = two.withDrives(List.of(new org.lumbrit.core.drive.Drive(
+                "moss", "density", "away", org.lumbrit.core.math.CurvePoint.STRAIGHT)));
+        SiteEvaluation evaluation = Sites.evaluate(kept, GROUND);
+        Samples grass = evaluation
+                .plants((org.lumbrit.core.cover.CoverLayer) kept.layer("grass").orElseThrow())
+                .feet();
+        Samples moss = evaluation
+                .plants((org.lumbrit.core.cover.CoverLayer) kept.layer("moss").orElseThrow())
+                .feet();
+        assertThat(grass.count()).isGreaterThan(20);
+        assertThat(moss.count()).isGreaterThan(500);
+        org.lumbrit.core.surface.PointIndex index =
+                new org.lumbrit.core.surface.PointIndex(grass.x(), grass.y(), grass.z());
+        for (int i = 0; i < moss.count(); i++) {
+            assertThat(index.distance(moss.x()[i], moss.y()[i], moss.z()[i])).isGreaterThan(1 - 1e-6);
+        }
+        Recipe circle = kept.withDrives(List.of(new org.lumbrit.core.drive.Drive(
+                "grass", "density", "away", org.lumbrit.core.math.CurvePoint.STRAIGHT)));
+        assertThat(RecipeCheck.problems(circle).toString()).contains("Away → Grass → Away");
+    }
 }

@@ -42,10 +42,22 @@ class RandomRecipesTest {
             case 0 -> new HeightSource(random.nextDouble() * 4, random.nextDouble() * 9);
             case 1 ->
                 new NoiseSource(
-                        1 + random.nextDouble() * 9, 1 + random.nextInt(4), 0.5, 2, 1, 1, 1,
-                        NoiseSource.Range.values()[random.nextInt(2)], random.nextInt(99),
-                        NoiseSource.Basis.values()[random.nextInt(2)], NoiseSource.Shape.values()[random.nextInt(3)],
-                        random.nextDouble() * 2, 0, 90, 0, Space.PLACE);
+                        1 + random.nextDouble() * 9,
+                        1 + random.nextInt(4),
+                        0.5,
+                        2,
+                        1,
+                        1,
+                        1,
+                        NoiseSource.Range.values()[random.nextInt(2)],
+                        random.nextInt(99),
+                        NoiseSource.Basis.values()[random.nextInt(2)],
+                        NoiseSource.Shape.values()[random.nextInt(3)],
+                        random.nextDouble() * 2,
+                        0,
+                        90,
+                        0,
+                        Space.PLACE);
             case 2 ->
                 new CellularSource(
                         1 + random.nextDouble() * 9,
