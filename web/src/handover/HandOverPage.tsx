@@ -5,7 +5,13 @@ import { api } from '../api/client';
 import { NoteHolder, sayProblem } from '../parts/notes';
 import { grouped } from '../parts/numbers';
 
-const TITLES: Record<string, string> = { glb: '3D scene (GLB)', masks: 'Masks (16-bit PNG)', csv: 'Plants (CSV)', recipe: 'Recipe' };
+const TITLES: Record<string, string> = {
+  glb: '3D scene (GLB)',
+  masks: 'Masks (16-bit PNG)',
+  tints: 'Tints (PNG)',
+  csv: 'Plants (CSV)',
+  recipe: 'Recipe',
+};
 
 /** What is handed over, for whom, in which format. */
 export function HandOverPage() {

@@ -11,10 +11,8 @@ import org.lumbrit.core.kinds.Setting;
 /** A named value over space: a source and the steps that reshape it, in order. */
 public record Falloff(String id, String name, Source source, List<Step> steps, List<Limit> limits) {
     public Falloff {
-        Set<String> present = new LinkedHashSet<>();
-        steps.forEach(step -> present.add(step.id()));
         steps = List.copyOf(steps);
-        limits = limits.stream().filter(limit -> present.contains(limit.step())).toList();
+        limits = List.copyOf(limits);
     }
 
     public Falloff(String id, String name, Source source, List<Step> steps) {
@@ -56,8 +54,13 @@ public record Falloff(String id, String name, Source source, List<Step> steps, L
         return steps.stream().filter(step -> step.id().equals(stepId)).findFirst();
     }
 
+    /** The same with other steps; limits of steps that are gone go with them. */
     public Falloff withSteps(List<Step> newSteps) {
-        return new Falloff(id, name, source, newSteps, limits);
+        Set<String> present = new LinkedHashSet<>();
+        newSteps.forEach(step -> present.add(step.id()));
+        List<Limit> kept =
+                limits.stream().filter(limit -> present.contains(limit.step())).toList();
+        return new Falloff(id, name, source, newSteps, kept);
     }
 
     public Falloff withSource(Source newSource) {

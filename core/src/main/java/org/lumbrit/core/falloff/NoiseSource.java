@@ -5,10 +5,6 @@ import java.util.List;
 import java.util.Optional;
 import org.lumbrit.core.kinds.Kind;
 import org.lumbrit.core.kinds.Setting;
-import org.lumbrit.core.math.GradientNoise;
-import org.lumbrit.core.math.Hash;
-import org.lumbrit.core.math.SimplexNoise;
-import org.lumbrit.core.math.WrappedNoise;
 import org.lumbrit.core.surface.Samples;
 
 /**
@@ -187,8 +183,6 @@ public record NoiseSource(
         BILLOW
     }
 
-    private static final int BLOCK = 512;
-
     /** Noise at rest, from cubes, plain. */
     public NoiseSource(
             double featureSize,
@@ -276,125 +270,7 @@ public record NoiseSource(
 
     @Override
     public void evaluate(Scene scene, Samples samples, float[] measured, int from, int to, float[] out) {
-        new Block(scene, samples).run(from, to, out);
-    }
-
-    /** Evaluates block after block. */
-    private final class Block {
-        private final Scene scene;
-        private final Samples samples;
-        private final PatternFrame frame = new PatternFrame(travel, heading, space);
-        private final double time;
-        private final boolean repeats;
-        private final double[] px = new double[BLOCK];
-        private final double[] py = new double[BLOCK];
-        private final double[] pz = new double[BLOCK];
-        private final double[] x = new double[BLOCK];
-        private final double[] y = new double[BLOCK];
-        private final double[] z = new double[BLOCK];
-        private final double[] octave = new double[BLOCK];
-        private final double[] sum = new double[BLOCK];
-
-        Block(Scene scene, Samples samples) {
-            this.scene = scene;
-            this.samples = samples;
-            Optional<Loop> loop = scene.loop() > 0 ? loop(scene.loop()) : Optional.empty();
-            this.repeats = loop.isPresent() && loop.get().exact();
-            double loops = repeats ? Math.floor(scene.time() / scene.loop()) : 0;
-            this.time = scene.time() - loops * scene.loop();
-        }
-
-        void run(int from, int to, float[] out) {
-            for (int start = from; start < to; start += BLOCK) {
-                int count = Math.min(BLOCK, to - start);
-                frame.coordinates(scene, time, samples, start, count, px, py, pz);
-                if (warp > 0) {
-                    push(count);
-                }
-                double total = octaves(count);
-                for (int i = 0; i < count; i++) {
-                    double v = Math.max(-1, Math.min(1, sum[i] / total));
-                    out[start + i] = (float) (range == Range.ZERO_TO_ONE ? (1 + v) / 2 : v);
-                }
-            }
-        }
-
-        private double octaves(int count) {
-            java.util.Arrays.fill(sum, 0);
-            double total = 0;
-            double weight = 1;
-            double size = featureSize;
-            for (int o = 0; o < octaves; o++) {
-                long hash = Hash.of(seed, o);
-                boolean first = o == 0;
-                scale(px, count, size * stretchX, first ? 0 : Hash.unit(Hash.of(hash, 0)), x);
-                scale(py, count, size * stretchY, first ? 0 : Hash.unit(Hash.of(hash, 1)), y);
-                scale(pz, count, size * stretchZ, first ? 0 : Hash.unit(Hash.of(hash, 2)), z);
-                if (shape == Shape.PLAIN) {
-                    noise((int) hash, size, count, weight, sum);
-                } else {
-                    java.util.Arrays.fill(octave, 0);
-                    noise((int) hash, size, count, 1, octave);
-                    fold(count, weight);
-                }
-                total += weight;
-                weight *= gain;
-                size /= lacunarity;
-            }
-            return total;
-        }
-
-        private void fold(int count, double weight) {
-            double sign = shape == Shape.RIDGED ? -1 : 1;
-            for (int i = 0; i < count; i++) {
-                sum[i] += weight * sign * (2 * Math.abs(octave[i]) - 1);
-            }
-        }
-
-        /** Pushes every place by three noises of the first octave's size. */
-        private void push(int count) {
-            double[][] axes = {px, py, pz};
-            double[][] pushed = new double[3][BLOCK];
-            for (int axis = 0; axis < 3; axis++) {
-                long hash = Hash.of(seed, 1000 + axis);
-                scale(px, count, featureSize * stretchX, Hash.unit(Hash.of(hash, 0)), x);
-                scale(py, count, featureSize * stretchY, Hash.unit(Hash.of(hash, 1)), y);
-                scale(pz, count, featureSize * stretchZ, Hash.unit(Hash.of(hash, 2)), z);
-                noise((int) hash, featureSize, count, warp, pushed[axis]);
-            }
-            for (int axis = 0; axis < 3; axis++) {
-                for (int i = 0; i < count; i++) {
-                    axes[axis][i] += pushed[axis][i];
-                }
-            }
-        }
-
-        private void noise(int octaveSeed, double size, int count, double weight, double[] into) {
-            if (basis == Basis.SIMPLEX) {
-                for (int i = 0; i < count; i++) {
-                    into[i] += weight * SimplexNoise.at(octaveSeed, x[i], y[i], z[i]);
-                }
-                return;
-            }
-            int periodX = repeats ? frame.period(scene.loop(), size * stretchX) : 0;
-            if (churn > 0) {
-                int periodW = repeats ? PatternFrame.whole(churn * scene.loop()) : 0;
-                double w = churn * time;
-                // two patterns half a cell apart in time, as one alone is fainter in the middle of its cells
-                WrappedNoise.addInFour(octaveSeed, periodX, periodW, x, y, z, w, count, weight / 2, into);
-                WrappedNoise.addInFour(~octaveSeed, periodX, periodW, x, y, z, w + 0.5, count, weight / 2, into);
-            } else if (periodX > 0) {
-                WrappedNoise.add(octaveSeed, periodX, x, y, z, count, weight, into);
-            } else {
-                GradientNoise.add(octaveSeed, x, y, z, count, weight, into);
-            }
-        }
-    }
-
-    private static void scale(double[] from, int count, double size, double offset, double[] to) {
-        for (int i = 0; i < count; i++) {
-            to[i] = from[i] / size + offset;
-        }
+        new NoiseBlocks(this, scene, samples).run(from, to, out);
     }
 
     @Override

@@ -185,6 +185,7 @@ public final class RecipeCheck {
                                     + "” has another value for each plant. Take the step out.");
                 }
             }
+            limits("falloffs[" + i + "].limits", falloff);
             source("falloffs[" + i + "].source", falloff.source());
         }
         Circles.find(recipe)
@@ -192,6 +193,18 @@ public final class RecipeCheck {
                         "falloffs",
                         "These read each other in a circle: " + circle
                                 + ". Take one of the steps or drives between them out."));
+    }
+
+    private void limits(String at, Falloff falloff) {
+        Set<String> limited = new HashSet<>();
+        for (int l = 0; l < falloff.limits().size(); l++) {
+            String step = falloff.limits().get(l).step();
+            if (falloff.step(step).isEmpty()) {
+                say(at + "[" + l + "].step", "This falloff has no step with the id “" + step + "”.");
+            } else if (!limited.add(step)) {
+                say(at + "[" + l + "].step", "This step is limited already; one limit a step.");
+            }
+        }
     }
 
     private void source(String at, Source source) {

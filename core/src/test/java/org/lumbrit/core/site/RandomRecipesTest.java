@@ -109,8 +109,11 @@ class RandomRecipesTest {
                 steps.add(step(random, "s" + s, f == 0 ? "patches" : "r" + random.nextInt(f)));
             }
             steps.add(new ClampStep("last", false, 0, 1));
+            // the last clamp itself is never limited
+            Optional<String> limit =
+                    steps.size() > 1 && random.nextBoolean() ? Optional.of("patches") : Optional.empty();
             Falloff falloff = new Falloff("r" + f, "R" + f, source(random), steps)
-                    .limited("s0", random.nextBoolean() ? Optional.of("patches") : Optional.empty());
+                    .limited(steps.get(0).id(), limit);
             recipe = new FalloffEdit.Add(falloff, 99).apply(recipe);
         }
         return recipe;
