@@ -33,6 +33,8 @@ export type { Hit } from './picking';
 
 const DRAFT_NODES = 129;
 const FINE_NODES = 512;
+/** As many as the shader has room for. */
+const MOST_LEVELS = 40;
 
 /**
  * The 3D view, outside React. It draws on demand only: a quick draft while something moves; when it rests the picture ripens
@@ -64,7 +66,8 @@ export class Viewport {
     uTint: { value: null as DataTexture | null },
     uTone: { value: null as DataTexture | null },
     uTinted: { value: 0 },
-    uLook: { value: new Vector2(0, 10) },
+    uLook: { value: new Vector2(0, 0) },
+    uLevels: { value: new Array<number>(MOST_LEVELS).fill(0) },
     uHeightMap: { value: null as DataTexture | null },
     uMirrorMap: { value: null as unknown },
   };
@@ -271,9 +274,11 @@ export class Viewport {
     this.draw();
   }
 
-  /** How values are drawn: 0 in grey, 1 in colour, 2 in bands with so many levels. */
-  setLook(look: number, levels: number): void {
-    this.uniforms.uLook.value.set(look, levels);
+  /** How values are drawn: 0 in grey, 1 in colour, 2 in bands with a line at each level, given in 0..1 of the scale. */
+  setLook(look: number, levels: number[]): void {
+    const shown = levels.slice(0, MOST_LEVELS);
+    this.uniforms.uLook.value.set(look, shown.length);
+    shown.forEach((level, i) => (this.uniforms.uLevels.value[i] = level));
     if (this.uniforms.uValuesShown.value > 0) this.draw();
   }
 

@@ -75,6 +75,8 @@ uniform sampler2D uTint;
 uniform sampler2D uTone;
 uniform float uTinted;
 uniform vec2 uLook;
+const int MOST_LEVELS = 40;
+uniform float uLevels[MOST_LEVELS];
 
 vec3 greyValue(float v) {
   vec3 low = vec3(0.018, 0.028, 0.024);
@@ -105,12 +107,17 @@ vec3 valueColour(float v) {
   float inside = clamp(v, 0.0, 1.0);
   if (uLook.x < 0.5) return greyValue(inside);
   if (uLook.x < 1.5) return colourValue(inside);
-  float level = inside * uLook.y;
-  float band = min(floor(level), uLook.y - 1.0);
-  float width = max(fwidth(level), 1e-4);
-  float from = abs(level - floor(level + 0.5));
-  float line = 1.0 - smoothstep(width * 0.6, width * 1.4, from);
-  return mix(colourValue((band + 0.5) / uLook.y), vec3(0.010, 0.016, 0.014), line * 0.85 * step(0.5, floor(level + 0.5)) * step(floor(level + 0.5), uLook.y - 0.5));
+  float width = max(fwidth(inside), 1e-5);
+  float below = 0.0;
+  float above = 1.0;
+  float line = 0.0;
+  for (int i = 0; i < MOST_LEVELS; i++) {
+    if (float(i) >= uLook.y) break;
+    if (inside >= uLevels[i]) below = max(below, uLevels[i]);
+    else above = min(above, uLevels[i]);
+    line = max(line, 1.0 - smoothstep(width * 0.6, width * 1.4, abs(inside - uLevels[i])));
+  }
+  return mix(colourValue(0.5 * (below + above)), vec3(0.010, 0.016, 0.014), line * 0.85);
 }
 
 vec3 linearLight(vec3 encoded) {

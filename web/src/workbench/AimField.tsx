@@ -43,7 +43,7 @@ export function AimField({ label, unit, now, wish }: Props) {
     >
       <label>
         <span className="muted">{label}</span>{' '}
-        <input size={5} value={text ?? String(now)} aria-label={`${label}, in ${unit}`} onChange={(event) => setText(event.target.value)} disabled={solving} />
+        <input size={5} value={text ?? String(now)} aria-label={unit === '' ? label : `${label}, in ${unit}`} onChange={(event) => setText(event.target.value)} disabled={solving} />
         <span className="muted">{unit}</span>
       </label>
       <button className="btn btn-quiet btn-sm" disabled={text === null || solving}>

@@ -1,4 +1,5 @@
 import { percent, shown } from '../parts/numbers';
+import { levelsOf } from './levels';
 import { useSelection, type Look } from './selection';
 import { useSession } from './session';
 
@@ -21,7 +22,9 @@ export function Legend() {
       <b>{title}</b>
       {comparing && <span className="muted small"> before the step</span>}
       {time > 0 && <span className="muted small"> at {time.toFixed(2)} s</span>}
-      <div className={`ramp ${look}`} style={look === 'bands' ? { backgroundSize: `${100 / levels}% 100%, 100% 100%` } : undefined} />
+      <div className={`ramp ${look}`}>
+        {look === 'bands' && levelsOf(levels, low, high).map((level) => <span key={level} className="tick" style={{ left: `${100 * level}%` }} />)}
+      </div>
       <div className="marks">
         <span>{shown(low)}</span>
         <span>
@@ -51,12 +54,10 @@ export function Legend() {
           ))}
           {look === 'bands' && (
             <input
-              type="number"
-              aria-label="Number of bands"
-              min={2}
-              max={40}
+              aria-label="Levels: how many equal bands, or the levels themselves"
+              title="10 makes ten bands; 0.2 0.5 0.8 are levels of your own"
               value={levels}
-              onChange={(event) => set({ levels: Math.min(40, Math.max(2, Math.round(Number(event.target.value) || 2))) })}
+              onChange={(event) => set({ levels: event.target.value })}
             />
           )}
         </div>

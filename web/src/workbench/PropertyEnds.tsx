@@ -47,8 +47,8 @@ export function PropertyEnds({ layer, property, range }: Props) {
       {end('high', 'high: where they give 1, or nothing drives it')}
       {property.name === 'density' && (
         <AimField
-          label="plants"
-          unit="in all"
+          label="plants in all"
+          unit=""
           now={manifest?.layers.find((each) => each.id === layer.id)?.plants ?? 0}
           wish={(number) => ({ falloff: '', share: 0, layer: layer.id, plants: Math.round(number) })}
         />

@@ -4,6 +4,7 @@ import { bundle } from '../api/data';
 import { sayProblem } from '../parts/notes';
 import { Viewport } from '../view3d/Viewport';
 import { Handles } from './Handles';
+import { levelsOf } from './levels';
 import { handlesOf } from './sourceHandles';
 import { usePainting } from './painting';
 import { usePlacing } from './placing';
@@ -81,7 +82,9 @@ export function View3D({ onViewport, onRipen }: { onViewport: (viewport: Viewpor
 
   useEffect(() => viewport.current?.setMode(values), [values]);
 
-  useEffect(() => viewport.current?.setLook(['grey', 'colour', 'bands'].indexOf(look), levels), [look, levels]);
+  const low = manifest?.shown.low ?? 0;
+  const high = manifest?.shown.high ?? 1;
+  useEffect(() => viewport.current?.setLook(['grey', 'colour', 'bands'].indexOf(look), levelsOf(levels, low, high)), [look, levels, low, high]);
 
   // what is dragged shows where it is going, not where it was
   const moving = pending.find((edit) => edit.kind === 'set-source' && edit.falloff === chosen);

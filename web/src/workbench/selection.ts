@@ -22,7 +22,8 @@ interface Selection {
   shows: 'falloff' | 'property';
   values: boolean;
   look: Look;
-  levels: number;
+  /** Levels of the bands: a number of equal bands, or the levels themselves. */
+  levels: string;
   /** Seconds on the clock. */
   time: number;
   /** The brush is in the hand. */
@@ -49,7 +50,7 @@ export const useSelection = create<Selection>((set) => ({
   shows: 'property',
   values: false,
   look: 'grey',
-  levels: 10,
+  levels: '10',
   time: 0,
   painting: false,
   brush: { radius: 4, strength: 0.8, softness: 0.5, remove: false },

@@ -117,6 +117,44 @@ class FalloffJourneyTest {
     }
 
     @Test
+    void everySourceWithAPlaceOrADirectionIsShapedInTheView() {
+        String[][] sources = {
+            {"Stripes", "period", "{\"kind\":\"bands\",\"period\":12,\"heading\":90}"},
+            {"Clouds", "feature", "{\"kind\":\"noise\",\"featureSize\":14}"},
+            {"Cells", "feature", "{\"kind\":\"cellular\",\"featureSize\":14}"},
+            {"Sun", "sun-heading", "{\"kind\":\"sunlit\",\"heading\":10}"},
+            {"Drift", "travel-heading", "{\"kind\":\"noise\",\"featureSize\":14,\"travel\":1,\"heading\":10}"}
+        };
+        StringBuilder edits = new StringBuilder("[");
+        for (String[] source : sources) {
+            edits.append(edits.length() > 1 ? "," : "")
+                    .append("{\"kind\":\"add-falloff\",\"index\":99,\"added\":{\"id\":\"")
+                    .append(source[0])
+                    .append("\",\"name\":\"")
+                    .append(source[0])
+                    .append("\",\"source\":")
+                    .append(source[2])
+                    .append(",\"steps\":[]}}");
+        }
+        server.edit(site, edits.append("]").toString());
+        page.reload();
+        browser.ripen();
+        button("Values").click();
+        button("Plan").click();
+        int revision = 2;
+        for (String[] source : sources) {
+            button("Falloff " + source[0]).click();
+            page.locator(".legend b").getByText(source[0]).waitFor();
+            handle(source[1]).waitFor();
+            double before = number(handle(source[1]));
+            drag(handle(source[1]), 30, 0);
+            browser.saved(++revision);
+            assertThat(number(handle(source[1]))).as(source[0]).isGreaterThan(before + 1);
+        }
+        assertThat(browser.errors).isEmpty();
+    }
+
+    @Test
     void anAimIsMetAndUndone() {
         button("Falloff Tussocks").click();
         Locator aim = page.getByLabel("cover, in %");
