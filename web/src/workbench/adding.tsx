@@ -58,7 +58,7 @@ export function AddFalloff() {
           if (chosen) api.readPicture(chosen).then((read) => add('picture', read.picture), sayProblem);
         }}
       />
-      <Dropdown.Menu className="scroll-menu">
+      <Dropdown.Menu className="scroll-menu" renderOnMount popperConfig={{ strategy: 'fixed' }}>
         {kinds.sources.map((each) => (
           <Dropdown.Item as="button" key={each.name} onClick={() => add(each.name)}>
             <b>{each.title}</b>
@@ -108,7 +108,7 @@ export function AddLayer() {
       <Dropdown.Toggle variant="quiet" size="sm" className="plus" title="Make a layer">
         + layer
       </Dropdown.Toggle>
-      <Dropdown.Menu>
+      <Dropdown.Menu renderOnMount popperConfig={{ strategy: 'fixed' }}>
         {kinds.layers.map((each) => (
           <Dropdown.Item as="button" key={each.name} onClick={each.name === 'tint' ? addTint : addCover}>
             <b>{each.title}</b>
