@@ -122,14 +122,14 @@ class FalloffJourneyTest {
             {"Stripes", "period", "{\"kind\":\"bands\",\"period\":12,\"heading\":90}"},
             {"Clouds", "feature", "{\"kind\":\"noise\",\"featureSize\":14}"},
             {"Cells", "feature", "{\"kind\":\"cellular\",\"featureSize\":14}"},
-            {"Sun", "sun-heading", "{\"kind\":\"sunlit\",\"heading\":10}"},
+            {"Low light", "sun-heading", "{\"kind\":\"sunlit\",\"heading\":10}"},
             {"Drift", "travel-heading", "{\"kind\":\"noise\",\"featureSize\":14,\"travel\":1,\"heading\":10}"}
         };
         StringBuilder edits = new StringBuilder("[");
         for (String[] source : sources) {
             edits.append(edits.length() > 1 ? "," : "")
                     .append("{\"kind\":\"add-falloff\",\"index\":99,\"added\":{\"id\":\"")
-                    .append(source[0])
+                    .append(source[0].replace(' ', '-'))
                     .append("\",\"name\":\"")
                     .append(source[0])
                     .append("\",\"source\":")
