@@ -142,7 +142,7 @@ public final class GradientNoise {
         return EDGES[e] * dx + EDGES[e + 1] * dy + EDGES[e + 2] * dz;
     }
 
-    private static double fade(double t) {
+    static double fade(double t) {
         return t * t * t * (t * (t * 6 - 15) + 10);
     }
 

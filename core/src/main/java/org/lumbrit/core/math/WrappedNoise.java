@@ -27,8 +27,8 @@ public final class WrappedNoise {
         double dx = x - fx;
         double dy = y - fy;
         double dz = z - fz;
-        double u = fade(dx);
-        double v = fade(dy);
+        double u = GradientNoise.fade(dx);
+        double v = GradientNoise.fade(dy);
         long x0 = wrapped(fx, periodX);
         long x1 = wrapped(fx + 1, periodX);
         long y0 = (long) fy;
@@ -39,7 +39,7 @@ public final class WrappedNoise {
                 v,
                 row(seed, x0, x1, y0, z0 + 1, dx, dy, dz - 1, u),
                 row(seed, x0, x1, y0 + 1, z0 + 1, dx, dy - 1, dz - 1, u));
-        return lerp(fade(dz), near, far);
+        return lerp(GradientNoise.fade(dz), near, far);
     }
 
     private static double row(int seed, long x0, long x1, long y, long z, double dx, double dy, double dz, double u) {
@@ -68,7 +68,7 @@ public final class WrappedNoise {
         double scale = weight / GREATEST_IN_FOUR;
         double fw = Math.floor(w);
         double dw = w - fw;
-        double turn = fade(dw);
+        double turn = GradientNoise.fade(dw);
         long w0 = wrapped(fw, periodW);
         long w1 = wrapped(fw + 1, periodW);
         for (int i = 0; i < count; i++) {
@@ -89,8 +89,8 @@ public final class WrappedNoise {
         long x1 = wrapped(fx + 1, periodX);
         long y0 = (long) fy;
         long z0 = (long) fz;
-        double u = fade(dx);
-        double v = fade(dy);
+        double u = GradientNoise.fade(dx);
+        double v = GradientNoise.fade(dy);
         double a = lerp(u, four(seed, x0, y0, z0, iw, dx, dy, dz, dw), four(seed, x1, y0, z0, iw, dx - 1, dy, dz, dw));
         double b = lerp(
                 u,
@@ -104,7 +104,7 @@ public final class WrappedNoise {
                 u,
                 four(seed, x0, y0 + 1, z0 + 1, iw, dx, dy - 1, dz - 1, dw),
                 four(seed, x1, y0 + 1, z0 + 1, iw, dx - 1, dy - 1, dz - 1, dw));
-        return lerp(fade(dz), lerp(v, a, b), lerp(v, c, d));
+        return lerp(GradientNoise.fade(dz), lerp(v, a, b), lerp(v, c, d));
     }
 
     /** The lower three bits of the choice are signs, the upper two name the axis that is left out. */
@@ -123,9 +123,5 @@ public final class WrappedNoise {
 
     private static long wrapped(double index, int period) {
         return period == 0 ? (long) index : Math.floorMod((long) index, (long) period);
-    }
-
-    private static double fade(double t) {
-        return t * t * t * (t * (t * 6 - 15) + 10);
     }
 }
