@@ -7,6 +7,7 @@ import './styles/workbench.css';
 import './styles/board.css';
 import './styles/view.css';
 import './styles/strip.css';
+import './styles/yard.css';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
@@ -14,6 +15,7 @@ import { BrowserRouter, Route, Routes } from 'react-router';
 import { HandOverPage } from './handover/HandOverPage';
 import { SitesPage } from './sites/SitesPage';
 import { WorkbenchPage } from './workbench/WorkbenchPage';
+import { YardPage } from './yard/YardPage';
 
 const queries = new QueryClient({ defaultOptions: { queries: { retry: 2, refetchOnWindowFocus: false, staleTime: 5_000 } } });
 document.documentElement.dataset.bsTheme = localStorage.getItem('theme') ?? 'light';
@@ -25,6 +27,7 @@ createRoot(document.getElementById('root')!).render(
         <Routes>
           <Route path="/" element={<SitesPage />} />
           <Route path="/sites/:id" element={<WorkbenchPage />} />
+          <Route path="/sites/:id/yard" element={<YardPage />} />
           <Route path="/sites/:id/handover" element={<HandOverPage />} />
         </Routes>
       </BrowserRouter>

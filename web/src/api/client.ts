@@ -1,14 +1,17 @@
 import type {
   AllKinds,
   Answer,
+  CutView,
   Edit,
   HeightMapRead,
   Manifest,
+  MeshRead,
   Place,
   Site,
   SiteLine,
   Solved,
   ViewRequest,
+  YardView,
 } from './types';
 
 /** An error as the server's problem details tell it. */
@@ -61,12 +64,16 @@ function form(file: File): RequestInit {
   return { method: 'POST', body: data };
 }
 
+/** Level ground where `heights` is left out. */
 export interface NewSite {
   name: string;
-  heights: string;
+  heights?: string;
   width: number;
-  lowest: number;
-  highest: number;
+  depth?: number;
+  resolution?: number;
+  lowest?: number;
+  highest?: number;
+  missing?: string;
   waterLevel?: number;
 }
 
@@ -77,6 +84,20 @@ export interface Question {
   x: number;
   z: number;
   plant: number;
+  /** The prop whose surface is meant, with y up. */
+  prop?: string;
+  y?: number;
+}
+
+/** Where a cut through the ground runs; the layer is "" for the whole relief. */
+export interface Cut {
+  base: number;
+  edits: Edit[];
+  fromX: number;
+  fromZ: number;
+  toX: number;
+  toZ: number;
+  layer: string;
 }
 
 /** A share of the ground from a falloff, or a number of plants from a cover; the other is empty. */
@@ -109,6 +130,9 @@ export const api = {
   view: (id: string, base: number, edits: Edit[], view: ViewRequest, signal?: AbortSignal) =>
     json<Manifest>(`/api/sites/${id}/view`, body('POST', { base, edits, view }, signal)),
   why: (id: string, question: Question) => json<Answer>(`/api/sites/${id}/why`, body('POST', question)),
+  readMesh: (file: File, signal?: AbortSignal) => json<MeshRead>('/api/meshes', { ...form(file), signal }),
+  yard: (id: string) => json<YardView>(`/api/sites/${id}/yard`),
+  profile: (id: string, cut: Cut, signal?: AbortSignal) => json<CutView>(`/api/sites/${id}/profile`, body('POST', cut, signal)),
   data: async (key: string) => (await send(`/api/data/${key}`)).arrayBuffer(),
   handOverFormats: () => json<{ name: string; purpose: string }[]>('/api/handover/formats'),
   handOver: (id: string, formats: string[], signal: AbortSignal) =>

@@ -19,11 +19,13 @@ import {
 } from 'three';
 import type { DataTexture } from 'three';
 import type { Bundle } from '../api/bundle';
+import type { PropView } from '../api/types';
 import { Eye } from './camera';
 import { groundGeometry, heightAt, meet, type Heights } from './ground';
 import { contour } from './contour';
 import { drawnAt, plantAt, type Hit } from './picking';
 import { PlantMeshes } from './plants';
+import { linearOf, PropMesh } from './props';
 import { noiseTexture } from './noise';
 import { Ripening } from './Ripening';
 import * as shaders from './shaders';
@@ -67,6 +69,7 @@ export class Viewport {
     uTone: { value: null as DataTexture | null },
     uTinted: { value: 0 },
     uLook: { value: new Vector2(0, 0) },
+    uSigned: { value: 0 },
     uLevels: { value: new Array<number>(MOST_LEVELS).fill(0) },
     uHeightMap: { value: null as DataTexture | null },
     uMirrorMap: { value: null as unknown },
@@ -74,6 +77,8 @@ export class Viewport {
   private readonly groundMaterial = this.material(shaders.GROUND_VERTEX, shaders.GROUND_FRAGMENT);
   private readonly plantMaterial = this.material(shaders.COMMON + shaders.PLANT_VERTEX, shaders.PLANT_FRAGMENT);
   private readonly waterMaterial = this.material(shaders.WATER_VERTEX, shaders.WATER_FRAGMENT);
+  private readonly propMaterial = this.material(shaders.PROP_VERTEX, shaders.PROP_FRAGMENT);
+  private props = new Map<string, PropMesh>();
   private draft: Mesh | null = null;
   private fine: Mesh | null = null;
   private water: Mesh | null = null;
@@ -95,6 +100,7 @@ export class Viewport {
     this.renderer.autoClear = false;
     this.eye = new Eye({ target: [0, 8, 0], heading: 0, elevation: 20, distance: 90 });
     this.plantMaterial.side = 2;
+    this.propMaterial.side = 2;
     this.uniforms.uMirrorMap.value = this.mirrorTarget.texture;
     const sky = new Mesh(new PlaneGeometry(2, 2), this.material(shaders.SKY_VERTEX, shaders.SKY_FRAGMENT));
     (sky.material as ShaderMaterial).depthWrite = false;
@@ -201,6 +207,33 @@ export class Viewport {
     this.scene.add(this.water);
   }
 
+  /**
+   * What stands in the site.
+   *
+   * @param bundles the triangles, values and colours of each; null for what there is not
+   */
+  setProps(views: PropView[], bundles: { mesh: Bundle; values: Bundle | null; tint: Bundle | null }[], low: number, high: number): void {
+    for (const [id, prop] of this.props) {
+      const now = views.find((view) => view.id === id);
+      if (now && now.key === prop.view.key) continue;
+      this.scene.remove(prop.mesh);
+      prop.dispose();
+      this.props.delete(id);
+    }
+    views.forEach((view, i) => {
+      let prop = this.props.get(view.id);
+      if (!prop) {
+        prop = new PropMesh(view, bundles[i]!.mesh, this.propMaterial);
+        this.props.set(view.id, prop);
+        this.scene.add(prop.mesh);
+      }
+      prop.stand(view);
+      prop.paint(view.tintKey || view.colour, (bundles[i]!.tint?.arrays.colours as Float32Array) ?? null, linearOf(view.colour));
+      prop.show((bundles[i]!.values?.arrays.values as Float32Array) ?? null, low, high);
+    });
+    this.draw();
+  }
+
   /** Values on the ground's lattice, shown from low (dark) to high (light). */
   setValues(key: string, bundle: Bundle, low: number, high: number): void {
     const signature = `${key}/${low}/${high}`;
@@ -275,7 +308,8 @@ export class Viewport {
   }
 
   /** How values are drawn: 0 in grey, 1 in colour, 2 in bands with a line at each level, given in 0..1 of the scale. */
-  setLook(look: number, levels: number[]): void {
+  setLook(look: number, levels: number[], signed = false): void {
+    this.uniforms.uSigned.value = signed ? 1 : 0;
     const shown = levels.slice(0, MOST_LEVELS);
     this.uniforms.uLook.value.set(look, shown.length);
     shown.forEach((level, i) => (this.uniforms.uLevels.value[i] = level));
@@ -299,16 +333,47 @@ export class Viewport {
   }
 
   /** What lies under a point of the canvas, in CSS pixels from its corner. */
-  hit(left: number, top: number): Hit | null {
+  hit(left: number, top: number, thorough = false): Hit | null {
     if (!this.heights) return null;
     const width = this.canvas.clientWidth;
     const height = this.canvas.clientHeight;
     this.eye.update(width, height);
     const ray = this.eye.ray((2 * left) / width - 1, 1 - (2 * top) / height);
     const met = meet(this.heights, ray.from, ray.along);
-    const plant = plantAt(this.eye, this.plants.values(), { left, top, width, height }, met);
+    const prop = this.propAt(ray.from, ray.along, met, thorough);
+    const nearest: [number, number, number] | null = prop ? [prop.x, prop.y, prop.z] : met;
+    const plant = plantAt(this.eye, this.plants.values(), { left, top, width, height }, nearest);
     if (plant) return plant;
+    if (prop) return prop;
     return met && { x: met[0], y: met[1], z: met[2], plant: -1, layer: '' };
+  }
+
+  /** The prop that a ray meets before the ground. */
+  private propAt(from: [number, number, number], along: [number, number, number], ground: [number, number, number] | null, thorough: boolean): Hit | null {
+    let far = ground ? Math.hypot(ground[0] - from[0], ground[1] - from[1], ground[2] - from[2]) : Infinity;
+    let hit: Hit | null = null;
+    for (const [id, prop] of this.props) {
+      const met = prop.meet(from, along, thorough);
+      if (!met || met.distance >= far) continue;
+      far = met.distance;
+      const [x, y, z] = along.map((d, k) => from[k]! + d * far) as [number, number, number];
+      hit = { x, y, z, plant: -1, layer: '', prop: id, value: met.value };
+    }
+    return hit;
+  }
+
+  /** Where the ground lies under a point of the canvas, whatever stands on it. */
+  groundAt(left: number, top: number): [number, number, number] | null {
+    if (!this.heights) return null;
+    this.eye.update(this.canvas.clientWidth, this.canvas.clientHeight);
+    const ray = this.eye.ray((2 * left) / this.canvas.clientWidth - 1, 1 - (2 * top) / this.canvas.clientHeight);
+    return meet(this.heights, ray.from, ray.along);
+  }
+
+  /** Turns the eye to a place, near enough to see a thing of a size. */
+  lookAt(place: [number, number, number], size: number): void {
+    this.eye.pose = { ...this.eye.pose, target: place, elevation: Math.max(12, Math.min(40, this.eye.pose.elevation)), distance: Math.max(3, size * 3) };
+    this.draw();
   }
 
   /** Where a place is drawn, in CSS pixels from the corner of the canvas; null behind the eye. */
@@ -411,6 +476,7 @@ export class Viewport {
     this.observer.disconnect();
     this.ripening.dispose();
     for (const layer of [...this.plants.keys()]) this.dropPlants(layer);
+    for (const prop of this.props.values()) prop.dispose();
     this.mirrorTarget.dispose();
     this.renderer.dispose();
   }

@@ -10,6 +10,10 @@ export interface Hit {
   /** Number of the plant in its layer's list, or −1. */
   plant: number;
   layer: string;
+  /** The prop that lies there, "" for the ground. */
+  prop?: string;
+  /** The shown value at that place of the prop. */
+  value?: number | null;
 }
 
 const FARTHEST = 60;

@@ -62,19 +62,10 @@ void main() {
 }
 `;
 
-export const GROUND_FRAGMENT = /* glsl */ `
-varying vec3 vPlace;
-varying vec3 vNormal;
-uniform sampler2D uValues;
-uniform vec4 uScale;
-uniform float uValuesShown;
-uniform vec2 uHeights;
-uniform float uWater;
-uniform float uMirror;
-uniform sampler2D uTint;
-uniform sampler2D uTone;
-uniform float uTinted;
+/** How values are drawn on any surface; it reads vPlace. */
+const VALUES = /* glsl */ `
 uniform vec2 uLook;
+uniform float uSigned;
 const int MOST_LEVELS = 40;
 uniform float uLevels[MOST_LEVELS];
 
@@ -99,7 +90,14 @@ vec3 colourValue(float v) {
 }
 
 /** Grey, colour, or flat bands with a line at each level; beyond 0..1 hatched in rust above and in water blue below. */
+vec3 signedValue(float v) {
+  float s = v * 2.0 - 1.0;
+  vec3 paper = vec3(0.74, 0.71, 0.62);
+  return s < 0.0 ? mix(paper, vec3(0.030, 0.145, 0.270), pow(min(1.0, -s), 0.6)) : mix(paper, vec3(0.440, 0.085, 0.022), pow(min(1.0, s), 0.6));
+}
+
 vec3 valueColour(float v) {
+  if (uSigned > 0.5) return signedValue(clamp(v, 0.0, 1.0));
   if (v < -0.004 || v > 1.004) {
     float stripe = step(0.5, fract((vPlace.x + vPlace.z) * 0.5));
     return mix(greyValue(clamp(v, 0.0, 1.0)), v > 1.0 ? vec3(0.46, 0.085, 0.022) : vec3(0.042, 0.155, 0.262), 0.35 + 0.65 * stripe);
@@ -120,6 +118,21 @@ vec3 valueColour(float v) {
   return mix(colourValue(0.5 * (below + above)), vec3(0.010, 0.016, 0.014), line * 0.85);
 }
 
+`;
+
+export const GROUND_FRAGMENT = /* glsl */ `
+varying vec3 vPlace;
+varying vec3 vNormal;
+uniform sampler2D uValues;
+uniform vec4 uScale;
+uniform float uValuesShown;
+uniform vec2 uHeights;
+uniform float uWater;
+uniform float uMirror;
+uniform sampler2D uTint;
+uniform sampler2D uTone;
+uniform float uTinted;
+${VALUES}
 vec3 linearLight(vec3 encoded) {
   return mix(encoded / 12.92, pow((encoded + 0.055) / 1.055, vec3(2.4)), step(0.04045, encoded));
 }
@@ -215,6 +228,60 @@ void main() {
   vec3 c = vColour;
   float grey = dot(c, vec3(0.3, 0.6, 0.1));
   c = mix(c, mix(vec3(grey), c, 0.45) * 0.85, uValuesShown);
+  gl_FragColor = vec4(shown(hazed(c, vPlace)), 1.0);
+}
+`;
+
+export const PROP_VERTEX = /* glsl */ `
+attribute float aValue;
+attribute vec3 aColour;
+varying vec3 vPlace;
+varying vec3 vNormal;
+varying vec3 vOwn;
+varying vec3 vColour;
+varying float vValue;
+void main() {
+  vec4 place = modelMatrix * vec4(position, 1.0);
+  vPlace = place.xyz;
+  vOwn = position;
+  vNormal = mat3(modelMatrix) * normal;
+  vColour = aColour;
+  vValue = aValue;
+  gl_Position = projectionMatrix * viewMatrix * place;
+}
+`;
+
+export const PROP_FRAGMENT = /* glsl */ `
+varying vec3 vPlace;
+varying vec3 vNormal;
+varying vec3 vOwn;
+varying vec3 vColour;
+varying float vValue;
+uniform float uValuesShown;
+uniform float uMirror;
+uniform float uWater;
+${VALUES}
+void main() {
+  if (uMirror > 0.5 && vPlace.y < uWater) discard;
+  vec3 n = normalize(vNormal);
+  vec3 view = normalize(uEye - vPlace);
+  if (dot(n, view) < 0.0) n = -n;
+  vec3 s = vOwn * 2.3;
+  float grain = layered(s.xy + s.z * 0.7) * 0.6 + layered2(s.zy * 2.7 + s.x) * 0.4;
+  vec3 bent = normalize(n + 0.35 * (vec3(layered(s.yz * 1.7), layered2(s.xz * 1.7), layered(s.xy * 1.7)) - 0.5));
+  vec2 light = lightAt(vPlace.xz);
+  float sun = max(dot(bent, uSun), 0.0) * (0.35 + 0.65 * max(light.r, smoothstep(0.6, 2.5, vPlace.y - uWater)));
+  vec3 lit = SUN_COLOUR * sun + (SKY_COLOUR * (0.55 + 0.45 * bent.y) + BOUNCE * 2.0) * mix(light.g, 1.0, 0.35);
+  vec3 albedo = vColour * (0.62 + 0.75 * grain);
+  float moss = smoothstep(0.35, 0.8, n.y) * smoothstep(0.45, 0.62, layered(vPlace.xz * 0.9 + vPlace.y));
+  albedo = mix(albedo, vec3(0.070, 0.078, 0.026), moss * 0.5);
+  vec3 c = albedo * lit;
+  if (uValuesShown > 0.0) {
+    float grey = dot(c, vec3(0.3, 0.6, 0.1));
+    vec3 quiet = mix(vec3(grey), c, 0.3) * 0.8;
+    float relief = 0.62 + 0.38 * (max(dot(bent, uSun), 0.0) * 0.8 + 0.3);
+    c = mix(c, vValue > -1e8 ? valueColour(vValue) * relief * 1.25 : quiet, uValuesShown);
+  }
   gl_FragColor = vec4(shown(hazed(c, vPlace)), 1.0);
 }
 `;

@@ -4,6 +4,8 @@ import type { Falloff, Layer } from '../api/types';
 import { grouped } from '../parts/numbers';
 import { AddFalloff, AddLayer } from './adding';
 import { BoardRow } from './BoardRow';
+import { AddProp } from './PropPanel';
+import { isRelief, ReliefButtons } from './ReliefButtons';
 import { LayerMenu } from './LayerMenu';
 import { useSelection } from './selection';
 import { useSession } from './session';
@@ -25,10 +27,16 @@ export function columnsTemplate(count: number): string {
 export function Board() {
   const { recipe, manifest } = useSession();
   const { falloff, chooseFalloff } = useSelection();
-  const [folded, setFolded] = useState<string[]>([]);
+  const { layer: chosenLayer } = useSelection();
+  // layers of the ground are many and seldom touched at once: they begin folded, the chosen one open
+  const [touched, setTouched] = useState<Record<string, boolean>>({});
+  const isFolded = (layer: Layer) => touched[layer.id] ?? (isRelief(layer) && layer.id !== chosenLayer);
   const [pinned, setPinned] = useState<string[]>([]);
   const [wanted, setWanted] = useState('');
-  const falloffs = inOrder(recipe.falloffs, wanted, falloff, pinned);
+  const open = recipe.layers.filter((layer) => !isFolded(layer)).map((layer) => layer.id);
+  const used = recipe.falloffs.filter((each) => each.id === falloff || recipe.drives.some((drive) => drive.falloff === each.id && open.includes(drive.layer)));
+  const rest = recipe.falloffs.filter((each) => !used.includes(each));
+  const falloffs = inOrder([...used, ...rest], wanted, falloff, pinned);
   const template = columnsTemplate(falloffs.length);
   return (
     <div className="board-scroll">
@@ -79,9 +87,9 @@ export function Board() {
             layer={layer}
             template={template}
             falloffs={falloffs}
-            folded={folded.includes(layer.id)}
+            folded={isFolded(layer)}
             plants={manifest?.layers.find((view) => view.id === layer.id)?.plants}
-            onFold={() => setFolded((list) => (list.includes(layer.id) ? list.filter((id) => id !== layer.id) : [...list, layer.id]))}
+            onFold={() => setTouched((known) => ({ ...known, [layer.id]: !isFolded(layer) }))}
           />
         ))}
         {recipe.layers.length === 0 && (
@@ -89,8 +97,9 @@ export function Board() {
             Nothing grows here yet. Make a falloff with <b>+ falloff</b> to say where, then a cover with <b>+ layer</b>, and click where they cross.
           </p>
         )}
-        <div className="p-2 ps-3">
+        <div className="p-2 ps-3 d-flex gap-1">
           <AddLayer />
+          <AddProp />
         </div>
       </div>
     </div>
@@ -122,12 +131,13 @@ function LayerRows({ layer, template, falloffs, folded, plants, onFold }: LayerP
           <button className="icon-button" aria-expanded={!folded} aria-label={folded ? 'Unfold' : 'Fold'} onClick={onFold}>
             <i className={`bi bi-chevron-${folded ? 'right' : 'down'}`} />
           </button>
-          <span className={`swatch ${layer.kind}`} />
+          <span className={`swatch ${isRelief(layer) ? 'relief' : layer.kind}`} />
           {layer.name}
           {layer.hidden && ' (hidden)'}
         </span>
         <span className="d-flex gap-1 align-items-center">
           <span className="muted small fw-normal">{plants === undefined || layer.kind !== 'cover' ? '' : `${grouped(plants)} plants`}</span>
+          {isRelief(layer) && <ReliefButtons layer={layer} />}
           <Dropdown align="end">
             <Dropdown.Toggle as="button" className="icon-button" aria-label={`Layer ${layer.name}: more`}>
               <i className="bi bi-three-dots" />

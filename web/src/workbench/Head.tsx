@@ -44,6 +44,9 @@ export function Head({ onHelp }: { onHelp: () => void }) {
       <button className="btn btn-quiet" onClick={onHelp} aria-label="Shortcuts" title="Shortcuts (?)">
         ?
       </button>
+      <Link className="btn btn-quiet" to={`/sites/${site.id}/yard`}>
+        Yard
+      </Link>
       <Link className="btn btn-primary" to={`/sites/${site.id}/handover`}>
         Hand over
       </Link>

@@ -3,6 +3,7 @@ import { Dropdown, Modal } from 'react-bootstrap';
 import type { Layer } from '../api/types';
 import { EditableName } from '../parts/EditableName';
 import { CopyToSite } from './CopyToSite';
+import { isRelief } from './ReliefButtons';
 import { freeName, freshId } from './selection';
 import { SettingField } from './SettingField';
 import { useSession } from './session';
@@ -20,18 +21,18 @@ export function LayerMenu({ layer }: { layer: Layer }) {
     <>
       <Dropdown.Menu popperConfig={{ strategy: 'fixed' }} renderOnMount>
         <Dropdown.Item as="button" onClick={() => setOpen(true)}>
-          {layer.kind === 'cover' ? 'Plant, colours, name …' : 'Ramp, tones, name …'}
+          {layer.kind === 'cover' ? 'Plant, colours, name …' : layer.kind === 'tint' ? 'Ramp, tones, name …' : 'Settings, name …'}
         </Dropdown.Item>
-        <Dropdown.Item as="button" disabled={index === 0} onClick={() => move(index - 1)}>
+        <Dropdown.Item as="button" disabled={index === 0 || (!isRelief(layer) && isRelief(recipe.layers[index - 1]!))} onClick={() => move(index - 1)}>
           Move up
         </Dropdown.Item>
-        <Dropdown.Item as="button" disabled={index === recipe.layers.length - 1} onClick={() => move(index + 1)}>
+        <Dropdown.Item as="button" disabled={index === recipe.layers.length - 1 || (isRelief(layer) && !isRelief(recipe.layers[index + 1]!))} onClick={() => move(index + 1)}>
           Move down
         </Dropdown.Item>
         <Dropdown.Item as="button" onClick={() => set({ hidden: !layer.hidden })}>
-          {layer.hidden ? 'Show' : 'Hide'}
+          {isRelief(layer) ? (layer.hidden ? 'Switch on' : 'Switch off') : layer.hidden ? 'Show' : 'Hide'}
         </Dropdown.Item>
-        {layer.kind === 'cover' && (
+        {(layer.kind === 'cover' || layer.kind === 'noise-relief') && (
           <Dropdown.Item as="button" onClick={() => set({ seed: (layer.seed ?? 1) + 1 })}>
             Another seed
           </Dropdown.Item>
@@ -93,7 +94,7 @@ function LayerDialog({ layer, show, onHide }: { layer: Layer; show: boolean; onH
           </>
         )}
         {ofLayer?.settings
-          .filter((setting) => setting.name !== 'plant' && !(layer.kind === 'tint' && setting.name === 'seed'))
+          .filter((setting) => setting.name !== 'plant' && (setting.onCard || layer.kind === 'cover'))
           .map((setting) => (
             <SettingField
               key={setting.name}

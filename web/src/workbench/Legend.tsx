@@ -14,7 +14,7 @@ export function Legend() {
   const { manifest } = useSession();
   const { look, levels, values, time, comparing, set } = useSelection();
   if (!manifest) return null;
-  const { title, unit, low, high, summary } = manifest.shown;
+  const { title, unit, low, high, summary, seen, signed } = manifest.shown;
   const suffix = unit === '' ? '' : unit === '°' ? '°' : ` ${unit}`;
   const beyond = summary.min < low - 1e-6 || summary.max > high + 1e-6;
   return (
@@ -22,13 +22,14 @@ export function Legend() {
       <b>{title}</b>
       {comparing && <span className="muted small"> before the step</span>}
       {time > 0 && <span className="muted small"> at {time.toFixed(2)} s</span>}
-      <div className={`ramp ${look}`}>
+      {seen !== 'the ground' && <div className="muted small">on {seen}</div>}
+      <div className={`ramp ${signed ? 'signed' : look}`}>
         {look === 'bands' && levelsOf(levels, low, high).map((level) => <span key={level} className="tick" style={{ left: `${100 * level}%` }} />)}
       </div>
       <div className="marks">
         <span>{shown(low)}</span>
         <span>
-          {percent(summary.covered)} above {shown((low + high) / 2)}
+          {signed ? 'lowered, raised' : `${percent(summary.covered)} above ${shown((low + high) / 2)}`}
         </span>
         <span>
           {shown(high)}

@@ -58,13 +58,13 @@ export function PlacesDialog({ show, onHide }: { show: boolean; onHide: () => vo
           Draw an area
         </button>
         <button className="btn btn-quiet" onClick={() => input.current?.click()}>
-          Import GeoJSON …
+          Import GeoJSON or SVG …
         </button>
         <input
           ref={input}
           type="file"
           hidden
-          accept=".geojson,.json,application/geo+json"
+          accept=".geojson,.json,.svg,application/geo+json,image/svg+xml"
           aria-label="GeoJSON file"
           onChange={(event) => {
             const file = event.target.files?.[0];

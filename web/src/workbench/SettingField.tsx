@@ -74,6 +74,8 @@ export function SettingField({ setting, value, without, histogram, mark, onPrevi
         ? recipe.places.map((each) => ({ value: each.id, text: each.name }))
         : setting.type === 'layer'
           ? recipe.layers.map((each) => ({ value: each.id, text: each.name }))
+          : setting.type === 'prop'
+            ? recipe.props.map((each) => ({ value: each.id, text: each.name }))
         : setting.choices.map((word) => ({ value: word, text: word.replaceAll('-', ' ') }));
   return (
     <label className="setting d-block">

@@ -5,6 +5,7 @@ import { sayProblem } from '../parts/notes';
 import { Viewport } from '../view3d/Viewport';
 import { Handles } from './Handles';
 import { levelsOf } from './levels';
+import { PropHandles } from './PropHandles';
 import { handlesOf } from './sourceHandles';
 import { usePainting } from './painting';
 import { usePlacing } from './placing';
@@ -20,7 +21,7 @@ export function View3D({ onViewport, onRipen }: { onViewport: (viewport: Viewpor
   const canvas = useRef<HTMLCanvasElement>(null);
   const viewport = useRef<Viewport | null>(null);
   const { manifest, recipe } = useSession();
-  const { values, placing, falloff: chosen, look, levels, pending, painting, set } = useSelection();
+  const { values, placing, falloff: chosen, look, levels, pending, painting, laying, line, prop, set } = useSelection();
   const [ready, setReady] = useState<Viewport | null>(null);
   const [focus, setFocus] = useState<[number, number, number]>([0, 0, 0]);
   const [lost, setLost] = useState('');
@@ -44,7 +45,7 @@ export function View3D({ onViewport, onRipen }: { onViewport: (viewport: Viewpor
     const view = viewport.current;
     if (!view || !manifest) return;
     let current = true;
-    const { ground, shown, layers } = manifest;
+    const { ground, shown, layers, props } = manifest;
     void (async () => {
       try {
         const [groundData, valueData] = await Promise.all([bundle(ground.key), bundle(shown.key)]);
@@ -55,6 +56,15 @@ export function View3D({ onViewport, onRipen }: { onViewport: (viewport: Viewpor
           setFocus(view.focus);
         }
         view.setValues(shown.key, valueData, shown.low, shown.high);
+        const propData = await Promise.all(
+          props.map(async (prop) => ({
+            mesh: await bundle(prop.key),
+            values: prop.valuesKey === '' ? null : await bundle(prop.valuesKey),
+            tint: prop.tintKey === '' ? null : await bundle(prop.tintKey),
+          })),
+        );
+        if (!current) return;
+        view.setProps(props, propData, shown.low, shown.high);
         const tints = layers.filter((layer) => layer.tintKey !== '');
         const tintData = await Promise.all(tints.map((layer) => bundle(layer.tintKey)));
         if (!current) return;
@@ -84,7 +94,7 @@ export function View3D({ onViewport, onRipen }: { onViewport: (viewport: Viewpor
 
   const low = manifest?.shown.low ?? 0;
   const high = manifest?.shown.high ?? 1;
-  useEffect(() => viewport.current?.setLook(['grey', 'colour', 'bands'].indexOf(look), levelsOf(levels, low, high)), [look, levels, low, high]);
+  useEffect(() => viewport.current?.setLook(['grey', 'colour', 'bands'].indexOf(look), levelsOf(levels, low, high), manifest?.shown.signed), [look, levels, low, high, manifest?.shown.signed]);
 
   // what is dragged shows where it is going, not where it was
   const moving = pending.find((edit) => edit.kind === 'set-source' && edit.falloff === chosen);
@@ -100,8 +110,9 @@ export function View3D({ onViewport, onRipen }: { onViewport: (viewport: Viewpor
   useEffect(() => {
     const lines = [...held.lines];
     if (placed.points.length > 0) lines.push({ points: placed.points, closed: placing === 'area', colour: '#d05a9f' });
+    if (line.length > 0) lines.push({ points: laid(line), closed: false, colour: '#3a6d8c' });
     viewport.current?.setLines(lines);
-  }, [held, placed.points, placing]);
+  }, [held, placed.points, placing, line]);
 
   const looked = useCallback(() => viewport.current && setFocus(viewport.current.focus), []);
   usePointer(canvas, viewport, placed.add, usePainting(), looked);
@@ -117,7 +128,7 @@ export function View3D({ onViewport, onRipen }: { onViewport: (viewport: Viewpor
       '+': () => view.zoom(0.9),
       '-': () => view.zoom(1 / 0.9),
       Enter: () => (placing ? placed.finish() : set({ asked: view.hit(canvas.current!.clientWidth / 2, canvas.current!.clientHeight / 2) })),
-      Escape: () => placed.cancel(),
+      Escape: () => (laying ? set({ laying: null, line: [] }) : placed.cancel()),
     };
     const way = ways[event.key];
     if (!way) return;
@@ -131,14 +142,22 @@ export function View3D({ onViewport, onRipen }: { onViewport: (viewport: Viewpor
     <canvas
       ref={canvas}
       tabIndex={0}
-      className={placing || painting ? 'placing' : ''}
+      className={placing || painting || laying ? 'placing' : ''}
       aria-label="3D view of the site. Arrow keys turn it, with Shift they move it, plus and minus zoom, Enter explains the middle."
       onKeyDown={byKey}
       onDoubleClick={placed.finish}
     />
-    {ready && !painting && <Handles falloff={chosen} handles={held.handles} viewport={ready} />}
+    {ready && !painting && prop !== '' && <PropHandles viewport={ready} />}
+    {ready && !painting && prop === '' && <Handles falloff={chosen} handles={held.handles} viewport={ready} />}
     </>
   );
+}
+
+/** A straight line in plan, with enough corners to lie on the ground. */
+function laid(ends: [number, number, number][]): [number, number, number][] {
+  const [a, b] = ends;
+  if (!a || !b) return ends;
+  return Array.from({ length: 81 }, (_, i) => [a[0] + ((b[0] - a[0]) * i) / 80, Math.min(a[1], b[1]) - 1e4, a[2] + ((b[2] - a[2]) * i) / 80] as [number, number, number]);
 }
 
 function rounded(metres: number): number {
@@ -159,9 +178,9 @@ function usePointer(
     const target = canvas.current;
     if (!target) return;
     let held: { x: number; y: number; moved: number; pan: boolean; paints: boolean } | null = null;
-    const hitAt = (event: PointerEvent) => {
+    const hitAt = (event: PointerEvent, thorough = false) => {
       const box = target.getBoundingClientRect();
-      return viewport.current?.hit(event.clientX - box.left, event.clientY - box.top) ?? null;
+      return viewport.current?.hit(event.clientX - box.left, event.clientY - box.top, thorough) ?? null;
     };
     let asking = 0;
     const down = (event: PointerEvent) => {
@@ -177,7 +196,7 @@ function usePointer(
         cancelAnimationFrame(asking);
         asking = requestAnimationFrame(() => {
           const hit = hitAt(event);
-          set({ hover: hit, hoverValue: hit ? (viewport.current?.valueAt(hit.x, hit.z) ?? null) : null });
+          set({ hover: hit, hoverValue: hit ? (hit.prop ? (hit.value ?? null) : (viewport.current?.valueAt(hit.x, hit.z) ?? null)) : null });
         });
         return;
       }
@@ -203,10 +222,12 @@ function usePointer(
       if (held?.pan) looked();
       held = null;
       if (!click) return;
-      const hit = hitAt(event);
+      const hit = hitAt(event, true);
       if (!hit) return;
-      if (useSelection.getState().placing) addPoint([hit.x, hit.y, hit.z]);
-      else set({ asked: hit });
+      const { placing, laying, line } = useSelection.getState();
+      if (placing) addPoint([hit.x, hit.y, hit.z]);
+      else if (laying) set({ line: line.length === 1 ? [...line, [hit.x, hit.y, hit.z]] : [[hit.x, hit.y, hit.z]] });
+      else set({ asked: hit, prop: hit.prop ?? '' });
     };
     const wheel = (event: WheelEvent) => {
       event.preventDefault();

@@ -11,10 +11,10 @@ export function WhyHere() {
   const { asked, layer: chosenLayer, property: chosenProperty, set } = useSelection();
   const [open, setOpen] = useState('');
   const layer = asked?.layer || chosenLayer || recipe.layers[0]?.id || '';
-  const property = chosenProperty || 'density';
+  const property = (chosenProperty === 'difference' ? Object.keys(recipe.layers.find((each) => each.id === layer)?.properties ?? {})[0] : chosenProperty) || 'density';
   const answer = useQuery({
     queryKey: ['why', site.id, site.revision, layer, property, asked],
-    queryFn: () => api.why(site.id, { base: site.revision, layer, property, x: asked!.x, z: asked!.z, plant: asked!.plant }),
+    queryFn: () => api.why(site.id, { base: site.revision, layer, property, x: asked!.x, z: asked!.z, plant: asked!.plant, prop: asked!.prop, y: asked!.y }),
     enabled: asked !== null && layer !== '',
     placeholderData: (before) => before,
     retry: false,
@@ -86,7 +86,7 @@ export function WhyHere() {
                   .filter((each) => ['length', 'width', 'lean', 'yaw'].includes(each.property) && each.property !== property)
                   .map((each) => `${each.property} ${withUnit(each.value, each.unit)}`)
                   .join(' · ')
-              : `ground slopes ${Math.round(data.slope)}°, ${withUnit(data.why.y!, 'm')} high`}
+              : `${asked.prop ? recipe.props.find((each) => each.id === asked.prop)?.name : 'ground'} slopes ${Math.round(data.slope)}°, ${withUnit(data.why.y!, 'm')} high`}
           </div>
         </>
       )}

@@ -7,9 +7,12 @@ import { Board } from './Board';
 import { BrushBar } from './BrushBar';
 import { Foot } from './Foot';
 import { Head } from './Head';
+import { LaidLine } from './LaidLine';
 import { Legend } from './Legend';
 import { usePlacing } from './placing';
 import { PlacesDialog } from './PlacesDialog';
+import { PropPanel } from './PropPanel';
+import { useDroppedFiles } from '../yard/dropping';
 import { useSelection } from './selection';
 import { Sentence } from './Sentence';
 import { SessionContext, useSession, useSiteSession } from './session';
@@ -41,6 +44,7 @@ export function WorkbenchPage() {
   if (!session) return <p className="empty">Opening the site …</p>;
   return (
     <SessionContext value={session}>
+      <Dropping />
       <div className="workbench">
         <Head onHelp={() => setHelp(true)} />
         <main className="middle">
@@ -62,9 +66,14 @@ export function WorkbenchPage() {
   );
 }
 
+/** Files may be dropped anywhere on the page. */
+function Dropping() {
+  return useDroppedFiles();
+}
+
 function Stage({ view, onRipen }: { view: React.RefObject<Viewport | null>; onRipen: (passes: number, of: number) => void }) {
   const { manifest, recipe, working } = useSession();
-  const { values, hover, hoverValue: value, placing, falloff, set } = useSelection();
+  const { values, hover, hoverValue: value, placing, falloff, laying, alone, set } = useSelection();
   const brush = recipe.falloffs.find((each) => each.id === falloff && each.source.kind === 'brush');
   const { finish, cancel, points } = usePlacing();
   const [places, setPlaces] = useState(false);
@@ -96,6 +105,12 @@ function Stage({ view, onRipen }: { view: React.RefObject<Viewport | null>; onRi
         <button className="btn btn-quiet" onClick={() => setPlaces(true)}>
           Places
         </button>
+        <button className={`btn btn-quiet ${laying === 'tape' ? 'active' : ''}`} aria-pressed={laying === 'tape'} title="Measure between two clicks (T)" onClick={() => set({ laying: laying === 'tape' ? null : 'tape', line: [] })}>
+          Tape
+        </button>
+        <button className={`btn btn-quiet ${laying === 'cut' ? 'active' : ''}`} aria-pressed={laying === 'cut'} title="Profile of the ground between two clicks (X)" onClick={() => set({ laying: laying === 'cut' ? null : 'cut', line: [] })}>
+          Cut
+        </button>
       </div>
       {placing && (
         <div className="floating" style={{ left: '50%', top: 60, transform: 'translateX(-50%)' }} role="status">
@@ -120,6 +135,21 @@ function Stage({ view, onRipen }: { view: React.RefObject<Viewport | null>; onRi
           x {hover.x.toFixed(1)} m, z {hover.z.toFixed(1)} m, {hover.y.toFixed(1)} m high
         </div>
       )}
+      <LaidLine />
+      <PropPanel />
+      {manifest?.ground.draft && (
+        <div className="floating draft-note" role="status">
+          Draft: the ground at {manifest.ground.columns} × {manifest.ground.rows} while you move it; the full one follows.
+        </div>
+      )}
+      {alone !== '' && (
+        <div className="floating alone-note" role="status">
+          Only “{recipe.layers.find((each) => each.id === alone)?.name}” shapes the ground.{' '}
+          <button className="btn btn-primary btn-sm" onClick={() => set({ alone: '' })}>
+            Show all
+          </button>
+        </div>
+      )}
       {brush && <BrushBar falloff={brush} />}
       <WhyHere />
       <PlacesDialog show={places} onHide={() => setPlaces(false)} />
@@ -138,8 +168,9 @@ function useFirstSelection(session: MaybeSession): void {
     if (!recipe || pending.length > 0) return;
     if (!recipe.falloffs.some((each) => each.id === falloff)) set({ falloff: recipe.falloffs[0]?.id ?? '', stage: -1 });
     if (!recipe.layers.some((each) => each.id === layer)) {
-      const first = recipe.layers[0];
-      set({ layer: first?.id ?? '', property: first ? 'density' : '', shows: first ? 'property' : 'falloff', asked: null });
+      const first = recipe.layers.find((each) => each.kind === 'cover') ?? recipe.layers[0];
+      const property = first && (first.kind === 'cover' ? 'density' : (Object.keys(first.properties ?? {})[0] ?? ''));
+      set({ layer: first?.id ?? '', property: property ?? '', shows: first ? 'property' : 'falloff', asked: null });
     }
   }, [recipe, falloff, layer, pending, set]);
 }
@@ -160,11 +191,13 @@ function useKeys(session: MaybeSession, view: React.RefObject<Viewport | null>, 
         if (event.key === '?') setHelp(true);
         else if (event.key === 'v') set({ values: !values });
         else if (event.key === 'p') view.current?.frame(!view.current.parallel);
+        else if (event.key === 't') set({ laying: 'tape', line: [] });
+        else if (event.key === 'x') set({ laying: 'cut', line: [] });
         else if (event.key === 'f') view.current?.frame(false);
         else if (event.key === 'c' && !event.repeat) set({ comparing: true });
         else if (event.key === 'b' && session.recipe.falloffs.some((each) => each.id === useSelection.getState().falloff && each.source.kind === 'brush')) {
           set({ painting: !useSelection.getState().painting, values: true });
-        } else if (event.key === 'Escape') set({ asked: null, placing: null, painting: false });
+        } else if (event.key === 'Escape') set({ asked: null, placing: null, painting: false, laying: null, line: [], prop: '', alone: '' });
       }
     };
     const released = (event: KeyboardEvent) => {

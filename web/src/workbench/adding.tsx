@@ -36,7 +36,13 @@ export function AddFalloff() {
     }
     const id = freshId('f');
     const name = freeName(description.title, recipe.falloffs.map((each) => each.name));
-    const source = withDefaults(description, { place: recipe.places[0]?.id, layer: cover?.id, picture }) as unknown as Source;
+    const needsProp = description.settings.some((setting) => setting.type === 'prop');
+    if (needsProp && recipe.props.length === 0) {
+      useNotes.getState().say('It measures from a prop: put one up with + prop, or import one in the yard.');
+      return;
+    }
+    const prop = selection.prop || recipe.props[0]?.id;
+    const source = withDefaults(description, { place: recipe.places[0]?.id, layer: cover?.id, picture, prop }) as unknown as Source;
     commit([{ kind: 'add-falloff', added: { id, name, source, steps: [], limits: [] }, index: recipe.falloffs.length }]);
     selection.chooseFalloff(id);
     selection.set({ values: true });
@@ -103,14 +109,29 @@ export function AddLayer() {
     commit(edits);
     selection.chooseProperty(layer.id, 'density');
   };
+  const addRelief = (kind: string) => {
+    const description = kinds.layers.find((each) => each.name === kind)!;
+    const needs = description.settings.some((setting) => setting.type === 'place');
+    const fitting = recipe.places.filter((each) => (kind === 'basin' ? each.kind === 'area' : each.kind !== 'point'));
+    if (needs && fitting.length === 0) {
+      selection.set({ placing: kind === 'basin' ? 'area' : 'path' });
+      useNotes.getState().say(`It needs ${kind === 'basin' ? 'an area' : 'a path'}: draw it on the ground, then add the layer again.`);
+      return;
+    }
+    const settings = withDefaults(description, { place: fitting[0]?.id });
+    const layer = { ...fresh(kind, description.title), ...settings, seed: 1 + recipe.layers.length, properties: {} } as unknown as Layer;
+    const property = kinds.layerProperties.find((each) => each.kind === kind)!.properties[0]!.name;
+    commit([{ kind: 'add-layer', added: layer }], `${layer.name} shapes the ground above the other relief layers.`);
+    selection.chooseProperty(layer.id, property);
+  };
   return (
     <Dropdown>
       <Dropdown.Toggle variant="quiet" size="sm" className="plus" title="Make a layer">
         + layer
       </Dropdown.Toggle>
-      <Dropdown.Menu renderOnMount popperConfig={{ strategy: 'fixed' }}>
+      <Dropdown.Menu className="scroll-menu" renderOnMount popperConfig={{ strategy: 'fixed' }}>
         {kinds.layers.map((each) => (
-          <Dropdown.Item as="button" key={each.name} onClick={each.name === 'tint' ? addTint : addCover}>
+          <Dropdown.Item as="button" key={each.name} onClick={each.name === 'tint' ? addTint : each.name === 'cover' ? addCover : () => addRelief(each.name)}>
             <b>{each.title}</b>
             <span className="menu-help">{each.help}</span>
           </Dropdown.Item>

@@ -37,6 +37,14 @@ interface Selection {
   hoverValue: number | null;
   asked: Hit | null;
   placing: 'point' | 'path' | 'area' | null;
+  /** The prop whose numbers and handles are shown. */
+  prop: string;
+  /** A relief layer that is looked at without the others. */
+  alone: string;
+  /** A line over the ground is being laid: a tape that measures, or a cut that shows a profile. */
+  laying: 'tape' | 'cut' | null;
+  /** The ends of that line. */
+  line: [number, number, number][];
   set: (part: Partial<Omit<Selection, 'set'>>) => void;
   chooseFalloff: (falloff: string, stage?: number) => void;
   chooseProperty: (layer: string, property: string) => void;
@@ -60,6 +68,10 @@ export const useSelection = create<Selection>((set) => ({
   hoverValue: null,
   asked: null,
   placing: null,
+  prop: '',
+  alone: '',
+  laying: null,
+  line: [],
   set: (part) => set(part),
   chooseFalloff: (falloff, stage = -1) => set((now) => ({ falloff, stage, shows: 'falloff', painting: now.painting && now.falloff === falloff })),
   chooseProperty: (layer, property) => set({ layer, property, shows: 'property' }),

@@ -107,7 +107,7 @@ const TOO_LONG = 400;
 function useManifest(site: Site | undefined): { manifest: Manifest | null; working: boolean } {
   const [manifest, setManifest] = useState<Manifest | null>(null);
   const [working, setWorking] = useState(false);
-  const { pending, falloff, stage, layer, property, shows, time, comparing } = useSelection();
+  const { pending, falloff, stage, layer, property, shows, time, comparing, alone } = useSelection();
   const loop = useRef<{ wish: (() => void) | null; running: boolean; abort: AbortController; since: number }>({
     wish: null,
     running: false,
@@ -129,8 +129,8 @@ function useManifest(site: Site | undefined): { manifest: Manifest | null; worki
       const before = stage > 0 ? stage - 1 : 0;
       const view =
         shows === 'property' && !comparing
-          ? { falloff, stage, layer, property, time }
-          : { falloff, stage: comparing ? before : stage, layer: '', property: '', time };
+          ? { falloff, stage, layer, property, time, alone, draft: pending.length > 0 }
+          : { falloff, stage: comparing ? before : stage, layer: '', property: '', time, alone, draft: pending.length > 0 };
       try {
         setManifest(await api.view(id, revision, pending, view, state.abort.signal));
       } catch (error) {
@@ -147,7 +147,7 @@ function useManifest(site: Site | undefined): { manifest: Manifest | null; worki
       state.wish = () => void run();
       if (performance.now() - state.since > TOO_LONG) state.abort.abort();
     }
-  }, [id, revision, pending, falloff, stage, layer, property, shows, time, comparing]);
+  }, [id, revision, pending, falloff, stage, layer, property, shows, time, comparing, alone]);
 
   return { manifest, working };
 }

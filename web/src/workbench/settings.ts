@@ -18,6 +18,7 @@ export interface First {
   place?: string;
   layer?: string;
   picture?: string;
+  prop?: string;
 }
 
 /** A new source, step or plant with the defaults that its description gives; references take the first that fits. */
@@ -31,6 +32,7 @@ function defaultOf(setting: SettingDescription, first: First): unknown {
   if (setting.type === 'falloff') return first.falloff ?? '';
   if (setting.type === 'place') return first.place ?? '';
   if (setting.type === 'layer') return first.layer ?? '';
+  if (setting.type === 'prop') return first.prop ?? '';
   if (setting.type === 'picture') return first.picture ?? '';
   if (['choice', 'text', 'colour'].includes(setting.type)) return setting.byDefault;
   return setting.byDefault === '' ? setting.min : (JSON.parse(setting.byDefault) as unknown);

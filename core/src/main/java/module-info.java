@@ -10,6 +10,9 @@ module org.lumbrit.core {
     exports org.lumbrit.core.looks;
     exports org.lumbrit.core.math;
     exports org.lumbrit.core.plants;
+    exports org.lumbrit.core.props;
+    exports org.lumbrit.core.relief;
     exports org.lumbrit.core.site;
     exports org.lumbrit.core.surface;
+    exports org.lumbrit.core.water;
 }

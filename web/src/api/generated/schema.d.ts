@@ -84,6 +84,38 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/meshes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["mesh"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/meshes/{name}/picture": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["picture_2"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/pictures": {
         parameters: {
             query?: never;
@@ -260,6 +292,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/sites/{id}/profile": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["profile"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/sites/{id}/recipe.zip": {
         parameters: {
             query?: never;
@@ -372,6 +420,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/sites/{id}/yard": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["yard"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -394,9 +458,12 @@ export interface components {
             skipped: boolean;
         };
         AllKinds: {
+            groundSettings: components["schemas"]["SettingDescription"][];
             layerProperties: components["schemas"]["LayerProperties"][];
             layers: components["schemas"]["Description"][];
             plants: components["schemas"]["Description"][];
+            propSettings: components["schemas"]["SettingDescription"][];
+            shapes: components["schemas"]["Description"][];
             sources: components["schemas"]["Description"][];
             steps: components["schemas"]["Description"][];
         };
@@ -483,6 +550,148 @@ export interface components {
              * @default 0.2
              */
             softness: number;
+        };
+        /**
+         * Barrel
+         * @description A rain barrel of staves and hoops, open at the top or closed.
+         */
+        BarrelShape: {
+            /**
+             * @description How much wider it is at the middle
+             * @default 0.14
+             */
+            bulge: number;
+            /**
+             * @description height (m)
+             * @default 0.95
+             */
+            height: number;
+            /** @constant */
+            kind: "barrel";
+            /**
+             * @description radius (m)
+             * @default 0.36
+             */
+            radius: number;
+            /**
+             * @description staves
+             * @default 20
+             */
+            staves: number;
+        };
+        /**
+         * Basin
+         * @description Presses a basin into an area, by a profile from its edge inward.
+         */
+        BasinRelief: {
+            /**
+             * @description hidden
+             * @default false
+             */
+            hidden: boolean;
+            id: string;
+            /** @constant */
+            kind: "basin";
+            name: string;
+            /** @description The outline of the basin */
+            place: string;
+            /**
+             * @description Share of the depth, from the edge inward
+             * @default [
+             *       [
+             *         0,
+             *         0
+             *       ],
+             *       [
+             *         0.35,
+             *         0.25
+             *       ],
+             *       [
+             *         0.7,
+             *         0.85
+             *       ],
+             *       [
+             *         1,
+             *         1
+             *       ]
+             *     ]
+             */
+            profile: components["schemas"]["CurvePoint"][];
+            /** @description properties */
+            properties: {
+                [key: string]: components["schemas"]["PropertyRange"];
+            };
+            /**
+             * @description How far inside the edge the full depth is reached (m)
+             * @default 15
+             */
+            reach: number;
+            /**
+             * @description seed
+             * @default 1
+             */
+            seed: number;
+        };
+        /**
+         * Boulder
+         * @description A boulder: a ball pushed about by noise, sunk into the ground.
+         */
+        BoulderShape: {
+            /**
+             * @description Each step has four times the triangles
+             * @default 4
+             */
+            detail: number;
+            /**
+             * @description 0 is round, 1 is broken into flat faces
+             * @default 0.5
+             */
+            edges: number;
+            /**
+             * @description height (m)
+             * @default 1.2
+             */
+            height: number;
+            /** @constant */
+            kind: "boulder";
+            /**
+             * @description roughness
+             * @default 0.45
+             */
+            roughness: number;
+            /**
+             * @description Another seed, another one
+             * @default 1
+             */
+            seed: number;
+            /**
+             * @description width (m)
+             * @default 1.8
+             */
+            width: number;
+        };
+        /**
+         * Box
+         * @description A plain box, to block out a place.
+         */
+        BoxShape: {
+            /**
+             * @description depth (m)
+             * @default 2
+             */
+            depth: number;
+            /**
+             * @description height (m)
+             * @default 2
+             */
+            height: number;
+            /** @constant */
+            kind: "box";
+            /**
+             * @description width (m)
+             * @default 2
+             */
+            width: number;
         };
         /**
          * Brush
@@ -683,6 +892,30 @@ export interface components {
             points: components["schemas"]["CurvePoint"][];
             skipped: boolean;
         };
+        Cut: {
+            /** Format: int32 */
+            base: number;
+            edits: components["schemas"]["EditSchema"][];
+            /** Format: double */
+            fromX: number;
+            /** Format: double */
+            fromZ: number;
+            layer: string;
+            /** Format: double */
+            toX: number;
+            /** Format: double */
+            toZ: number;
+        };
+        CutView: {
+            after: number[];
+            before: number[];
+            distance: number[];
+            /** Format: double */
+            overGround: number;
+            /** Format: double */
+            straight: number;
+            title: string;
+        };
         Description: {
             help: string;
             name: string;
@@ -761,7 +994,7 @@ export interface components {
             /** @constant */
             kind: "set-drive";
         };
-        Edit: components["schemas"]["FalloffEditAdd"] | components["schemas"]["FalloffEditRemove"] | components["schemas"]["FalloffEditRename"] | components["schemas"]["FalloffEditMove"] | components["schemas"]["FalloffEditSetSource"] | components["schemas"]["FalloffEditAddStep"] | components["schemas"]["FalloffEditSetStep"] | components["schemas"]["FalloffEditMoveStep"] | components["schemas"]["FalloffEditRemoveStep"] | components["schemas"]["FalloffEditLimitStep"] | components["schemas"]["LayerEditAdd"] | components["schemas"]["LayerEditRemove"] | components["schemas"]["LayerEditRename"] | components["schemas"]["LayerEditMove"] | components["schemas"]["LayerEditSet"] | components["schemas"]["LayerEditSetProperty"] | components["schemas"]["LayerEditDuplicate"] | components["schemas"]["DriveEditSet"] | components["schemas"]["DriveEditRemove"] | components["schemas"]["PlaceEditSet"] | components["schemas"]["PlaceEditRemove"] | components["schemas"]["SiteEditRename"] | components["schemas"]["SiteEditSetGround"] | components["schemas"]["SiteEditSetClock"];
+        Edit: components["schemas"]["FalloffEditAdd"] | components["schemas"]["FalloffEditRemove"] | components["schemas"]["FalloffEditRename"] | components["schemas"]["FalloffEditMove"] | components["schemas"]["FalloffEditSetSource"] | components["schemas"]["FalloffEditAddStep"] | components["schemas"]["FalloffEditSetStep"] | components["schemas"]["FalloffEditMoveStep"] | components["schemas"]["FalloffEditRemoveStep"] | components["schemas"]["FalloffEditLimitStep"] | components["schemas"]["LayerEditAdd"] | components["schemas"]["LayerEditRemove"] | components["schemas"]["LayerEditRename"] | components["schemas"]["LayerEditMove"] | components["schemas"]["LayerEditSet"] | components["schemas"]["LayerEditSetProperty"] | components["schemas"]["LayerEditDuplicate"] | components["schemas"]["DriveEditSet"] | components["schemas"]["DriveEditRemove"] | components["schemas"]["PlaceEditSet"] | components["schemas"]["PlaceEditRemove"] | components["schemas"]["PropEditSet"] | components["schemas"]["PropEditRemove"] | components["schemas"]["SiteEditRename"] | components["schemas"]["SiteEditSetGround"] | components["schemas"]["SiteEditSetClock"];
         EditSchema: components["schemas"]["Edit"];
         Edits: {
             /** Format: int32 */
@@ -785,6 +1018,12 @@ export interface components {
             heading: number;
             /** @constant */
             kind: "facing";
+            /**
+             * @description The direction holds in the place, or turns with the thing itself
+             * @default place
+             * @enum {string}
+             */
+            space: "place" | "own";
         };
         Factor: {
             falloff: string;
@@ -931,26 +1170,58 @@ export interface components {
             title: string;
             warning: boolean;
         };
-        GroundSpec: {
-            /** @description File name of the height map beside the recipe: 16-bit or 8-bit grey PNG */
-            heights: string;
-            /** @description Height of white (m) */
+        GroundCard: {
+            /** Format: int32 */
+            columns: number;
+            /** Format: double */
+            depth: number;
+            /** Format: double */
             highest: number;
-            /** @description Height of black (m) */
+            /** Format: int32 */
+            layers: number;
+            /** Format: double */
             lowest: number;
+            /** Format: int32 */
+            rows: number;
+            water: components["schemas"]["WaterCard"][];
+            /** Format: double */
+            width: number;
+        };
+        GroundSpec: {
+            /** @description From north to south of flat ground, as wide as long unless given; a height map has its own (m) */
+            depth?: number;
+            /** @description File name of the height map beside the recipe: grey PNG, TIFF or Esri ASCII grid; none for flat ground */
+            heights?: string;
+            /** @description Height of white (m) */
+            highest?: number;
+            /** @description Height of black, or of the flat ground (m) */
+            lowest?: number;
+            /**
+             * @description Filled from their border, or left as holes
+             * @default fill
+             * @enum {string}
+             */
+            missing: "fill" | "hole";
+            /** @description Nodes along the longer side; the height map's own unless given, 512 of flat ground */
+            resolution?: number;
             /** @description Level plane of a lake, where there is one (m) */
             waterLevel?: number;
             /** @description From the first to the last column; cells are square (m) */
             width: number;
         };
         GroundView: {
+            /** Format: int32 */
+            columns: number;
             /** Format: double */
             depth: number;
+            draft: boolean;
             /** Format: double */
             highest: number;
             key: string;
             /** Format: double */
             lowest: number;
+            /** Format: int32 */
+            rows: number;
             /** Format: double */
             water?: number;
             /** Format: double */
@@ -970,8 +1241,13 @@ export interface components {
             highest: number;
             /** Format: double */
             lowest: number;
+            metric: boolean;
+            /** Format: int32 */
+            missing: number;
             /** Format: int32 */
             rows: number;
+            /** Format: double */
+            width?: number;
         };
         /**
          * Height
@@ -1025,6 +1301,39 @@ export interface components {
             skipped: boolean;
         };
         /**
+         * Hut
+         * @description A small house with a pitched roof, a door and a chimney.
+         */
+        HutShape: {
+            /**
+             * @description depth (m)
+             * @default 5.6
+             */
+            depth: number;
+            /** @constant */
+            kind: "hut";
+            /**
+             * @description Slope of the roof (°)
+             * @default 40
+             */
+            pitch: number;
+            /**
+             * @description Another seed, another one
+             * @default 1
+             */
+            seed: number;
+            /**
+             * @description Height of the walls (m)
+             * @default 2.2
+             */
+            wall: number;
+            /**
+             * @description width (m)
+             * @default 4.2
+             */
+            width: number;
+        };
+        /**
          * Invert
          * @description Swaps high and low.
          */
@@ -1034,10 +1343,10 @@ export interface components {
             kind: "invert";
             skipped: boolean;
         };
-        Layer: components["schemas"]["CoverLayer"] | components["schemas"]["TintLayer"];
+        Layer: components["schemas"]["CoverLayer"] | components["schemas"]["TintLayer"] | components["schemas"]["NoiseRelief"] | components["schemas"]["TerraceRelief"] | components["schemas"]["BasinRelief"] | components["schemas"]["PathRelief"] | components["schemas"]["SmoothRelief"] | components["schemas"]["OffsetRelief"] | components["schemas"]["ThermalRelief"] | components["schemas"]["RainRelief"];
         /**
          * Add layer
-         * @description Puts a new layer on the board.
+         * @description Puts a new layer on the board; one of relief above the others of relief, below all else.
          */
         LayerEditAdd: {
             added: components["schemas"]["Layer"];
@@ -1152,11 +1461,15 @@ export interface components {
         };
         LayerView: {
             id: string;
+            /** Format: double */
+            lowered?: number;
             meshesKey: string;
             name: string;
             /** Format: int32 */
             plants: number;
             plantsKey: string;
+            /** Format: double */
+            raised?: number;
             tintKey: string;
             /** Format: int64 */
             triangles: number;
@@ -1187,11 +1500,63 @@ export interface components {
             milliseconds: number;
             /** Format: int32 */
             plants: number;
+            props: components["schemas"]["PropView"][];
             /** Format: int32 */
             revision: number;
             shown: components["schemas"]["ShownView"];
             /** Format: int64 */
             triangles: number;
+        };
+        MeshRead: {
+            /** Format: int32 */
+            crowded: number;
+            /** Format: int32 */
+            degenerate: number;
+            /** Format: int32 */
+            flipped: number;
+            insideOut: boolean;
+            lowest: number[];
+            mesh: string;
+            name: string;
+            /** Format: int32 */
+            open: number;
+            size: number[];
+            /** Format: int32 */
+            triangles: number;
+            up: string;
+            /** Format: int32 */
+            vertices: number;
+        };
+        /**
+         * Mesh from a file
+         * @description A mesh that was brought in from OBJ, PLY, STL, GLB or glTF.
+         */
+        MeshShape: {
+            /**
+             * @description Turns facets so that all face the same way, outward
+             * @default false
+             */
+            consistent: boolean;
+            /** @description File name beside the recipe */
+            file: string;
+            /** @constant */
+            kind: "mesh";
+            /**
+             * @description 0.001 where the file is in millimetres, 0.0254 in inches (m)
+             * @default 1
+             */
+            unit: number;
+            /**
+             * @description The axis of the file that points up
+             * @default y
+             * @enum {string}
+             */
+            up: "y" | "z" | "x" | "minus-y" | "minus-z" | "minus-x";
+            /**
+             * @description Joins corners within this distance and makes normals anew; −1 leaves them (m)
+             * @default -1
+             */
+            weld: number;
         };
         /**
          * Multiply by
@@ -1211,16 +1576,81 @@ export interface components {
             skipped: boolean;
         };
         NewSite: {
-            heights: string;
             /** Format: double */
-            highest: number;
+            depth?: number;
+            heights?: string;
             /** Format: double */
-            lowest: number;
+            highest?: number;
+            /** Format: double */
+            lowest?: number;
+            missing?: string;
             name: string;
+            /** Format: int32 */
+            resolution?: number;
             /** Format: double */
             waterLevel?: number;
             /** Format: double */
             width: number;
+        };
+        /**
+         * Hills
+         * @description Raises and lowers the ground by noise: hills, ridges, billows.
+         */
+        NoiseRelief: {
+            /**
+             * @description feature size (m)
+             * @default 60
+             */
+            featureSize: number;
+            /**
+             * @description How strong each finer pattern is
+             * @default 0.5
+             */
+            gain: number;
+            /**
+             * @description hidden
+             * @default false
+             */
+            hidden: boolean;
+            id: string;
+            /** @constant */
+            kind: "noise-relief";
+            /**
+             * @description How much finer each pattern is
+             * @default 2
+             */
+            lacunarity: number;
+            name: string;
+            /**
+             * @description How many finer patterns are laid over the first
+             * @default 6
+             */
+            octaves: number;
+            /** @description properties */
+            properties: {
+                [key: string]: components["schemas"]["PropertyRange"];
+            };
+            /**
+             * @description 1: fine patterns only where coarse ones are high, so that valleys stay smooth
+             * @default 0
+             */
+            roughHeights: number;
+            /**
+             * @description seed
+             * @default 1
+             */
+            seed: number;
+            /**
+             * @description Plain hills, ridged crests, or billows with sharp valleys
+             * @default plain
+             * @enum {string}
+             */
+            shape: "plain" | "ridged" | "billow";
+            /**
+             * @description How far the pattern is pushed about by a noise of the same feature size (m)
+             * @default 0
+             */
+            warp: number;
         };
         /**
          * Noise
@@ -1315,6 +1745,30 @@ export interface components {
             warp: number;
         };
         /**
+         * Raise
+         * @description Raises the ground by any falloff; a negative height lowers it.
+         */
+        OffsetRelief: {
+            /**
+             * @description hidden
+             * @default false
+             */
+            hidden: boolean;
+            id: string;
+            /** @constant */
+            kind: "offset";
+            name: string;
+            /** @description properties */
+            properties: {
+                [key: string]: components["schemas"]["PropertyRange"];
+            };
+            /**
+             * @description seed
+             * @default 1
+             */
+            seed: number;
+        };
+        /**
          * Path
          * @description A line of straight pieces, drawn on the ground or read from GeoJSON.
          */
@@ -1330,6 +1784,42 @@ export interface components {
             name: string;
             /** @description Corners as x, y, z in metres, at least two (m) */
             points: components["schemas"]["Point3"][];
+        };
+        /**
+         * Path
+         * @description Presses a path into the ground along a line, or raises it.
+         */
+        PathRelief: {
+            /**
+             * @description hidden
+             * @default false
+             */
+            hidden: boolean;
+            id: string;
+            /** @constant */
+            kind: "path-relief";
+            name: string;
+            /** @description The line of the path, or an area's edge */
+            place: string;
+            /** @description properties */
+            properties: {
+                [key: string]: components["schemas"]["PropertyRange"];
+            };
+            /**
+             * @description seed
+             * @default 1
+             */
+            seed: number;
+            /**
+             * @description How far beside the path the ground goes over into it (m)
+             * @default 1.5
+             */
+            shoulder: number;
+            /**
+             * @description width (m)
+             * @default 2
+             */
+            width: number;
         };
         PictureRead: {
             /** Format: int32 */
@@ -1382,7 +1872,7 @@ export interface components {
         Place: components["schemas"]["PointPlace"] | components["schemas"]["PathPlace"] | components["schemas"]["AreaPlace"];
         /**
          * Remove place
-         * @description Only where no falloff measures from it.
+         * @description Only where no falloff and no relief layer works from it.
          */
         PlaceEditRemove: {
             /** @constant */
@@ -1401,6 +1891,39 @@ export interface components {
         PlaceSchema: components["schemas"]["Place"];
         PlacesRead: {
             places: components["schemas"]["PlaceSchema"][];
+        };
+        /**
+         * Planks
+         * @description A walk of planks on beams.
+         */
+        PlanksShape: {
+            /**
+             * @description How high the walk lies above its foot (m)
+             * @default 0.35
+             */
+            above: number;
+            /** @constant */
+            kind: "planks";
+            /**
+             * @description length (m)
+             * @default 6
+             */
+            length: number;
+            /**
+             * @description Width of a plank (m)
+             * @default 0.2
+             */
+            plank: number;
+            /**
+             * @description Another seed, another one
+             * @default 1
+             */
+            seed: number;
+            /**
+             * @description width (m)
+             * @default 1.4
+             */
+            width: number;
         };
         Plant: components["schemas"]["StrandPlant"];
         /**
@@ -1436,11 +1959,196 @@ export interface components {
             kind: "point";
             name: string;
         };
+        /**
+         * Posts
+         * @description A row of posts with rails, a fence or a mooring.
+         */
+        PostsShape: {
+            /**
+             * @description From post to post (m)
+             * @default 1.6
+             */
+            apart: number;
+            /**
+             * @description height (m)
+             * @default 1.2
+             */
+            height: number;
+            /** @constant */
+            kind: "posts";
+            /**
+             * @description length (m)
+             * @default 8
+             */
+            length: number;
+            /**
+             * @description rails
+             * @default 2
+             */
+            rails: number;
+            /**
+             * @description Another seed, another one
+             * @default 1
+             */
+            seed: number;
+            /**
+             * @description thickness (m)
+             * @default 0.12
+             */
+            thickness: number;
+        };
         Preview: {
             /** Format: int32 */
             base: number;
             edits: components["schemas"]["EditSchema"][];
             view: components["schemas"]["ViewRequest"];
+        };
+        Prop: {
+            /**
+             * @description 0 stands upright, 1 stands out of the slope
+             * @default 0
+             */
+            align: number;
+            /**
+             * @description colour
+             * @default #8f8a80
+             */
+            colour: string;
+            /**
+             * @description Turned clockwise seen from above (°)
+             * @default 0
+             */
+            heading: number;
+            /**
+             * @description hidden
+             * @default false
+             */
+            hidden: boolean;
+            id: string;
+            name: string;
+            /**
+             * @description Its front, to the north, lifted (°)
+             * @default 0
+             */
+            pitch: number;
+            /**
+             * @description Its right side, to the east, lowered (°)
+             * @default 0
+             */
+            roll: number;
+            /**
+             * @description shape
+             * @default {
+             *       "kind": "boulder"
+             *     }
+             */
+            shape: components["schemas"]["Shape"];
+            /**
+             * @description So many times as large as its shape
+             * @default 1
+             */
+            size: number;
+            /**
+             * @description stands on the ground
+             * @default true
+             */
+            standing: boolean;
+            /**
+             * @description Cuts each triangle into four, so many times, for finer values
+             * @default 0
+             */
+            subdivide: number;
+            /**
+             * @description To the east (m)
+             * @default 0
+             */
+            x: number;
+            /**
+             * @description Up: above the ground under it, or absolute where it does not stand on the ground (m)
+             * @default 0
+             */
+            y: number;
+            /**
+             * @description To the south (m)
+             * @default 0
+             */
+            z: number;
+        };
+        PropCard: {
+            /** Format: double */
+            area: number;
+            closed: boolean;
+            findings: components["schemas"]["FindingView"][];
+            id: string;
+            kind: string;
+            /** Format: double */
+            lowest: number;
+            name: string;
+            picture: string;
+            size: number[];
+            /** Format: int32 */
+            triangles: number;
+            /** Format: int32 */
+            vertices: number;
+        };
+        /**
+         * Nearness to a prop
+         * @description 1 within the near distance of a prop's surface, 0 from the far distance on.
+         */
+        PropDistanceSource: {
+            /**
+             * @description far (m)
+             * @default 10
+             */
+            far: number;
+            /** @constant */
+            kind: "prop-distance";
+            /**
+             * @description near (m)
+             * @default 0
+             */
+            near: number;
+            /** @description The prop it is measured from */
+            prop: string;
+            /**
+             * @description Inside a closed prop: to its surface from both sides, nothing, or less than nothing
+             * @default edge
+             * @enum {string}
+             */
+            within: "edge" | "filled" | "signed";
+        };
+        /**
+         * Remove prop
+         * @description Takes the falloffs along that measure from it.
+         */
+        PropEditRemove: {
+            /** @constant */
+            kind: "remove-prop";
+            prop: string;
+        };
+        /**
+         * Set prop
+         * @description Adds a prop, or replaces the one with the same id.
+         */
+        PropEditSet: {
+            /** @constant */
+            kind: "set-prop";
+            prop: components["schemas"]["Prop"];
+        };
+        PropView: {
+            bounds: number[];
+            colour: string;
+            id: string;
+            key: string;
+            name: string;
+            origin: number[];
+            /** Format: double */
+            size: number;
+            tintKey: string;
+            /** Format: int32 */
+            triangles: number;
+            turn: number[];
+            valuesKey: string;
         };
         PropertyRange: {
             /**
@@ -1466,11 +2174,96 @@ export interface components {
             layer: string;
             /** Format: int32 */
             plant: number;
+            prop?: string;
             property: string;
             /** Format: double */
             x: number;
             /** Format: double */
+            y?: number;
+            /** Format: double */
             z: number;
+        };
+        /**
+         * Raft
+         * @description Logs bound together, with a low deck and lantern posts.
+         */
+        RaftShape: {
+            /** @constant */
+            kind: "raft";
+            /**
+             * @description lanterns
+             * @default 2
+             */
+            lanterns: number;
+            /**
+             * @description length (m)
+             * @default 4.4
+             */
+            length: number;
+            /**
+             * @description Thickness of a log (m)
+             * @default 0.3
+             */
+            log: number;
+            /**
+             * @description Another seed, another one
+             * @default 1
+             */
+            seed: number;
+            /**
+             * @description width (m)
+             * @default 2.6
+             */
+            width: number;
+        };
+        /**
+         * Rain erosion
+         * @description Lets rain run off, cut channels and drop what it carries in the flats.
+         */
+        RainRelief: {
+            /**
+             * @description How much ground a stream carries for its water, on a slope of 45°
+             * @default 1
+             */
+            capacity: number;
+            /**
+             * @description No channel is cut deeper than this (m)
+             * @default 8
+             */
+            deepest: number;
+            /**
+             * @description Share of the running water that dries up on each metre (/m)
+             * @default 0.001
+             */
+            evaporation: number;
+            /**
+             * @description hidden
+             * @default false
+             */
+            hidden: boolean;
+            id: string;
+            /** @constant */
+            kind: "rain-erosion";
+            name: string;
+            /** @description properties */
+            properties: {
+                [key: string]: components["schemas"]["PropertyRange"];
+            };
+            /**
+             * @description seed
+             * @default 1
+             */
+            seed: number;
+            /**
+             * @description Share of what is too much for a stream that settles at each node
+             * @default 0.1
+             */
+            settling: number;
+            /**
+             * @description How often the rain finds its way anew; the more, the deeper the channels
+             * @default 15
+             */
+            steps: number;
         };
         RampStop: {
             /** @description at */
@@ -1511,7 +2304,7 @@ export interface components {
              */
             name: string;
             places: components["schemas"]["Place"][];
-            props?: unknown[];
+            props: components["schemas"]["Prop"][];
             /** @constant */
             version: 1;
         };
@@ -1570,6 +2363,7 @@ export interface components {
             type: string;
             unit: string;
         };
+        Shape: components["schemas"]["MeshShape"] | components["schemas"]["BoulderShape"] | components["schemas"]["StoneWallShape"] | components["schemas"]["PlanksShape"] | components["schemas"]["TowerShape"] | components["schemas"]["HutShape"] | components["schemas"]["RaftShape"] | components["schemas"]["BarrelShape"] | components["schemas"]["SledgeShape"] | components["schemas"]["PostsShape"] | components["schemas"]["BoxShape"];
         /**
          * Nearness to the water's edge
          * @description 1 within the near distance of the line where ground and water meet, 0 from the far distance on.
@@ -1600,6 +2394,8 @@ export interface components {
             key: string;
             /** Format: double */
             low: number;
+            seen: string;
+            signed: boolean;
             summary: components["schemas"]["Summary"];
             title: string;
             unit: string;
@@ -1668,6 +2464,39 @@ export interface components {
             reach: number;
         };
         /**
+         * Sledge
+         * @description A supply sledge on two runners, with its load.
+         */
+        SledgeShape: {
+            /**
+             * @description height (m)
+             * @default 0.34
+             */
+            height: number;
+            /** @constant */
+            kind: "sledge";
+            /**
+             * @description length (m)
+             * @default 1.9
+             */
+            length: number;
+            /**
+             * @description Sacks and boxes on it
+             * @default 4
+             */
+            load: number;
+            /**
+             * @description Another seed, another one
+             * @default 1
+             */
+            seed: number;
+            /**
+             * @description width (m)
+             * @default 0.8
+             */
+            width: number;
+        };
+        /**
          * Slope band
          * @description 1 where the slope lies between two angles, with soft edges.
          */
@@ -1689,6 +2518,35 @@ export interface components {
              * @default 20
              */
             to: number;
+        };
+        /**
+         * Smoothing
+         * @description Wears small bumps down.
+         */
+        SmoothRelief: {
+            /**
+             * @description hidden
+             * @default false
+             */
+            hidden: boolean;
+            id: string;
+            /** @constant */
+            kind: "smooth-relief";
+            /**
+             * @description Bumps smaller than this go (m)
+             * @default 3
+             */
+            metres: number;
+            name: string;
+            /** @description properties */
+            properties: {
+                [key: string]: components["schemas"]["PropertyRange"];
+            };
+            /**
+             * @description seed
+             * @default 1
+             */
+            seed: number;
         };
         /**
          * Smooth
@@ -1714,7 +2572,7 @@ export interface components {
             /** Format: double */
             value: number;
         };
-        Source: components["schemas"]["HeightSource"] | components["schemas"]["FacingSource"] | components["schemas"]["SlopeSource"] | components["schemas"]["DistanceSource"] | components["schemas"]["ShoreSource"] | components["schemas"]["PlantsNearSource"] | components["schemas"]["NoiseSource"] | components["schemas"]["CellularSource"] | components["schemas"]["BandsSource"] | components["schemas"]["PictureSource"] | components["schemas"]["BrushSource"] | components["schemas"]["SkySource"] | components["schemas"]["SunlitSource"] | components["schemas"]["RandomSource"] | components["schemas"]["AlongSource"] | components["schemas"]["LayerResultSource"] | components["schemas"]["ClockSource"];
+        Source: components["schemas"]["HeightSource"] | components["schemas"]["FacingSource"] | components["schemas"]["SlopeSource"] | components["schemas"]["DistanceSource"] | components["schemas"]["PropDistanceSource"] | components["schemas"]["ShoreSource"] | components["schemas"]["PlantsNearSource"] | components["schemas"]["NoiseSource"] | components["schemas"]["CellularSource"] | components["schemas"]["BandsSource"] | components["schemas"]["PictureSource"] | components["schemas"]["BrushSource"] | components["schemas"]["SkySource"] | components["schemas"]["SunlitSource"] | components["schemas"]["RandomSource"] | components["schemas"]["AlongSource"] | components["schemas"]["LayerResultSource"] | components["schemas"]["ClockSource"];
         SseEmitter: {
             /** Format: int64 */
             timeout: number;
@@ -1733,6 +2591,39 @@ export interface components {
             title: string;
         };
         Step: components["schemas"]["InvertStep"] | components["schemas"]["WindowStep"] | components["schemas"]["ClampStep"] | components["schemas"]["ContrastStep"] | components["schemas"]["CurveStep"] | components["schemas"]["ScaleStep"] | components["schemas"]["MultiplyStep"] | components["schemas"]["AddStep"] | components["schemas"]["SubtractStep"] | components["schemas"]["LowestStep"] | components["schemas"]["HighestStep"] | components["schemas"]["AverageStep"] | components["schemas"]["ScreenStep"] | components["schemas"]["TerraceStep"] | components["schemas"]["SmoothStep"];
+        /**
+         * Stone wall
+         * @description A dry wall of uneven stones.
+         */
+        StoneWallShape: {
+            /**
+             * @description height (m)
+             * @default 1.1
+             */
+            height: number;
+            /** @constant */
+            kind: "stone-wall";
+            /**
+             * @description length (m)
+             * @default 8
+             */
+            length: number;
+            /**
+             * @description Another seed, another one
+             * @default 1
+             */
+            seed: number;
+            /**
+             * @description Length of a stone (m)
+             * @default 0.42
+             */
+            stone: number;
+            /**
+             * @description thickness (m)
+             * @default 0.55
+             */
+            thickness: number;
+        };
         /**
          * Strand
          * @description A curved, tapered blade: grass, sedge, reed.
@@ -1845,6 +2736,45 @@ export interface components {
             softness: number;
         };
         /**
+         * Terraces
+         * @description Cuts level steps into the slopes.
+         */
+        TerraceRelief: {
+            /**
+             * @description Height of one of the terraces (m)
+             * @default 0
+             */
+            base: number;
+            /**
+             * @description hidden
+             * @default false
+             */
+            hidden: boolean;
+            id: string;
+            /** @constant */
+            kind: "terraces";
+            name: string;
+            /** @description properties */
+            properties: {
+                [key: string]: components["schemas"]["PropertyRange"];
+            };
+            /**
+             * @description seed
+             * @default 1
+             */
+            seed: number;
+            /**
+             * @description 0 is a cliff, 1 a round step
+             * @default 0.4
+             */
+            softness: number;
+            /**
+             * @description Height from one terrace to the next (m)
+             * @default 3
+             */
+            step: number;
+        };
+        /**
          * Terrace
          * @description Cuts the value into level steps with soft risers.
          */
@@ -1863,6 +2793,35 @@ export interface components {
              * @default 0.3
              */
             softness: number;
+        };
+        /**
+         * Thermal erosion
+         * @description Lets steep slopes crumble until none is steeper than the talus angle.
+         */
+        ThermalRelief: {
+            /**
+             * @description hidden
+             * @default false
+             */
+            hidden: boolean;
+            id: string;
+            /** @constant */
+            kind: "thermal-erosion";
+            name: string;
+            /** @description properties */
+            properties: {
+                [key: string]: components["schemas"]["PropertyRange"];
+            };
+            /**
+             * @description seed
+             * @default 1
+             */
+            seed: number;
+            /**
+             * @description At most so many; it ends as soon as all is at rest
+             * @default 1000
+             */
+            steps: number;
         };
         /**
          * Tint
@@ -1932,7 +2891,42 @@ export interface components {
              */
             tones: "none" | "two" | "three";
         };
+        /**
+         * Tower
+         * @description A round tower of stone with battlements and windows.
+         */
+        TowerShape: {
+            /**
+             * @description height (m)
+             * @default 11
+             */
+            height: number;
+            /** @constant */
+            kind: "tower";
+            /**
+             * @description radius (m)
+             * @default 2.6
+             */
+            radius: number;
+            /**
+             * @description Another seed, another one
+             * @default 1
+             */
+            seed: number;
+            /**
+             * @description How much narrower it is at the top
+             * @default 0.18
+             */
+            taper: number;
+            /**
+             * @description battlements
+             * @default 10
+             */
+            teeth: number;
+        };
         ViewRequest: {
+            alone?: boolean;
+            draft?: boolean;
             falloff: string;
             layer: string;
             property: string;
@@ -1940,6 +2934,16 @@ export interface components {
             stage: number;
             /** Format: double */
             time?: number;
+        };
+        WaterCard: {
+            /** Format: double */
+            area: number;
+            /** Format: double */
+            deepest: number;
+            /** Format: int32 */
+            edges: number;
+            /** Format: double */
+            volume: number;
         };
         WhyHere: {
             factors: components["schemas"]["Factor"][];
@@ -1985,6 +2989,12 @@ export interface components {
             plants: number;
             /** Format: double */
             share: number;
+        };
+        YardView: {
+            ground: components["schemas"]["GroundCard"];
+            props: components["schemas"]["PropCard"][];
+            /** Format: int32 */
+            revision: number;
         };
     };
     responses: never;
@@ -2104,6 +3114,58 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["AllKinds"];
+                };
+            };
+        };
+    };
+    mesh: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "multipart/form-data": {
+                    /** Format: binary */
+                    file: string;
+                };
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MeshRead"];
+                };
+            };
+        };
+    };
+    picture_2: {
+        parameters: {
+            query?: {
+                unit?: number;
+                up?: string;
+            };
+            header?: never;
+            path: {
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "image/png": string;
                 };
             };
         };
@@ -2448,6 +3510,32 @@ export interface operations {
             };
         };
     };
+    profile: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Cut"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CutView"];
+                };
+            };
+        };
+    };
     recipeZip: {
         parameters: {
             query?: never;
@@ -2610,6 +3698,28 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Answer"];
+                };
+            };
+        };
+    };
+    yard: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["YardView"];
                 };
             };
         };

@@ -42,10 +42,12 @@ import org.lumbrit.core.site.Clock;
 import org.lumbrit.core.site.FalloffEdit;
 import org.lumbrit.core.site.GroundSpec;
 import org.lumbrit.core.site.Recipe;
+import org.lumbrit.core.site.SiteAssets;
 import org.lumbrit.core.site.SiteEvaluation;
 import org.lumbrit.core.site.SitePlan;
 import org.lumbrit.core.surface.Ground;
 import org.lumbrit.core.surface.Lattice;
+import org.lumbrit.core.surface.Mesh;
 import org.lumbrit.core.surface.PathPlace;
 import org.lumbrit.core.surface.Picture;
 import org.lumbrit.core.surface.Samples;
@@ -57,6 +59,23 @@ public final class FalloffMeasure {
     private static final Random RANDOM = new Random(1);
     private static final Ground GROUND = ground();
     private static final Picture PICTURE = new Picture(256, 256, new float[256 * 256]);
+
+    private static final SiteAssets ASSETS = new SiteAssets() {
+        @Override
+        public Ground heights(GroundSpec spec) {
+            return GROUND;
+        }
+
+        @Override
+        public Picture picture(String file) {
+            return PICTURE;
+        }
+
+        @Override
+        public Mesh mesh(String file) {
+            return SiteAssets.NONE.mesh(file);
+        }
+    };
 
     private FalloffMeasure() {}
 
@@ -87,8 +106,7 @@ public final class FalloffMeasure {
     }
 
     private static SiteEvaluation evaluation(Recipe recipe) {
-        return new SiteEvaluation(
-                new SitePlan(recipe, GROUND, file -> PICTURE, 0), new ResultsOfOneRun(), Cancel.NEVER);
+        return new SiteEvaluation(new SitePlan(recipe, GROUND, ASSETS, 0), new ResultsOfOneRun(), Cancel.NEVER);
     }
 
     private static Recipe recipe(Source source, List<Step> steps) {

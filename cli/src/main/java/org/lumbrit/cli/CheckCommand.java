@@ -21,10 +21,12 @@ final class CheckCommand implements Callable<Integer> {
     public Integer call() throws Exception {
         try {
             SiteFiles site = recipe.site();
-            Ground ground = site.ground();
+            Ground ground = recipe.evaluation(site).plan().ground();
+            site.requireSound();
             Recipe read = site.recipe();
             String text = "“" + read.name() + "” is sound: ground " + Decimal.write(ground.width(), 2) + " m × "
                     + Decimal.write(ground.depth(), 2) + " m, " + read.places().size() + " places, "
+                    + read.props().size() + " props, "
                     + read.falloffs().size() + " falloffs, " + read.layers().size() + " layers, "
                     + read.drives().size() + " drives.\n";
             Output.print(text.getBytes(StandardCharsets.UTF_8));

@@ -5,6 +5,8 @@ import java.util.function.Function;
 import org.lumbrit.core.cover.CoverLayer;
 import org.lumbrit.core.drive.Layer;
 import org.lumbrit.core.falloff.Falloff;
+import org.lumbrit.core.props.Prop;
+import org.lumbrit.core.relief.ReliefLayer;
 import org.lumbrit.core.site.Recipe;
 import org.lumbrit.formats.BadInputException;
 
@@ -22,6 +24,18 @@ final class Find {
             return cover;
         }
         throw new BadInputException("--layer: “" + wanted + "” has no plants; choose a cover.");
+    }
+
+    static Prop prop(Recipe recipe, String wanted) {
+        return one("--prop", recipe.props(), wanted, Prop::name, Prop::id);
+    }
+
+    static Layer relief(Recipe recipe, String wanted) {
+        Layer layer = one("--layer", recipe.layers(), wanted, Layer::name, Layer::id);
+        if (layer instanceof ReliefLayer) {
+            return layer;
+        }
+        throw new BadInputException("--layer: “" + wanted + "” does not shape the ground; choose a relief layer.");
     }
 
     private static <T> T one(

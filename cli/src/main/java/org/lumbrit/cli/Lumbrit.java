@@ -21,6 +21,10 @@ import picocli.CommandLine.ParameterException;
             ScatterCommand.class,
             AimCommand.class,
             PictureCommand.class,
+            GroundCommand.class,
+            ReliefCommand.class,
+            WaterCommand.class,
+            MeshCommand.class,
             HandOverCommand.class
         })
 public final class Lumbrit implements Runnable {
@@ -75,6 +79,7 @@ public final class Lumbrit implements Runnable {
     @Override
     public void run() {
         throw new ParameterException(
-                spec.commandLine(), "Say what to do: schema, check, probe, scatter, aim, picture or handover.");
+                spec.commandLine(),
+                "Say what to do: schema, check, probe, scatter, aim, picture, ground, relief, water, mesh or handover.");
     }
 }

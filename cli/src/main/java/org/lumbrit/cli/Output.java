@@ -5,6 +5,10 @@ import java.io.IOException;
 import java.io.OutputStreamWriter;
 import java.io.Writer;
 import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
+import org.lumbrit.formats.BadInputException;
 
 /** Standard output as UTF-8 on every machine, written in large pieces. */
 final class Output {
@@ -17,5 +21,20 @@ final class Output {
     static void print(byte[] text) throws IOException {
         System.out.write(text);
         System.out.flush();
+    }
+
+    /** Writes beside the file and renames, so that nothing half-written is ever found under its name. */
+    static void whole(Path file, byte[] content) throws IOException {
+        Path folder = file.toAbsolutePath().getParent();
+        if (!Files.isDirectory(folder)) {
+            throw new BadInputException("--to: there is no folder " + folder + ".");
+        }
+        Path part = Files.createTempFile(folder, ".lumbrit", ".part");
+        try {
+            Files.write(part, content);
+            Files.move(part, file, StandardCopyOption.REPLACE_EXISTING);
+        } finally {
+            Files.deleteIfExists(part);
+        }
     }
 }

@@ -1,9 +1,7 @@
 package org.lumbrit.cli;
 
 import java.io.IOException;
-import java.nio.file.Files;
 import java.nio.file.Path;
-import java.nio.file.StandardCopyOption;
 import java.util.Locale;
 import java.util.concurrent.Callable;
 import org.lumbrit.core.falloff.Falloff;
@@ -56,22 +54,7 @@ final class PictureCommand implements Callable<Integer> {
         byte[] picture = ending.equals("png")
                 ? GreyPng.of16(lattice.columns(), lattice.rows(), values)
                 : FloatTiff.write(lattice.columns(), lattice.rows(), values);
-        whole(picture);
+        Output.whole(file, picture);
         return 0;
-    }
-
-    /** Writes beside the file and renames, so that nothing half-written is ever found under its name. */
-    private void whole(byte[] picture) throws IOException {
-        Path folder = file.toAbsolutePath().getParent();
-        if (!Files.isDirectory(folder)) {
-            throw new BadInputException("--to: there is no folder " + folder + ".");
-        }
-        Path part = Files.createTempFile(folder, ".picture", ".part");
-        try {
-            Files.write(part, picture);
-            Files.move(part, file, StandardCopyOption.REPLACE_EXISTING);
-        } finally {
-            Files.deleteIfExists(part);
-        }
     }
 }

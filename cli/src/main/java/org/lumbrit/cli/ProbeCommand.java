@@ -6,6 +6,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.concurrent.Callable;
 import org.lumbrit.core.falloff.Falloff;
+import org.lumbrit.core.props.Prop;
 import org.lumbrit.core.site.SiteEvaluation;
 import org.lumbrit.core.surface.Ground;
 import org.lumbrit.core.surface.Lattice;
@@ -42,6 +43,9 @@ final class ProbeCommand implements Callable<Integer> {
         @Option(names = "--at", paramLabel = "CSV", description = "Points: columns x,z or x,y,z, on wish id.")
         private Path points;
 
+        @Option(names = "--prop", paramLabel = "NAME", description = "The vertices of a prop, by its name or id.")
+        private String prop;
+
         @Option(names = "--grid", paramLabel = "N", description = "N nodes along the longer side, border to border.")
         private Integer grid;
     }
@@ -50,7 +54,14 @@ final class ProbeCommand implements Callable<Integer> {
     public Integer call() throws Exception {
         SiteEvaluation evaluation = recipe.evaluation(recipe.site());
         Falloff falloff = Find.falloff(evaluation.plan().recipe(), name);
-        Samples samples = samples(evaluation.plan().ground());
+        if (where.prop != null) {
+            Prop prop = Find.prop(evaluation.plan().recipe(), where.prop);
+            evaluation = evaluation.on(prop.id());
+        }
+        Samples samples = where.prop != null
+                ? evaluation.samples(evaluation.placed(
+                        Find.prop(evaluation.plan().recipe(), where.prop).id()))
+                : samples(evaluation.plan().ground());
         try (Writer out = Output.writer()) {
             ProbeCsv.write(evaluation, falloff, samples, steps, out);
         }

@@ -4,7 +4,6 @@ import java.nio.file.Path;
 import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.math.ResultsOfOneRun;
 import org.lumbrit.core.site.SiteEvaluation;
-import org.lumbrit.core.site.SitePlan;
 import org.lumbrit.formats.BadInputException;
 import org.lumbrit.formats.site.SiteFiles;
 import picocli.CommandLine.Option;
@@ -15,7 +14,7 @@ final class RecipeArgument {
     @Parameters(
             index = "0",
             paramLabel = "RECIPE",
-            description = "A recipe file with its height map beside it, or a recipe zip.")
+            description = "A recipe file with the files that it names beside it, or a recipe zip.")
     private Path file;
 
     @Option(names = "--time", paramLabel = "S", description = "Seconds on the site's clock; 0 unless given.")
@@ -36,7 +35,6 @@ final class RecipeArgument {
         if (!Double.isFinite(time) || Math.abs(time) > 1e9) {
             throw new BadInputException("--time: seconds between −10⁹ and 10⁹, not " + time + ".");
         }
-        return new SiteEvaluation(
-                new SitePlan(site.recipe(), site.ground(), site.pictures(), time), results, Cancel.NEVER);
+        return SiteEvaluation.of(site.recipe(), site.decoded(), time, results, Cancel.NEVER);
     }
 }

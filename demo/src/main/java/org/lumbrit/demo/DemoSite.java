@@ -4,13 +4,14 @@ import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import org.lumbrit.core.cover.CoverLayer;
 import org.lumbrit.core.drive.Combine;
 import org.lumbrit.core.drive.Drive;
+import org.lumbrit.core.drive.Layer;
 import org.lumbrit.core.drive.PropertyRange;
 import org.lumbrit.core.falloff.ClampStep;
 import org.lumbrit.core.falloff.ContrastStep;
@@ -25,23 +26,27 @@ import org.lumbrit.core.falloff.NoiseSource;
 import org.lumbrit.core.falloff.RandomSource;
 import org.lumbrit.core.falloff.SlopeSource;
 import org.lumbrit.core.falloff.WindowStep;
+import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.math.CurvePoint;
 import org.lumbrit.core.math.Decimal;
+import org.lumbrit.core.math.Point3;
+import org.lumbrit.core.math.ResultsOfOneRun;
 import org.lumbrit.core.plants.StrandPlant;
+import org.lumbrit.core.props.Prop;
 import org.lumbrit.core.site.Clock;
-import org.lumbrit.core.site.GroundSpec;
 import org.lumbrit.core.site.Recipe;
 import org.lumbrit.core.site.RecipeCheck;
+import org.lumbrit.core.site.SiteAssets;
+import org.lumbrit.core.site.SiteEvaluation;
 import org.lumbrit.core.surface.Ground;
 import org.lumbrit.core.surface.Place;
-import org.lumbrit.formats.image.GreyPng;
-import org.lumbrit.formats.image.HeightMap;
+import org.lumbrit.core.water.WaterBody;
 import org.lumbrit.formats.json.RecipeJson;
 import org.lumbrit.formats.places.GeoJsonPlaces;
 
 /**
- * Makes the demo site's files anew: {@code DemoSite FOLDER}. The height map and the paths are written first and then read
- * through the importers that a user's files go through.
+ * Makes the demo site's files anew: {@code DemoSite FOLDER}. Its ground is made by relief layers from nothing; the paths are
+ * written first and then read through the importer that a user's files go through.
  */
 public final class DemoSite {
     private DemoSite() {}
@@ -54,59 +59,35 @@ public final class DemoSite {
         }
     }
 
-    /** File name to content: the height map, the two paths, the recipe. */
+    /** File name to content: the two paths and the recipe. */
     public static Map<String, byte[]> files() {
-        GroundSpec spec = new GroundSpec(
-                "ground.png", TarnGround.WIDTH, TarnGround.LOWEST, TarnGround.HIGHEST, Optional.of(TarnGround.WATER));
-        byte[] png = heights();
-        Ground ground = HeightMap.read(png, "ground.png").ground(spec);
+        Recipe bare = recipe(TarnRelief.places(), List.of(), List.of(), List.of(), List.of());
+        Ground ground = SiteEvaluation.of(bare, SiteAssets.NONE, 0, new ResultsOfOneRun(), Cancel.NEVER)
+                .plan()
+                .ground();
         byte[] shore = geoJson("Shore", shoreline(ground), true);
-        byte[] causeway = geoJson(
-                "Causeway",
-                List.of(new double[] {9, 52}, new double[] {5.5, 40}, new double[] {2.5, 29}, new double[] {1, 20}),
-                false);
+        byte[] causeway = geoJson("Causeway", TarnRelief.CAUSEWAY, false);
         Place shorePath = GeoJsonPlaces.read(shore, "shore.geojson", ground).get(0);
-        Place causewayPath =
-                GeoJsonPlaces.read(causeway, "causeway.geojson", ground).get(0);
+        List<Place> places = new ArrayList<>(List.of(shorePath));
+        places.addAll(TarnRelief.places());
         Map<String, byte[]> files = new LinkedHashMap<>();
-        files.put("ground.png", png);
         files.put("shore.geojson", shore);
         files.put("causeway.geojson", causeway);
-        files.put("recipe.json", RecipeJson.write(recipe(spec, shorePath, causewayPath)));
+        files.put(
+                "recipe.json",
+                RecipeJson.write(recipe(places, TarnProps.all(), falloffs(shorePath), List.of(grass()), drives())));
         return files;
     }
 
-    private static byte[] heights() {
-        int n = TarnGround.NODES;
-        float[] values = new float[n * n];
-        for (int i = 0; i < values.length; i++) {
-            double h = TarnGround.height(TarnGround.x(i % n), TarnGround.x(i / n));
-            values[i] = (float) ((h - TarnGround.LOWEST) / (TarnGround.HIGHEST - TarnGround.LOWEST));
-        }
-        return GreyPng.of16(n, n, values);
-    }
-
-    /** Where the ground rises out of the water, seen from the middle of the tarn, a corner every degree and a half. */
+    /** The largest water's edge, a corner every 80 cm or so. */
     private static List<double[]> shoreline(Ground ground) {
-        List<double[]> corners = new java.util.ArrayList<>();
-        for (int i = 0; i < 240; i++) {
-            double angle = 2 * StrictMath.PI * i / 240;
-            double dx = StrictMath.sin(angle);
-            double dz = StrictMath.cos(angle);
-            double dry = 0;
-            while (ground.height(-2 + dx * dry, 2 + dz * dry) < TarnGround.WATER) {
-                dry += 0.25;
-            }
-            double wet = dry - 0.25;
-            for (int halving = 0; halving < 30; halving++) {
-                double middle = (wet + dry) / 2;
-                if (ground.height(-2 + dx * middle, 2 + dz * middle) < TarnGround.WATER) {
-                    wet = middle;
-                } else {
-                    dry = middle;
-                }
-            }
-            corners.add(new double[] {-2 + dx * dry, 2 + dz * dry});
+        List<Point3> edge = WaterBody.of(ground, TarnRelief.WATER).get(0).edges().stream()
+                .max(java.util.Comparator.comparingInt(line -> line.points().size()))
+                .orElseThrow()
+                .points();
+        List<double[]> corners = new ArrayList<>();
+        for (int i = 0; i < edge.size(); i += 3) {
+            corners.add(new double[] {edge.get(i).x(), edge.get(i).z()});
         }
         return corners;
     }
@@ -131,10 +112,20 @@ public final class DemoSite {
         return text.append("]}}]}\n").toString().getBytes(StandardCharsets.UTF_8);
     }
 
-    private static Recipe recipe(GroundSpec spec, Place shore, Place causeway) {
-        List<Place> places = List.of(
-                shore, new org.lumbrit.core.surface.PathPlace("p2", causeway.name(), causeway.corners(), false));
-        List<Falloff> falloffs = List.of(
+    private static Recipe recipe(
+            List<Place> places, List<Prop> props, List<Falloff> falloffs, List<Layer> layers, List<Drive> drives) {
+        List<Falloff> allFalloffs = new ArrayList<>(falloffs);
+        allFalloffs.addAll(TarnRelief.falloffs());
+        List<Layer> allLayers = new ArrayList<>(TarnRelief.layers());
+        allLayers.addAll(layers);
+        List<Drive> allDrives = new ArrayList<>(drives);
+        allDrives.addAll(TarnRelief.drives());
+        return RecipeCheck.require(new Recipe(
+                "Thessock Tarn", TarnRelief.START, places, props, allFalloffs, allLayers, allDrives, new Clock(24, 8)));
+    }
+
+    private static List<Falloff> falloffs(Place shore) {
+        return List.of(
                 new Falloff(
                         "shore",
                         "Shore",
@@ -166,12 +157,12 @@ public final class DemoSite {
                 new Falloff(
                         "causeway",
                         "Causeway",
-                        new DistanceSource("p2", 1, 2.2, DistanceSource.Across.PLAN),
+                        new DistanceSource("causeway-line", 1, 2.2, DistanceSource.Across.PLAN),
                         List.of(new InvertStep("s1", false), new ContrastStep("s2", false, 1.5))),
                 new Falloff(
                         "dry",
                         "Dry ground",
-                        new HeightSource(TarnGround.WATER + 0.02, TarnGround.WATER + 0.35),
+                        new HeightSource(TarnRelief.WATER + 0.02, TarnRelief.WATER + 0.35),
                         List.of(
                                 new CurveStep(
                                         "s1",
@@ -188,7 +179,10 @@ public final class DemoSite {
                         "Each its own",
                         new RandomSource(5),
                         List.of(new WindowStep("s1", false, 0, 1), new ClampStep("s2", false, 0, 1))));
-        CoverLayer grass = new CoverLayer(
+    }
+
+    private static CoverLayer grass() {
+        return new CoverLayer(
                 "cotton-grass",
                 "Cotton grass",
                 12,
@@ -206,7 +200,10 @@ public final class DemoSite {
                         "yaw", new PropertyRange(0, 360, Combine.PRODUCT),
                         "align", new PropertyRange(0, 0, Combine.PRODUCT),
                         "tint", new PropertyRange(0, 1, Combine.PRODUCT)));
-        List<Drive> drives = List.of(
+    }
+
+    private static List<Drive> drives() {
+        return List.of(
                 drive("density", "shore", CurvePoint.STRAIGHT),
                 drive("density", "flat", CurvePoint.STRAIGHT),
                 drive("density", "causeway", CurvePoint.STRAIGHT),
@@ -220,8 +217,6 @@ public final class DemoSite {
                 drive("yaw", "any", CurvePoint.STRAIGHT),
                 drive("tint", "tussocks", List.of(new CurvePoint(0, 1), new CurvePoint(1, 0.1))),
                 drive("tint", "sunny", List.of(new CurvePoint(0, 1), new CurvePoint(1, 0.5))));
-        return RecipeCheck.require(
-                new Recipe("Thessock Tarn", spec, places, falloffs, List.of(grass), drives, new Clock(24, 8)));
     }
 
     private static Drive drive(String property, String falloff, List<CurvePoint> curve) {

@@ -4,7 +4,6 @@ import java.nio.file.Path;
 import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.math.ResultsOfOneRun;
 import org.lumbrit.core.site.SiteEvaluation;
-import org.lumbrit.core.site.SitePlan;
 import org.lumbrit.formats.site.SiteFiles;
 
 /** The demo site as it ships. */
@@ -18,6 +17,6 @@ final class DemoFiles {
     }
 
     static SiteEvaluation evaluate(SiteFiles site) {
-        return new SiteEvaluation(new SitePlan(site.recipe(), site.ground(), 0), new ResultsOfOneRun(), Cancel.NEVER);
+        return SiteEvaluation.of(site.recipe(), site.decoded(), 0, new ResultsOfOneRun(), Cancel.NEVER);
     }
 }

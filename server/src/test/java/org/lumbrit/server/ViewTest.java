@@ -18,7 +18,6 @@ import org.lumbrit.core.cover.CoverLayer;
 import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.math.ResultsOfOneRun;
 import org.lumbrit.core.site.SiteEvaluation;
-import org.lumbrit.core.site.SitePlan;
 import org.lumbrit.formats.handover.HandOver;
 import org.lumbrit.formats.site.SiteFiles;
 import org.lumbrit.formats.tables.PlantsCsv;
@@ -40,7 +39,7 @@ class ViewTest {
     }
 
     private static SiteEvaluation evaluation(SiteFiles files) {
-        return new SiteEvaluation(new SitePlan(files.recipe(), files.ground(), 0), new ResultsOfOneRun(), Cancel.NEVER);
+        return SiteEvaluation.of(files.recipe(), files.decoded(), 0, new ResultsOfOneRun(), Cancel.NEVER);
     }
 
     @Test

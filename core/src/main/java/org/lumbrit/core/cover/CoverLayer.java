@@ -57,11 +57,6 @@ public record CoverLayer(
         properties = PropertyDescription.complete(OFFERED, properties);
     }
 
-    /** What every cover offers, in the order of the board. */
-    public static List<PropertyDescription> offeredProperties() {
-        return OFFERED;
-    }
-
     public PropertyRange range(String property) {
         return properties.get(property);
     }

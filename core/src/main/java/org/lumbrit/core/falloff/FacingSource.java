@@ -19,19 +19,35 @@ public record FacingSource(
         double heading,
 
         @Setting(title = "elevation", unit = "°", min = -90, max = 90, byDefault = "90", help = "90 is straight up")
-        double elevation)
+        double elevation,
+
+        @Setting(
+                title = "space",
+                byDefault = "place",
+                onCard = false,
+                help = "The direction holds in the place, or turns with the thing itself")
+        Space space)
         implements Source {
+
+    public FacingSource(double heading, double elevation) {
+        this(heading, elevation, Space.PLACE);
+    }
 
     @Override
     public void evaluate(Scene scene, Samples samples, float[] measured, int from, int to, float[] out) {
         double[] d = Headings.direction(heading, elevation);
         for (int i = from; i < to; i++) {
-            out[i] = (float) ((1 + dot(samples, i, d)) / 2);
+            out[i] = (float) ((1 + dot(scene, samples, i, d)) / 2);
         }
     }
 
-    private static double dot(Samples samples, int i, double[] d) {
-        return samples.nx()[i] * d[0] + samples.ny()[i] * d[1] + samples.nz()[i] * d[2];
+    private double dot(Scene scene, Samples samples, int i, double[] d) {
+        if (space == Space.PLACE) {
+            return samples.nx()[i] * d[0] + samples.ny()[i] * d[1] + samples.nz()[i] * d[2];
+        }
+        double[] normal = {samples.nx()[i], samples.ny()[i], samples.nz()[i]};
+        scene.owner().directionToOwn(normal);
+        return normal[0] * d[0] + normal[1] * d[1] + normal[2] * d[2];
     }
 
     @Override
@@ -41,7 +57,7 @@ public record FacingSource(
 
     @Override
     public String reading(Scene scene, Samples samples, float[] measured, int index) {
-        double cosine = dot(samples, index, Headings.direction(heading, elevation));
+        double cosine = dot(scene, samples, index, Headings.direction(heading, elevation));
         double angle = StrictMath.toDegrees(StrictMath.acos(2 * Smooth.clamp01((1 + cosine) / 2) - 1));
         return "turned " + Readings.degrees(angle) + " off";
     }

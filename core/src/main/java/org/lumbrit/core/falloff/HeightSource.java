@@ -69,7 +69,7 @@ public record HeightSource(
             return new HeightSource(0, 1, heading, elevation, space);
         }
         double[] d = Headings.direction(heading, elevation);
-        double[] extent = scene.ground().extentAlong(d[0], d[1], d[2]);
+        double[] extent = scene.owner().extentAlong(d[0], d[1], d[2]);
         return new HeightSource(rounded(extent[0]), rounded(extent[1]), heading, elevation, space);
     }
 
@@ -80,7 +80,7 @@ public record HeightSource(
     @Override
     public List<Remark> remarks(Scene scene) {
         double[] d = Headings.direction(heading, elevation);
-        double[] extent = scene.ground().extentAlong(d[0], d[1], d[2]);
+        double[] extent = scene.owner().extentAlong(d[0], d[1], d[2]);
         double[] ends = ends(scene, d);
         if (Math.max(ends[0], ends[1]) >= extent[0] && Math.min(ends[0], ends[1]) <= extent[1]) {
             return List.of();
@@ -98,8 +98,15 @@ public record HeightSource(
     public void evaluate(Scene scene, Samples samples, float[] measured, int from, int to, float[] out) {
         double[] d = Headings.direction(heading, elevation);
         double[] ends = ends(scene, d);
+        double[] place = new double[3];
         for (int i = from; i < to; i++) {
-            double level = samples.x()[i] * d[0] + samples.y()[i] * d[1] + samples.z()[i] * d[2];
+            place[0] = samples.x()[i];
+            place[1] = samples.y()[i];
+            place[2] = samples.z()[i];
+            if (space == Space.OWN) {
+                scene.owner().toOwn(place);
+            }
+            double level = place[0] * d[0] + place[1] * d[1] + place[2] * d[2];
             out[i] = (float) Smooth.ramp(ends[0], ends[1], level);
         }
     }
@@ -108,7 +115,7 @@ public record HeightSource(
         if (space == Space.PLACE) {
             return new double[] {low, high};
         }
-        double[] extent = scene.ground().extentAlong(d[0], d[1], d[2]);
+        double[] extent = scene.owner().extentAlong(d[0], d[1], d[2]);
         double range = extent[1] - extent[0];
         return new double[] {extent[0] + low * range, extent[0] + high * range};
     }

@@ -1,5 +1,6 @@
 package org.lumbrit.core.falloff;
 
+import org.lumbrit.core.surface.Owner;
 import org.lumbrit.core.surface.Samples;
 
 /**
@@ -20,14 +21,7 @@ record PatternFrame(double speed, double heading, Space space) {
             z[i] = samples.z()[start + i];
         }
         if (space == Space.OWN) {
-            double longest = Math.max(
-                    Math.max(scene.ground().width(), scene.ground().depth()),
-                    scene.ground().highest() - scene.ground().lowest());
-            for (int i = 0; i < count; i++) {
-                x[i] = (x[i] + scene.ground().width() / 2) / longest;
-                y[i] = (y[i] - scene.ground().lowest()) / longest;
-                z[i] = (z[i] + scene.ground().depth() / 2) / longest;
-            }
+            toOwn(scene.owner(), count, x, y, z);
         }
         if (speed != 0) {
             double[] d = Headings.direction(heading, 0);
@@ -36,6 +30,24 @@ record PatternFrame(double speed, double heading, Space space) {
                 z[i] = z[i] * d[0] - x[i] * d[2];
                 x[i] = downwind - speed * time;
             }
+        }
+    }
+
+    private static void toOwn(Owner owner, int count, double[] x, double[] y, double[] z) {
+        double[][] extents = {owner.extentAlong(1, 0, 0), owner.extentAlong(0, 1, 0), owner.extentAlong(0, 0, 1)};
+        double longest = 0;
+        for (double[] extent : extents) {
+            longest = Math.max(longest, extent[1] - extent[0]);
+        }
+        double[] place = new double[3];
+        for (int i = 0; i < count; i++) {
+            place[0] = x[i];
+            place[1] = y[i];
+            place[2] = z[i];
+            owner.toOwn(place);
+            x[i] = (place[0] - extents[0][0]) / longest;
+            y[i] = (place[1] - extents[1][0]) / longest;
+            z[i] = (place[2] - extents[2][0]) / longest;
         }
     }
 

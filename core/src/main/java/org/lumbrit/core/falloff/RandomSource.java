@@ -4,7 +4,6 @@ import org.lumbrit.core.kinds.Kind;
 import org.lumbrit.core.kinds.Kinds;
 import org.lumbrit.core.kinds.Setting;
 import org.lumbrit.core.math.Hash;
-import org.lumbrit.core.surface.Ground;
 import org.lumbrit.core.surface.Samples;
 
 /** A hashed value in [0, 1) for each plant, part or facet, from its identity alone: it stays when others come and go. */
@@ -49,17 +48,12 @@ public record RandomSource(
         for (int i = from; i < to; i++) {
             long drawn = per == Per.PLANT
                     ? Hash.of(seed, samples.id()[i])
-                    : Hash.of(seed, per.ordinal(), per == Per.PART ? 0 : facet(scene.ground(), samples, i));
+                    : Hash.of(
+                            seed,
+                            per.ordinal(),
+                            per == Per.PART ? 0 : scene.owner().facet(samples, i));
             out[i] = (drawn >>> 40) * 0x1p-24f;
         }
-    }
-
-    private static long facet(Ground ground, Samples samples, int i) {
-        double column = (samples.x()[i] + ground.width() / 2) / ground.cell();
-        double row = (samples.z()[i] + ground.depth() / 2) / ground.cell();
-        double c = Math.min(Math.max(Math.floor(column), 0), ground.columns() - 2);
-        double r = Math.min(Math.max(Math.floor(row), 0), ground.rows() - 2);
-        return 2 * ((long) r * (ground.columns() - 1) + (long) c) + (column - c + row - r > 1 ? 1 : 0);
     }
 
     @Override

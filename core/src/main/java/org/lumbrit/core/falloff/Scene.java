@@ -1,10 +1,13 @@
 package org.lumbrit.core.falloff;
 
+import java.util.List;
 import java.util.Optional;
 import java.util.function.Function;
 import org.lumbrit.core.math.Cancel;
+import org.lumbrit.core.props.PlacedMesh;
 import org.lumbrit.core.surface.AreaPlace;
 import org.lumbrit.core.surface.Ground;
+import org.lumbrit.core.surface.Owner;
 import org.lumbrit.core.surface.Picture;
 import org.lumbrit.core.surface.PointIndex;
 import org.lumbrit.core.surface.Samples;
@@ -19,6 +22,15 @@ public interface Scene {
     double loop();
 
     Ground ground();
+
+    /** What the samples lie on: the ground, or a prop. */
+    Owner owner();
+
+    /** A prop where it stands. */
+    PlacedMesh prop(String propId);
+
+    /** Every prop that is shown. */
+    List<PlacedMesh> props();
 
     /** The segments of a point, a path or an area's edge. */
     SegmentTree tree(String placeId, boolean plan);

@@ -1,18 +1,25 @@
 package org.lumbrit.core.falloff;
 
+import java.util.List;
 import java.util.Optional;
 import org.lumbrit.core.kinds.Kind;
 import org.lumbrit.core.kinds.Setting;
+import org.lumbrit.core.math.Cancel;
+import org.lumbrit.core.math.Chunks;
 import org.lumbrit.core.math.Decimal;
+import org.lumbrit.core.math.KeyBuilder;
+import org.lumbrit.core.props.PlacedMesh;
+import org.lumbrit.core.props.Shelter;
 import org.lumbrit.core.surface.Horizon;
 import org.lumbrit.core.surface.Lattice;
 import org.lumbrit.core.surface.Samples;
 
 /**
- * Sky view: the cosine-weighted free share of the sky above a place of the ground, within a reach. It is computed at the
- * ground's own nodes, at most 257 along the longer side, and read bilinear between them.
+ * Sky view: the cosine-weighted free share of the sky above a place, within a reach, hidden by ground and props. On the
+ * ground it is computed at the ground's own nodes, at most 257 along the longer side, and read bilinear between them; on a prop
+ * at each place itself.
  */
-@Kind(name = "sky-view", title = "Sky view", help = "1 in the open, less in hollows and under walls.")
+@Kind(name = "sky-view", version = 2, title = "Sky view", help = "1 in the open, less in hollows and under walls.")
 public record SkySource(
         @Setting(
                 title = "reach",
@@ -30,16 +37,61 @@ public record SkySource(
     private record Within(double reach) {}
 
     @Override
+    public boolean readsProps() {
+        return true;
+    }
+
+    @Override
     public Optional<Measurement> measurement() {
         return Optional.of(new Measurement(new Within(reach), (scene, samples) -> {
+            List<PlacedMesh> props = scene.props();
+            double lift = 1e-4 * Math.max(scene.ground().width(), scene.ground().depth());
+            if (scene.owner() != scene.ground()) {
+                double above = 1e-3 * scene.owner().cell();
+                return (from, to, out) -> {
+                    Shelter shelter = new Shelter(scene.ground(), props);
+                    for (int i = from; i < to; i++) {
+                        out[i] = (float) onProp(shelter, samples, i, above);
+                    }
+                };
+            }
             Lattice lattice = scene.ground().lattice(NODES);
-            float[] free = scene.overGround("sky-view/1 " + reach, cancel -> Horizon.sky(lattice, reach, cancel));
+            KeyBuilder key = new KeyBuilder("sky-view/2").add(reach);
+            props.forEach(prop -> key.add(prop.key()));
+            float[] free = scene.overGround(
+                    key.key(),
+                    cancel -> props.isEmpty()
+                            ? Horizon.sky(lattice, reach, cancel)
+                            : amongProps(scene, lattice, props, lift, cancel));
             return (from, to, out) -> {
                 for (int i = from; i < to; i++) {
                     out[i] = (float) lattice.between(free, samples.x()[i], samples.z()[i]);
                 }
             };
         }));
+    }
+
+    private float[] amongProps(Scene scene, Lattice lattice, List<PlacedMesh> props, double lift, Cancel cancel) {
+        float[] free = new float[lattice.count()];
+        Chunks.run(free.length, 512, cancel, (from, to) -> {
+            Shelter shelter = new Shelter(scene.ground(), props);
+            for (int i = from; i < to; i++) {
+                double x = lattice.x(i % lattice.columns());
+                double z = lattice.z(i / lattice.columns());
+                free[i] = (float) shelter.sky(x, scene.ground().height(x, z), z, reach, lift);
+            }
+        });
+        return free;
+    }
+
+    /** Starts a little outside the surface, along its normal. */
+    private double onProp(Shelter shelter, Samples samples, int i, double above) {
+        return shelter.sky(
+                samples.x()[i] + above * samples.nx()[i],
+                samples.y()[i] + above * samples.ny()[i],
+                samples.z()[i] + above * samples.nz()[i],
+                reach,
+                0);
     }
 
     @Override

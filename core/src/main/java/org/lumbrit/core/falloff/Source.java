@@ -13,6 +13,7 @@ public sealed interface Source
                 FacingSource,
                 SlopeSource,
                 DistanceSource,
+                PropDistanceSource,
                 ShoreSource,
                 PlantsNearSource,
                 NoiseSource,
@@ -38,6 +39,16 @@ public sealed interface Source
 
     /** Whether the value depends on the water's level. */
     default boolean readsWater() {
+        return false;
+    }
+
+    /** The prop that is measured from, where one is. */
+    default Optional<String> propRead() {
+        return Optional.empty();
+    }
+
+    /** Whether props stand in the way of what it measures. */
+    default boolean readsProps() {
         return false;
     }
 

@@ -1,14 +1,17 @@
 package org.lumbrit.core.falloff;
 
+import java.util.List;
 import java.util.Optional;
 import org.lumbrit.core.kinds.Kind;
 import org.lumbrit.core.kinds.Setting;
 import org.lumbrit.core.math.Smooth;
+import org.lumbrit.core.props.PlacedMesh;
+import org.lumbrit.core.props.Shelter;
 import org.lumbrit.core.surface.Horizon;
 import org.lumbrit.core.surface.Samples;
 
 /** Whether the line to the sun is free: 1 in the light, 0 in shadow; a softness makes the horizon's edge so many degrees wide. */
-@Kind(name = "sunlit", title = "Sunlit", help = "1 where the sun reaches the ground, 0 in shadow.")
+@Kind(name = "sunlit", version = 2, title = "Sunlit", help = "1 where the sun reaches the ground, 0 in shadow.")
 public record SunlitSource(
         @Setting(
                 title = "sun from",
@@ -35,26 +38,41 @@ public record SunlitSource(
         double softness)
         implements Source {
 
-    private record Toward(double heading) {}
+    private record Toward(double heading, double elevation) {}
 
-    /** The horizon's elevation toward the sun, in degrees, −90 where nothing stands up. */
+    @Override
+    public boolean readsProps() {
+        return true;
+    }
+
+    /** The horizon's elevation toward the sun, in degrees: −90 where nothing stands up, 90 where a prop stands before the sun. */
     @Override
     public Optional<Measurement> measurement() {
-        return Optional.of(new Measurement(new Toward(heading), (scene, samples, from, to, out) -> {
+        return Optional.of(new Measurement(new Toward(heading, elevation), (scene, samples) -> {
             double[] d = Headings.direction(heading, 0);
+            double[] sun = Headings.direction(heading, elevation);
             double lift = 1e-4 * Math.max(scene.ground().width(), scene.ground().depth());
-            for (int i = from; i < to; i++) {
-                double tangent = Horizon.tangent(
-                        scene.ground(),
-                        samples.x()[i],
-                        samples.y()[i] + lift,
-                        samples.z()[i],
-                        d[0],
-                        d[2],
-                        1e9,
-                        Double.NEGATIVE_INFINITY);
-                out[i] = (float) StrictMath.toDegrees(StrictMath.atan(tangent));
-            }
+            List<PlacedMesh> props = scene.props();
+            return (from, to, out) -> {
+                Shelter shelter = new Shelter(scene.ground(), props);
+                for (int i = from; i < to; i++) {
+                    double x = samples.x()[i];
+                    double y = samples.y()[i] + lift;
+                    double z = samples.z()[i];
+                    double tangent =
+                            Horizon.tangent(scene.ground(), x, y, z, d[0], d[2], 1e9, Double.NEGATIVE_INFINITY);
+                    double above = lift + 1e-3;
+                    boolean hidden = shelter.hidden(
+                            x + above * samples.nx()[i],
+                            y + above * samples.ny()[i],
+                            z + above * samples.nz()[i],
+                            sun[0],
+                            sun[1],
+                            sun[2],
+                            1e9);
+                    out[i] = hidden ? 90 : (float) StrictMath.toDegrees(StrictMath.atan(tangent));
+                }
+            };
         }));
     }
 
@@ -74,6 +92,8 @@ public record SunlitSource(
     public String reading(Scene scene, Samples samples, float[] horizon, int index) {
         return horizon[index] <= 0
                 ? "nothing stands before the sun"
-                : "the ground stands " + Readings.degrees(horizon[index]) + " high toward the sun";
+                : horizon[index] == 90
+                        ? "a prop stands before the sun"
+                        : "the ground stands " + Readings.degrees(horizon[index]) + " high toward the sun";
     }
 }

@@ -16,7 +16,7 @@ public record Description(String name, String title, String help, List<SettingDe
     /**
      * One setting.
      *
-     * @param type number, whole, switch, choice, curve, list, falloff, place, layer, picture, colour or text
+     * @param type number, whole, switch, choice, curve, list, falloff, place, layer, prop, picture, mesh, colour or text
      * @param byDefault as it would stand in the recipe, "" where there is none
      * @param choices the words of a choice, empty for the others
      */
@@ -36,6 +36,11 @@ public record Description(String name, String title, String help, List<SettingDe
 
     public static Description of(Class<? extends Record> type) {
         Kind kind = Kinds.kind(type);
+        return new Description(kind.name(), kind.title(), kind.help(), settings(type));
+    }
+
+    /** The settings of any record, in order; those without a description are left out. */
+    public static List<SettingDescription> settings(Class<? extends Record> type) {
         List<SettingDescription> settings = new ArrayList<>();
         for (RecordComponent component : type.getRecordComponents()) {
             Setting setting = component.getAnnotation(Setting.class);
@@ -43,7 +48,7 @@ public record Description(String name, String title, String help, List<SettingDe
                 settings.add(describe(component, setting));
             }
         }
-        return new Description(kind.name(), kind.title(), kind.help(), settings);
+        return settings;
     }
 
     private static SettingDescription describe(RecordComponent component, Setting setting) {
@@ -66,6 +71,10 @@ public record Description(String name, String title, String help, List<SettingDe
 
     private static String typeOf(RecordComponent component, Setting setting) {
         Class<?> type = component.getType();
+        if (type == java.util.Optional.class) {
+            String of = component.getGenericType().getTypeName();
+            return of.contains("Double") ? "number" : of.contains("Integer") ? "whole" : "text";
+        }
         if (type == double.class) {
             return "number";
         }
@@ -86,6 +95,8 @@ public record Description(String name, String title, String help, List<SettingDe
             case PLACE -> "place";
             case LAYER -> "layer";
             case PICTURE -> "picture";
+            case MESH -> "mesh";
+            case PROP -> "prop";
             case COLOUR -> "colour";
             case NOTHING -> "text";
         };

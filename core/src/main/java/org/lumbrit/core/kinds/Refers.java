@@ -8,6 +8,9 @@ public enum Refers {
     LAYER,
     /** A picture that lies beside the recipe, by its file name. */
     PICTURE,
+    /** A mesh that lies beside the recipe, by its file name. */
+    MESH,
+    PROP,
     /** Not a reference: "#rrggbb". */
     COLOUR;
 

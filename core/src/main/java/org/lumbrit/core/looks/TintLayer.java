@@ -113,11 +113,6 @@ public record TintLayer(
         return OFFERED;
     }
 
-    /** What every tint offers, in the order of the board. */
-    public static List<PropertyDescription> offeredProperties() {
-        return OFFERED;
-    }
-
     @Override
     public TintLayer renamed(String newName) {
         return with(id, newName, seed, properties);

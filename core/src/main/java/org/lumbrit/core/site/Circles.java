@@ -10,10 +10,13 @@ import org.lumbrit.core.drive.Layer;
 import org.lumbrit.core.falloff.Falloff;
 import org.lumbrit.core.kinds.Refers;
 
-/** Finds falloffs and layers that read each other in a circle. */
+/** Finds falloffs, layers and props that read each other in a circle. */
 final class Circles {
-    /** A falloff or a layer. */
+    /** A falloff, a layer, a prop, or one of the two that stand for the whole site. */
     private record Node(Refers what, String id) {}
+
+    private static final Node GROUND = new Node(Refers.NOTHING, "the finished ground");
+    private static final Node WATER = new Node(Refers.NOTHING, "the water’s edge");
 
     private final Recipe recipe;
     private final Set<Node> clear = new HashSet<>();
@@ -61,25 +64,51 @@ final class Circles {
         return Optional.empty();
     }
 
-    /** What a falloff or a layer reads. */
     private List<Node> read(Node node) {
         List<Node> read = new ArrayList<>();
-        if (node.what() == Refers.LAYER) {
-            for (Drive drive : recipe.drives()) {
-                if (drive.layer().equals(node.id())) {
-                    read.add(new Node(Refers.FALLOFF, drive.falloff()));
+        switch (node.what()) {
+            case LAYER -> readByLayer(node.id(), read);
+            case FALLOFF -> recipe.falloff(node.id()).ifPresent(falloff -> readByFalloff(falloff, read));
+            case PROP ->
+                recipe.prop(node.id())
+                        .filter(prop -> prop.standing() || prop.align() > 0)
+                        .ifPresent(prop -> read.add(GROUND));
+            default -> {
+                if (node.equals(WATER)) {
+                    read.add(GROUND);
+                } else {
+                    recipe.relief().forEach(layer -> read.add(new Node(Refers.LAYER, layer.id())));
                 }
             }
-            return read;
         }
-        Optional<Falloff> falloff = recipe.falloff(node.id());
-        falloff.ifPresent(known -> {
-            known.uses().forEach(other -> read.add(new Node(Refers.FALLOFF, other)));
-            known.source()
-                    .layerRead()
-                    .filter(layer -> recipe.layer(layer).map(Layer::id).isPresent())
-                    .ifPresent(layer -> read.add(new Node(Refers.LAYER, layer)));
-        });
         return read;
+    }
+
+    /** Its drives, and the ground: of a relief layer the layer below, of any other the finished one. */
+    private void readByLayer(String id, List<Node> read) {
+        for (Drive drive : recipe.drives()) {
+            if (drive.layer().equals(id)) {
+                read.add(new Node(Refers.FALLOFF, drive.falloff()));
+            }
+        }
+        List<String> relief = recipe.relief().stream().map(Layer::id).toList();
+        int k = relief.indexOf(id);
+        if (k < 0) {
+            read.add(GROUND);
+        } else if (k > 0) {
+            read.add(new Node(Refers.LAYER, relief.get(k - 1)));
+        }
+    }
+
+    private void readByFalloff(Falloff falloff, List<Node> read) {
+        falloff.uses().forEach(other -> read.add(new Node(Refers.FALLOFF, other)));
+        falloff.source()
+                .layerRead()
+                .filter(layer -> recipe.layer(layer).isPresent())
+                .ifPresent(layer -> read.add(new Node(Refers.LAYER, layer)));
+        falloff.source().propRead().ifPresent(prop -> read.add(new Node(Refers.PROP, prop)));
+        if (falloff.source().readsWater()) {
+            read.add(WATER);
+        }
     }
 }

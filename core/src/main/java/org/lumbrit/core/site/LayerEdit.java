@@ -8,6 +8,7 @@ import org.lumbrit.core.drive.Layer;
 import org.lumbrit.core.drive.PropertyRange;
 import org.lumbrit.core.falloff.Falloff;
 import org.lumbrit.core.kinds.Kind;
+import org.lumbrit.core.relief.ReliefLayer;
 
 /** Changes of layers and their properties. */
 public sealed interface LayerEdit extends Edit {
@@ -30,7 +31,10 @@ public sealed interface LayerEdit extends Edit {
                 .toList();
     }
 
-    @Kind(name = "add-layer", title = "Add layer", help = "Puts a new layer on the board.")
+    @Kind(
+            name = "add-layer",
+            title = "Add layer",
+            help = "Puts a new layer on the board; one of relief above the others of relief, below all else.")
     record Add(Layer added) implements LayerEdit {
         @Override
         public String layer() {
@@ -39,8 +43,16 @@ public sealed interface LayerEdit extends Edit {
 
         @Override
         public Recipe apply(Recipe recipe) {
-            return recipe.withLayers(
-                    Recipe.inserted(recipe.layers(), added, recipe.layers().size()));
+            int end = added instanceof ReliefLayer
+                    ? recipe.layers()
+                                    .lastIndexOf(
+                                            recipe.relief().isEmpty()
+                                                    ? null
+                                                    : recipe.relief()
+                                                            .get(recipe.relief().size() - 1))
+                            + 1
+                    : recipe.layers().size();
+            return recipe.withLayers(Recipe.inserted(recipe.layers(), added, end));
         }
 
         @Override

@@ -2,6 +2,7 @@ package org.lumbrit.core.site;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import org.lumbrit.core.falloff.DistanceSource;
 import org.lumbrit.core.falloff.Falloff;
 import org.lumbrit.core.kinds.Kind;
@@ -36,20 +37,26 @@ public sealed interface PlaceEdit extends Edit {
         }
     }
 
-    @Kind(name = "remove-place", title = "Remove place", help = "Only where no falloff measures from it.")
+    @Kind(
+            name = "remove-place",
+            title = "Remove place",
+            help = "Only where no falloff and no relief layer works from it.")
     record Remove(String place) implements PlaceEdit {
         @Override
         public Recipe apply(Recipe recipe) {
-            List<String> users = recipe.falloffs().stream()
+            List<String> users = new ArrayList<>(recipe.falloffs().stream()
                     .filter(each -> each.source() instanceof DistanceSource distance
                             && distance.place().equals(place))
                     .map(Falloff::name)
-                    .toList();
+                    .toList());
+            recipe.relief().stream()
+                    .filter(layer -> layer.placeRead().equals(Optional.of(place)))
+                    .forEach(layer -> users.add(layer.name()));
             if (!users.isEmpty()) {
                 throw new InvalidRecipeException(
                         "place",
                         recipe.names().nameOf(Refers.PLACE, place) + " is what " + String.join(", ", users)
-                                + " measures from. Give that falloff another place first, or delete it.");
+                                + " works from. Give it another place first, or delete it.");
             }
             return recipe.withPlaces(recipe.places().stream()
                     .filter(each -> !each.id().equals(place))

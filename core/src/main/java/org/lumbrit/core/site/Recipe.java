@@ -13,6 +13,8 @@ import org.lumbrit.core.drive.Layer;
 import org.lumbrit.core.falloff.Falloff;
 import org.lumbrit.core.falloff.Names;
 import org.lumbrit.core.kinds.Setting;
+import org.lumbrit.core.props.Prop;
+import org.lumbrit.core.relief.ReliefLayer;
 import org.lumbrit.core.surface.Place;
 
 /** A site as one document of rules, without anything computed from them. Immutable; references are by id. */
@@ -22,15 +24,29 @@ public record Recipe(
 
         GroundSpec ground,
         List<Place> places,
+        List<Prop> props,
         List<Falloff> falloffs,
         List<Layer> layers,
         List<Drive> drives,
         Clock clock) {
     public Recipe {
         places = List.copyOf(places);
+        props = List.copyOf(props);
         falloffs = List.copyOf(falloffs);
         layers = List.copyOf(layers);
         drives = List.copyOf(drives);
+    }
+
+    /** A site without props. */
+    public Recipe(
+            String name,
+            GroundSpec ground,
+            List<Place> places,
+            List<Falloff> falloffs,
+            List<Layer> layers,
+            List<Drive> drives,
+            Clock clock) {
+        this(name, ground, places, List.of(), falloffs, layers, drives, clock);
     }
 
     public Optional<Falloff> falloff(String id) {
@@ -39,6 +55,37 @@ public record Recipe(
 
     public Optional<Layer> layer(String id) {
         return layers.stream().filter(layer -> layer.id().equals(id)).findFirst();
+    }
+
+    public Optional<Prop> prop(String id) {
+        return props.stream().filter(prop -> prop.id().equals(id)).findFirst();
+    }
+
+    /** The layers that shape the ground, lowest first. */
+    public List<ReliefLayer> relief() {
+        return layers.stream()
+                .filter(ReliefLayer.class::isInstance)
+                .map(ReliefLayer.class::cast)
+                .toList();
+    }
+
+    /** Every file that must lie beside the recipe: height map, pictures, meshes. */
+    public Set<String> files() {
+        Set<String> files = new TreeSet<>(pictures());
+        ground.heights().ifPresent(files::add);
+        props.forEach(prop -> prop.shape().meshFile().ifPresent(files::add));
+        return files;
+    }
+
+    /** The same with a file under another name. */
+    public Recipe withFile(String file, String newFile) {
+        Recipe renamed = withPicture(file, newFile)
+                .withProps(props.stream()
+                        .map(prop -> prop.shape().meshFile().equals(Optional.of(file))
+                                ? prop.withShape(prop.shape().withFile(newFile))
+                                : prop)
+                        .toList());
+        return ground.heights().equals(Optional.of(file)) ? renamed.withGround(ground.withHeights(newFile)) : renamed;
     }
 
     public Optional<Place> place(String id) {
@@ -71,9 +118,10 @@ public record Recipe(
         return byId;
     }
 
-    /** Names of places, layers and falloffs; an id that is not there stands for itself. */
+    /** Names of places, props, layers and falloffs; an id that is not there stands for itself. */
     public Names names() {
         return (what, id) -> switch (what) {
+            case PROP -> prop(id).map(Prop::name).orElse(id);
             case PLACE -> place(id).map(Place::name).orElse(id);
             case LAYER -> layer(id).map(Layer::name).orElse(id);
             case FALLOFF -> falloff(id).map(Falloff::name).orElse(id);
@@ -82,31 +130,35 @@ public record Recipe(
     }
 
     public Recipe withName(String newName) {
-        return new Recipe(newName, ground, places, falloffs, layers, drives, clock);
+        return new Recipe(newName, ground, places, props, falloffs, layers, drives, clock);
     }
 
     public Recipe withGround(GroundSpec newGround) {
-        return new Recipe(name, newGround, places, falloffs, layers, drives, clock);
+        return new Recipe(name, newGround, places, props, falloffs, layers, drives, clock);
     }
 
     public Recipe withPlaces(List<Place> newPlaces) {
-        return new Recipe(name, ground, newPlaces, falloffs, layers, drives, clock);
+        return new Recipe(name, ground, newPlaces, props, falloffs, layers, drives, clock);
+    }
+
+    public Recipe withProps(List<Prop> newProps) {
+        return new Recipe(name, ground, places, newProps, falloffs, layers, drives, clock);
     }
 
     public Recipe withFalloffs(List<Falloff> newFalloffs) {
-        return new Recipe(name, ground, places, newFalloffs, layers, drives, clock);
+        return new Recipe(name, ground, places, props, newFalloffs, layers, drives, clock);
     }
 
     public Recipe withLayers(List<Layer> newLayers) {
-        return new Recipe(name, ground, places, falloffs, newLayers, drives, clock);
+        return new Recipe(name, ground, places, props, falloffs, newLayers, drives, clock);
     }
 
     public Recipe withDrives(List<Drive> newDrives) {
-        return new Recipe(name, ground, places, falloffs, layers, newDrives, clock);
+        return new Recipe(name, ground, places, props, falloffs, layers, newDrives, clock);
     }
 
     public Recipe withClock(Clock newClock) {
-        return new Recipe(name, ground, places, falloffs, layers, drives, newClock);
+        return new Recipe(name, ground, places, props, falloffs, layers, drives, newClock);
     }
 
     /** The same with one falloff changed. */

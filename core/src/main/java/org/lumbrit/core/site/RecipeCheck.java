@@ -31,6 +31,9 @@ import org.lumbrit.core.looks.TintLayer;
 import org.lumbrit.core.math.Colour;
 import org.lumbrit.core.math.CurvePoint;
 import org.lumbrit.core.math.Decimal;
+import org.lumbrit.core.props.Prop;
+import org.lumbrit.core.relief.BasinRelief;
+import org.lumbrit.core.relief.ReliefLayer;
 import org.lumbrit.core.site.InvalidRecipeException.Problem;
 import org.lumbrit.core.surface.AreaPlace;
 import org.lumbrit.core.surface.PathPlace;
@@ -51,6 +54,7 @@ public final class RecipeCheck {
     public static List<Problem> problems(Recipe recipe) {
         RecipeCheck check = new RecipeCheck(recipe);
         check.identities("places", recipe.places(), place -> place.id(), place -> place.name());
+        check.identities("props", recipe.props(), Prop::id, Prop::name);
         check.identities("falloffs", recipe.falloffs(), Falloff::id, Falloff::name);
         check.identities("layers", recipe.layers(), Layer::id, Layer::name);
         check.settings("", recipe);
@@ -143,15 +147,21 @@ public final class RecipeCheck {
             say(at, "There is no place with the id “" + text + "”; mark one on the ground or import it first.");
         } else if (refers == Refers.LAYER && recipe.layer(text).isEmpty()) {
             say(at, "There is no layer with the id “" + text + "”; choose one of the layers.");
-        } else if (refers == Refers.PICTURE && !text.matches("[A-Za-z0-9][A-Za-z0-9._-]{0,127}")) {
-            say(at, "A picture is a plain file name beside the recipe, not “" + text + "”; choose or upload one.");
+        } else if (refers == Refers.PROP && recipe.prop(text).isEmpty()) {
+            say(at, "There is no prop with the id “" + text + "”; place or import one first.");
+        } else if ((refers == Refers.PICTURE || refers == Refers.MESH)
+                && !text.matches("[A-Za-z0-9][A-Za-z0-9._-]{0,127}")) {
+            say(at, "This is a plain file name beside the recipe, not “" + text + "”; choose or upload a file.");
         }
     }
 
     private void ground() {
         GroundSpec ground = recipe.ground();
-        if (ground.highest() < ground.lowest()) {
+        if (ground.highest().orElse(1e9) < ground.lowest().orElse(-1e9)) {
             say("ground.highest", "The highest height lies below the lowest; swap them.");
+        }
+        if (ground.tooSlender()) {
+            say("ground.depth", "One side of the ground may be at most 32 times the other.");
         }
         for (int i = 0; i < recipe.places().size(); i++) {
             if (recipe.places().get(i) instanceof PathPlace path
@@ -230,6 +240,12 @@ public final class RecipeCheck {
     }
 
     private void result(String at, Layer layer, String result) {
+        if (layer instanceof ReliefLayer) {
+            if (!result.equals(ReliefLayer.DIFFERENCE)) {
+                say(at, "Of a relief layer the " + ReliefLayer.DIFFERENCE + " that it makes can be read, in metres.");
+            }
+            return;
+        }
         List<String> known = layer.offered().stream()
                 .filter(offer -> offer.domain() == Domain.PLACE)
                 .map(PropertyDescription::name)
@@ -281,6 +297,14 @@ public final class RecipeCheck {
                                                                     .map(PropertyDescription::name)
                                                                     .toList())
                                                     + ".")));
+            if (layer instanceof BasinRelief basin) {
+                curve("layers[" + i + "].profile", basin.profile(), -10, 10);
+                if (recipe.place(basin.place())
+                        .filter(place -> !(place instanceof AreaPlace))
+                        .isPresent()) {
+                    say("layers[" + i + "].place", "A basin needs an area; draw one on the ground or import it.");
+                }
+            }
             if (layer instanceof TintLayer tint) {
                 ramp("layers[" + i + "].ramp", tint.ramp());
             }

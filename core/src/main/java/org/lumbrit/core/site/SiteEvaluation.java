@@ -26,8 +26,12 @@ import org.lumbrit.core.math.KeyBuilder;
 import org.lumbrit.core.math.MonotoneCurve;
 import org.lumbrit.core.math.Results;
 import org.lumbrit.core.math.Smooth;
+import org.lumbrit.core.props.PlacedMesh;
+import org.lumbrit.core.props.Prop;
 import org.lumbrit.core.surface.Lattice;
+import org.lumbrit.core.surface.Mesh;
 import org.lumbrit.core.surface.Samples;
+import org.lumbrit.core.surface.TriangleTree;
 
 /**
  * Evaluates falloffs, properties and layers of a plan over batches of samples. Every stage is kept under its key and the key of
@@ -35,15 +39,75 @@ import org.lumbrit.core.surface.Samples;
  */
 public final class SiteEvaluation {
     private static final float[] NONE = new float[0];
+    private static final int MOST_TRIANGLES = 20_000_000;
 
     private final SitePlan plan;
     private final Results results;
     private final Cancel cancel;
+    /** The prop whose samples are evaluated, "" for the ground. */
+    private final String prop;
 
     public SiteEvaluation(SitePlan plan, Results results, Cancel cancel) {
+        this(plan, results, cancel, "");
+    }
+
+    private SiteEvaluation(SitePlan plan, Results results, Cancel cancel, String prop) {
         this.plan = plan;
         this.results = results;
         this.cancel = cancel;
+        this.prop = prop;
+    }
+
+    /** Makes the ground of a recipe and what is evaluated on it. */
+    public static SiteEvaluation of(Recipe recipe, SiteAssets assets, double time, Results results, Cancel cancel) {
+        return new SiteEvaluation(SitePlan.of(recipe, assets, time, results, cancel), results, cancel);
+    }
+
+    /** The same on the surface of a prop: own spaces are the prop's. */
+    public SiteEvaluation on(String propId) {
+        return new SiteEvaluation(plan, results, cancel, propId);
+    }
+
+    /** The same as a layer sees it: relief layers see the ground below themselves. */
+    public SiteEvaluation seenBy(String layerId) {
+        return new SiteEvaluation(plan.seenBy(layerId), results, cancel, prop);
+    }
+
+    /** A prop's mesh where it stands. */
+    public PlacedMesh placed(String propId) {
+        Prop standing = plan.recipe().prop(propId).orElseThrow();
+        return plan.measure("placed " + propId, () -> {
+            Mesh mesh = mesh(standing);
+            String key = new KeyBuilder("triangle tree/1").add(mesh.key()).key();
+            return PlacedMesh.of(
+                    standing, mesh, () -> results.get(key, cancel, shared -> new TriangleTree(mesh)), plan.ground());
+        });
+    }
+
+    /** A prop's mesh in its own frame. */
+    public Mesh mesh(Prop standing) {
+        return results.get(plan.shapeKey(standing), cancel, shared -> {
+            Mesh mesh = standing.shape().mesh(plan.assets()::mesh);
+            for (int i = 0; i < standing.subdivide(); i++) {
+                if (mesh.count() > MOST_TRIANGLES / 4) {
+                    throw new InvalidRecipeException(
+                            "props",
+                            "“" + standing.name() + "” would have more than " + MOST_TRIANGLES
+                                    + " triangles; subdivide it less.");
+                }
+                mesh = mesh.subdivided();
+            }
+            return mesh;
+        });
+    }
+
+    /** The vertices of a prop as samples. */
+    public Samples samples(PlacedMesh placed) {
+        String key = new KeyBuilder("samples of")
+                .add(placed.key())
+                .add(plan.ground().key())
+                .key();
+        return results.get(key, cancel, shared -> placed.samples(plan.ground().key()));
     }
 
     public SitePlan plan() {
@@ -52,11 +116,11 @@ public final class SiteEvaluation {
 
     /** What sources measure from. */
     public Scene scene() {
-        return new SiteScene(this, results, cancel);
+        return new SiteScene(this, results, cancel, prop);
     }
 
     private SiteEvaluation sharing(Cancel shared) {
-        return new SiteEvaluation(plan, results, shared);
+        return new SiteEvaluation(plan, results, shared, prop);
     }
 
     public Samples samples(Lattice lattice) {
@@ -152,6 +216,10 @@ public final class SiteEvaluation {
             System.arraycopy(step.over(samples.grid().get(), before), 0, out, 0, out.length);
             return;
         }
+        if (!prop.isEmpty()) {
+            overMesh(falloff, stage, step, samples, before, out);
+            return;
+        }
         Lattice lattice = plan.lattice();
         String key = new KeyBuilder("over grid/1")
                 .add(plan.stageKey(falloff.id(), stage - 1))
@@ -168,6 +236,21 @@ public final class SiteEvaluation {
                 out[i] = (float) lattice.between(nodes, samples.x()[i], samples.z()[i]);
             }
         });
+    }
+
+    /** On a prop the step works over its mesh; a place between the vertices takes the nearest triangle's. */
+    private void overMesh(Falloff falloff, int stage, GridStep step, Samples samples, float[] before, float[] out) {
+        PlacedMesh placed = placed(prop);
+        Samples vertices = samples(placed);
+        if (vertices.key().equals(samples.key())) {
+            System.arraycopy(step.over(placed.mesh(), placed.size(), before), 0, out, 0, out.length);
+            return;
+        }
+        float[] smooth = stage(falloff.id(), stage, vertices);
+        TriangleTree.Probe probe = placed.probe();
+        for (int i = 0; i < out.length; i++) {
+            out[i] = (float) placed.between(probe, smooth, samples.x()[i], samples.y()[i], samples.z()[i]);
+        }
     }
 
     /** A property at the samples, in its unit. */

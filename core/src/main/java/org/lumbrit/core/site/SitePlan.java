@@ -15,10 +15,13 @@ import org.lumbrit.core.falloff.Step;
 import org.lumbrit.core.kinds.Canonical;
 import org.lumbrit.core.kinds.Kinds;
 import org.lumbrit.core.kinds.Refers;
+import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.math.KeyBuilder;
+import org.lumbrit.core.math.Results;
+import org.lumbrit.core.props.Prop;
+import org.lumbrit.core.relief.ReliefLayer;
 import org.lumbrit.core.surface.Ground;
 import org.lumbrit.core.surface.Lattice;
-import org.lumbrit.core.surface.Picture;
 import org.lumbrit.core.surface.Place;
 
 /**
@@ -32,7 +35,9 @@ public final class SitePlan {
     private final Recipe recipe;
     private final Ground ground;
     private final double time;
-    private final Pictures pictures;
+    private final SiteAssets assets;
+    private final List<ReliefState> relief;
+    private final boolean finished;
     private final Map<String, Object> measures = new ConcurrentHashMap<>();
     private final Map<String, List<String>> stageKeys = new HashMap<>();
     private final Map<String, Domain> domains = new HashMap<>();
@@ -40,35 +45,89 @@ public final class SitePlan {
 
     /**
      * @param recipe one that {@link RecipeCheck} has accepted
+     * @param ground as all relief layers have left it
+     * @param relief the ground below and above each relief layer, lowest first
+     * @param finished whether no relief layer comes after
      * @param time seconds
      */
-    public SitePlan(Recipe recipe, Ground ground, Pictures pictures, double time) {
-        this.recipe = RecipeCheck.require(recipe);
+    private SitePlan(
+            Recipe recipe, Ground ground, List<ReliefState> relief, boolean finished, SiteAssets assets, double time) {
+        this.recipe = recipe;
         this.ground = ground;
-        this.pictures = pictures;
+        this.relief = List.copyOf(relief);
+        this.finished = finished;
+        this.assets = assets;
         this.time = time;
         recipe.falloffs().forEach(falloff -> stages(falloff.id()));
     }
 
+    /** A ground that no layer shapes, or that has been shaped already. */
+    public SitePlan(Recipe recipe, Ground ground, SiteAssets assets, double time) {
+        this(RecipeCheck.require(recipe), ground, List.of(), true, assets, time);
+    }
+
     public SitePlan(Recipe recipe, Ground ground, double time) {
-        this(recipe, ground, Pictures.NONE, time);
+        this(recipe, ground, SiteAssets.NONE, time);
+    }
+
+    /** Makes the ground, layer by layer, and the plan on it. */
+    public static SitePlan of(Recipe recipe, SiteAssets assets, double time, Results results, Cancel cancel) {
+        RecipeCheck.require(recipe);
+        List<ReliefState> relief = new ArrayList<>();
+        Ground ground = ReliefState.start(recipe.ground(), assets, results, cancel);
+        for (ReliefLayer layer : recipe.relief()) {
+            Ground below = ground;
+            if (!layer.hidden()) {
+                SitePlan seen = new SitePlan(recipe, below, relief, false, assets, 0);
+                ground = ReliefState.shaped(layer, new SiteEvaluation(seen, results, cancel), results, cancel);
+            }
+            relief.add(new ReliefState(layer.id(), below, ground));
+        }
+        return new SitePlan(recipe, ground, relief, true, assets, time);
+    }
+
+    /** Whether the ground of a recipe is in memory already, every layer of it. */
+    public static boolean groundIsKept(Recipe recipe, SiteAssets assets, Results results, Cancel cancel) {
+        List<ReliefState> relief = new ArrayList<>();
+        Ground ground = ReliefState.start(recipe.ground(), assets, results, cancel);
+        for (ReliefLayer layer : recipe.relief()) {
+            Ground below = ground;
+            if (!layer.hidden()) {
+                SitePlan seen = new SitePlan(recipe, below, relief, false, assets, 0);
+                Optional<Ground> known = results.held(ReliefState.groundKey(layer, seen));
+                if (known.isEmpty()) {
+                    return false;
+                }
+                ground = known.get();
+            }
+            relief.add(new ReliefState(layer.id(), below, ground));
+        }
+        return true;
     }
 
     /** The plan of another recipe on the same ground. */
     public SitePlan of(Recipe other) {
-        return new SitePlan(other, ground, pictures, time);
+        return new SitePlan(RecipeCheck.require(other), ground, relief, finished, assets, time);
     }
 
-    /** The pictures that a recipe refers to, by file name. */
-    @FunctionalInterface
-    public interface Pictures {
-        Pictures NONE = file -> {
-            throw new InvalidRecipeException(
-                    List.of(new InvalidRecipeException.Problem("falloffs", "There is no picture " + file + ".")));
-        };
+    /** The plan as a layer sees it: relief layers see the ground below themselves, the others the finished ground. */
+    public SitePlan seenBy(String layerId) {
+        for (int k = 0; k < relief.size(); k++) {
+            if (relief.get(k).layer().equals(layerId)) {
+                return new SitePlan(recipe, relief.get(k).below(), relief.subList(0, k), false, assets, 0);
+            }
+        }
+        return this;
+    }
 
-        /** @throws InvalidRecipeException where it is not there, or is no picture */
-        Picture of(String file);
+    /** The ground below and above each relief layer, lowest first. */
+    public List<ReliefState> relief() {
+        return relief;
+    }
+
+    /** The ground around a relief layer, where it has been made already. */
+    public Optional<ReliefState> relief(String layerId) {
+        return relief.stream().filter(state -> state.layer().equals(layerId)).findFirst();
     }
 
     public Recipe recipe() {
@@ -84,8 +143,8 @@ public final class SitePlan {
         return time;
     }
 
-    Pictures pictures() {
-        return pictures;
+    public SiteAssets assets() {
+        return assets;
     }
 
     /** Something to measure from, made once for this plan. */
@@ -129,6 +188,9 @@ public final class SitePlan {
         if (source.readsTime()) {
             key.add(time).add(recipe.clock().loopSeconds());
         }
+        if (source.readsProps()) {
+            shownProps().forEach(prop -> key.add(propKey(prop)));
+        }
         if (source.readsWater()) {
             key.add(recipe.ground().waterLevel().orElse(Double.NEGATIVE_INFINITY));
         }
@@ -149,7 +211,32 @@ public final class SitePlan {
     public String layerKey(Layer layer) {
         KeyBuilder key = new KeyBuilder("layer/1").add(ground.key());
         Canonical.write(key, (Record) layer, this::referenceKey);
+        relief(layer.id())
+                .ifPresent(
+                        state -> key.add(state.below().key()).add(state.after().key()));
         layer.properties().keySet().forEach(property -> key.add(propertyKey(layer, property)));
+        return key.key();
+    }
+
+    /** The props that stand in the way of light; on ground that is still being made there are none yet. */
+    List<Prop> shownProps() {
+        return finished ? recipe.props().stream().filter(prop -> !prop.hidden()).toList() : List.of();
+    }
+
+    /** Content key of a prop where it stands. */
+    public String propKey(Prop prop) {
+        KeyBuilder key = new KeyBuilder("prop/1");
+        Canonical.write(key, prop, this::referenceKey);
+        if (prop.standing() || prop.align() > 0) {
+            key.add(ground.key());
+        }
+        return key.key();
+    }
+
+    /** Content key of a prop's mesh in its own frame. */
+    String shapeKey(Prop prop) {
+        KeyBuilder key = new KeyBuilder("shape/1").add(prop.subdivide());
+        Canonical.write(key, (Record) prop.shape(), this::referenceKey);
         return key.key();
     }
 
@@ -196,7 +283,13 @@ public final class SitePlan {
             return layerKey(recipe.layer(id).orElseThrow());
         }
         if (what == Refers.PICTURE) {
-            return pictures.of(id).key();
+            return assets.picture(id).key();
+        }
+        if (what == Refers.MESH) {
+            return assets.mesh(id).key();
+        }
+        if (what == Refers.PROP) {
+            return propKey(recipe.prop(id).orElseThrow());
         }
         return placeKeys.computeIfAbsent(id, missing -> {
             Place place = recipe.place(id).orElseThrow();

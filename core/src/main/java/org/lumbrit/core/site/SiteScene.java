@@ -1,5 +1,6 @@
 package org.lumbrit.core.site;
 
+import java.util.List;
 import java.util.Optional;
 import java.util.function.Function;
 import org.lumbrit.core.cover.CoverLayer;
@@ -7,9 +8,12 @@ import org.lumbrit.core.falloff.Scene;
 import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.math.KeyBuilder;
 import org.lumbrit.core.math.Results;
+import org.lumbrit.core.props.PlacedMesh;
+import org.lumbrit.core.relief.ReliefLayer;
 import org.lumbrit.core.surface.AreaPlace;
 import org.lumbrit.core.surface.ContourLines;
 import org.lumbrit.core.surface.Ground;
+import org.lumbrit.core.surface.Owner;
 import org.lumbrit.core.surface.Picture;
 import org.lumbrit.core.surface.Place;
 import org.lumbrit.core.surface.PointIndex;
@@ -22,12 +26,31 @@ final class SiteScene implements Scene {
     private final SitePlan plan;
     private final Results results;
     private final Cancel cancel;
+    private final String prop;
 
-    SiteScene(SiteEvaluation evaluation, Results results, Cancel cancel) {
+    SiteScene(SiteEvaluation evaluation, Results results, Cancel cancel, String prop) {
         this.evaluation = evaluation;
         this.plan = evaluation.plan();
         this.results = results;
         this.cancel = cancel;
+        this.prop = prop;
+    }
+
+    @Override
+    public Owner owner() {
+        return prop.isEmpty() ? ground() : evaluation.placed(prop);
+    }
+
+    @Override
+    public PlacedMesh prop(String propId) {
+        return evaluation.placed(propId);
+    }
+
+    @Override
+    public List<PlacedMesh> props() {
+        return plan.shownProps().stream()
+                .map(each -> evaluation.placed(each.id()))
+                .toList();
     }
 
     @Override
@@ -89,12 +112,27 @@ final class SiteScene implements Scene {
 
     @Override
     public Picture picture(String file) {
-        return plan.pictures().of(file);
+        return plan.assets().picture(file);
     }
 
     @Override
     public float[] result(String layerId, String result, Samples samples) {
+        if (result.equals(ReliefLayer.DIFFERENCE)) {
+            return difference(layerId, samples);
+        }
         return evaluation.property(plan.recipe().layer(layerId).orElseThrow(), result, samples);
+    }
+
+    private float[] difference(String layerId, Samples samples) {
+        float[] out = new float[samples.count()];
+        plan.relief(layerId).ifPresent(state -> {
+            for (int i = 0; i < out.length; i++) {
+                double x = samples.x()[i];
+                double z = samples.z()[i];
+                out[i] = (float) (state.after().height(x, z) - state.below().height(x, z));
+            }
+        });
+        return out;
     }
 
     @Override

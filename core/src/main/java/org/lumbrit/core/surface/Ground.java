@@ -3,28 +3,32 @@ package org.lumbrit.core.surface;
 import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.math.Chunks;
 import org.lumbrit.core.math.KeyBuilder;
+import org.lumbrit.core.math.Results;
 
 /**
  * The ground as a height grid. Nodes lie border to border: the first row at −Z, the first column at −X, the origin in the
  * middle. Heights are bilinear between nodes; the gradient is by central differences at the nodes (one-sided at the border)
  * and bilinear between them. Beyond the border the border's values hold. Thread-safe: nothing changes after construction.
  */
-public final class Ground {
+public final class Ground implements Owner, Results.Weighted {
     private static final int BLOCK_BITS = 4;
+    private static final boolean[] NO_HOLES = {};
 
     private final int columns;
     private final int rows;
     private final float[] heights;
-    private final float[] gradientX;
-    private final float[] gradientZ;
     private final double width;
     private final double depth;
     private final String key;
-    private final double steepest;
     private final double lowest;
     private final double highest;
     private final int blocksAcross;
     private final float[] blockHighest;
+    private final boolean[] holes;
+    private volatile Gradients gradients;
+
+    /** Slopes at the nodes, made when they are first asked for. */
+    private record Gradients(float[] x, float[] z, double steepest) {}
 
     /**
      * @param columns nodes from west to east, at least 2
@@ -33,6 +37,14 @@ public final class Ground {
      * @param width metres from the first to the last column; cells are square, so the depth follows
      */
     public Ground(int columns, int rows, float[] heights, double width) {
+        this(columns, rows, heights, width, NO_HOLES, "");
+    }
+
+    /**
+     * @param holes nodes without ground, row by row, or empty where there are none; they carry a height all the same
+     * @param key content key of heights and size where one is known already, else empty
+     */
+    public Ground(int columns, int rows, float[] heights, double width, boolean[] holes, String key) {
         if (columns < 2 || rows < 2 || heights.length != (long) columns * rows || !(width > 0)) {
             throw new IllegalArgumentException(
                     "a ground needs at least 2 × 2 nodes, one height each, and a width above 0");
@@ -42,9 +54,7 @@ public final class Ground {
         this.heights = heights;
         this.width = width;
         this.depth = width * (rows - 1) / (columns - 1);
-        this.gradientX = new float[heights.length];
-        this.gradientZ = new float[heights.length];
-        this.steepest = differentiate();
+        this.holes = holes;
         double low = Double.POSITIVE_INFINITY;
         double high = Double.NEGATIVE_INFINITY;
         for (float h : heights) {
@@ -55,11 +65,33 @@ public final class Ground {
         this.highest = high;
         this.blocksAcross = ((columns - 2) >> BLOCK_BITS) + 1;
         this.blockHighest = blocks();
-        this.key =
-                new KeyBuilder("ground/1").add(columns).add(width).add(heights).key();
+        this.key = key.isEmpty() ? contentKey() : key;
     }
 
-    private double differentiate() {
+    private String contentKey() {
+        KeyBuilder builder = new KeyBuilder("ground/1").add(columns).add(width).add(heights);
+        for (int i = 0; i < holes.length; i++) {
+            if (holes[i]) {
+                builder.add(i);
+            }
+        }
+        return builder.key();
+    }
+
+    private Gradients gradients() {
+        Gradients known = gradients;
+        if (known == null) {
+            synchronized (this) {
+                known = gradients == null ? differentiate() : gradients;
+                gradients = known;
+            }
+        }
+        return known;
+    }
+
+    private Gradients differentiate() {
+        float[] gradientX = new float[heights.length];
+        float[] gradientZ = new float[heights.length];
         double cell = cell();
         double[] steepestOfRow = new double[rows];
         Chunks.run(rows, 16, Cancel.NEVER, (from, to) -> {
@@ -84,7 +116,7 @@ public final class Ground {
         for (double ofRow : steepestOfRow) {
             most = Math.max(most, ofRow);
         }
-        return Math.sqrt(most);
+        return new Gradients(gradientX, gradientZ, Math.sqrt(most));
     }
 
     public int columns() {
@@ -106,8 +138,14 @@ public final class Ground {
     }
 
     /** Metres between two nodes. */
+    @Override
     public double cell() {
         return width / (columns - 1);
+    }
+
+    @Override
+    public long bytes() {
+        return 12L * heights.length + holes.length;
     }
 
     /** Content key of the heights and the size. */
@@ -117,6 +155,57 @@ public final class Ground {
 
     public float[] heights() {
         return heights;
+    }
+
+    /** Nodes without ground, row by row; empty where there are none. */
+    public boolean[] holes() {
+        return holes;
+    }
+
+    /** Whether a place lies in a cell that has a node without ground. */
+    public boolean holeAt(double x, double z) {
+        if (holes.length == 0) {
+            return false;
+        }
+        int c = (int) Math.min(Math.max((x + width / 2) / cell(), 0), columns - 2);
+        int r = (int) Math.min(Math.max((z + depth / 2) / cell(), 0), rows - 2);
+        return holeInCell(c, r);
+    }
+
+    /** Whether one of a cell's four nodes has no ground; columns and rows of cells count from 0. */
+    public boolean holeInCell(int column, int row) {
+        if (holes.length == 0) {
+            return false;
+        }
+        int at = row * columns + column;
+        return holes[at] || holes[at + 1] || holes[at + columns] || holes[at + columns + 1];
+    }
+
+    /** The same place with other heights; holes stay. */
+    public Ground shaped(float[] newHeights, String newKey) {
+        return new Ground(columns, rows, newHeights, width, holes, newKey);
+    }
+
+    /** The same surface read at other nodes, so many along the longer side. */
+    public Ground resampled(int longest, String newKey) {
+        double longer = Math.max(width, depth);
+        int across = Math.max(2, (int) StrictMath.round((longest - 1) * width / longer) + 1);
+        int down = Math.max(2, (int) StrictMath.round((longest - 1) * depth / longer) + 1);
+        float[] read = new float[across * down];
+        boolean[] open = new boolean[holes.length == 0 ? 0 : read.length];
+        Chunks.run(down, 8, Cancel.NEVER, (from, to) -> {
+            for (int row = from; row < to; row++) {
+                double z = depth * row / (down - 1) - depth / 2;
+                for (int column = 0; column < across; column++) {
+                    double x = width * column / (across - 1) - width / 2;
+                    read[row * across + column] = (float) height(x, z);
+                    if (open.length > 0) {
+                        open[row * across + column] = holeAt(x, z);
+                    }
+                }
+            }
+        });
+        return new Ground(across, down, read, width, open, newKey);
     }
 
     public double lowest() {
@@ -129,6 +218,7 @@ public final class Ground {
 
     /** Greatest true area per plan area anywhere: √(1+|∇h|²). */
     public double greatestStretch() {
+        double steepest = gradients().steepest;
         return Math.sqrt(1 + steepest * steepest);
     }
 
@@ -173,7 +263,24 @@ public final class Ground {
         return most;
     }
 
+    /** The ground neither moves nor turns. */
+    @Override
+    public void toOwn(double[] place) {}
+
+    @Override
+    public void directionToOwn(double[] direction) {}
+
+    @Override
+    public long facet(Samples samples, int i) {
+        double column = (samples.x()[i] + width / 2) / cell();
+        double row = (samples.z()[i] + depth / 2) / cell();
+        double c = Math.min(Math.max(Math.floor(column), 0), columns - 2);
+        double r = Math.min(Math.max(Math.floor(row), 0), rows - 2);
+        return 2 * ((long) r * (columns - 1) + (long) c) + (column - c + row - r > 1 ? 1 : 0);
+    }
+
     /** Least and greatest x·dx + y·dy + z·dz over the nodes. */
+    @Override
     public double[] extentAlong(double dx, double dy, double dz) {
         double least = Double.POSITIVE_INFINITY;
         double most = Double.NEGATIVE_INFINITY;
@@ -211,11 +318,12 @@ public final class Ground {
 
     /** Writes height and normal of samples whose x and z are set. */
     public void settle(Samples samples, int from, int to) {
+        Gradients slopes = gradients();
         for (int i = from; i < to; i++) {
             double x = samples.x()[i];
             double z = samples.z()[i];
             samples.y()[i] = bilinear(heights, x, z);
-            orient(samples, i, bilinear(gradientX, x, z), bilinear(gradientZ, x, z));
+            orient(samples, i, bilinear(slopes.x, x, z), bilinear(slopes.z, x, z));
         }
     }
 

@@ -50,6 +50,20 @@ public record Lattice(Ground ground, int columns, int rows) {
         return samples;
     }
 
+    /** The samples of some rows only; nothing computed on them is kept. */
+    public Samples band(int fromRow, int toRow) {
+        Samples samples = Samples.allocate(Samples.NOT_KEPT, (toRow - fromRow) * columns);
+        Chunks.run(samples.count(), Cancel.NEVER, (from, to) -> {
+            for (int i = from; i < to; i++) {
+                samples.x()[i] = x(i % columns);
+                samples.z()[i] = z(fromRow + i / columns);
+                samples.id()[i] = (long) fromRow * columns + i;
+            }
+            ground.settle(samples, from, to);
+        });
+        return samples;
+    }
+
     /** A value of this lattice's nodes at a place, bilinear between them; beyond the border the border's values hold. */
     public double between(float[] values, double x, double z) {
         double column = Math.min(Math.max((x + ground.width() / 2) / ground.width() * (columns - 1), 0), columns - 1);

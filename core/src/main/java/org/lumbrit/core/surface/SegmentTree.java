@@ -20,25 +20,18 @@ public final class SegmentTree {
 
     /** @param points at least one; @param closed whether the last is joined to the first; @param plan ignores heights */
     public SegmentTree(List<Point3> points, boolean closed, boolean plan) {
-        int corners = points.size();
-        segments = corners == 1 ? 1 : closed && corners > 2 ? corners : corners - 1;
-        ends = new double[6 * segments];
-        for (int s = 0; s < segments; s++) {
-            write(points.get(s), plan, 6 * s);
-            write(points.get((s + 1) % corners), plan, 6 * s + 3);
-        }
-        int needed = (segments + LEAF - 1) / LEAF;
-        leaves = Integer.highestOneBit(Math.max(1, needed * 2 - 1));
-        boxes = new double[6 * (2 * leaves - 1)];
-        for (int node = 2 * leaves - 2; node >= 0; node--) {
-            bound(node);
-        }
+        this(segmentsOf(points, closed, plan), true);
     }
 
     /** @param ends of any segments: x, y, z of the one end and of the other, six numbers each; at least one segment */
     public SegmentTree(double[] ends) {
+        this(alongCurve(ends), true);
+    }
+
+    /** @param ends in an order in which neighbours are near each other */
+    private SegmentTree(double[] ends, boolean ordered) {
         this.segments = ends.length / 6;
-        this.ends = alongCurve(ends);
+        this.ends = ends;
         int needed = (segments + LEAF - 1) / LEAF;
         leaves = Integer.highestOneBit(Math.max(1, needed * 2 - 1));
         boxes = new double[6 * (2 * leaves - 1)];
@@ -82,7 +75,18 @@ public final class SegmentTree {
         return (b | b << 1) & 0x55555555;
     }
 
-    private void write(Point3 p, boolean plan, int at) {
+    private static double[] segmentsOf(List<Point3> points, boolean closed, boolean plan) {
+        int corners = points.size();
+        int segments = corners == 1 ? 1 : closed && corners > 2 ? corners : corners - 1;
+        double[] ends = new double[6 * segments];
+        for (int s = 0; s < segments; s++) {
+            write(ends, points.get(s), plan, 6 * s);
+            write(ends, points.get((s + 1) % corners), plan, 6 * s + 3);
+        }
+        return ends;
+    }
+
+    private static void write(double[] ends, Point3 p, boolean plan, int at) {
         ends[at] = p.x();
         ends[at + 1] = plan ? 0 : p.y();
         ends[at + 2] = p.z();
@@ -116,6 +120,42 @@ public final class SegmentTree {
         return Math.sqrt(nearest(0, x, y, z, Double.POSITIVE_INFINITY));
     }
 
+    /** The same, and writes the nearest point on a segment: x, y, z. */
+    public double nearest(double x, double y, double z, double[] at) {
+        int segment = nearestSegment(0, x, y, z, Double.POSITIVE_INFINITY, -1);
+        double t = along(6 * segment, x, y, z);
+        for (int k = 0; k < 3; k++) {
+            at[k] = ends[6 * segment + k] + t * (ends[6 * segment + 3 + k] - ends[6 * segment + k]);
+        }
+        return Math.sqrt(toSegment(6 * segment, x, y, z));
+    }
+
+    private int nearestSegment(int node, double x, double y, double z, double best, int found) {
+        double least = best;
+        int nearest = found;
+        if (node >= leaves - 1) {
+            int first = LEAF * (node - leaves + 1);
+            for (int s = first; s < Math.min(first + LEAF, segments); s++) {
+                double distance = toSegment(6 * s, x, y, z);
+                if (distance < least) {
+                    least = distance;
+                    nearest = s;
+                }
+            }
+            return nearest;
+        }
+        int left = 2 * node + 1;
+        boolean leftFirst = toBox(left, x, y, z) <= toBox(left + 1, x, y, z);
+        for (int turn = 0; turn < 2; turn++) {
+            int child = leftFirst == (turn == 0) ? left : left + 1;
+            if (toBox(child, x, y, z) < least) {
+                nearest = nearestSegment(child, x, y, z, least, nearest);
+                least = nearest < 0 ? least : Math.min(least, toSegment(6 * nearest, x, y, z));
+            }
+        }
+        return nearest;
+    }
+
     private double nearest(int node, double x, double y, double z, double best) {
         if (node >= leaves - 1) {
             double nearest = best;
@@ -147,18 +187,21 @@ public final class SegmentTree {
         return dx * dx + dy * dy + dz * dz;
     }
 
-    private double toSegment(int at, double x, double y, double z) {
+    /** Where on a segment, 0 at its one end and 1 at the other, it is nearest to a point. */
+    private double along(int at, double x, double y, double z) {
         double ux = ends[at + 3] - ends[at];
         double uy = ends[at + 4] - ends[at + 1];
         double uz = ends[at + 5] - ends[at + 2];
-        double px = x - ends[at];
-        double py = y - ends[at + 1];
-        double pz = z - ends[at + 2];
         double square = ux * ux + uy * uy + uz * uz;
-        double t = square == 0 ? 0 : Math.min(1, Math.max(0, (px * ux + py * uy + pz * uz) / square));
-        double dx = px - t * ux;
-        double dy = py - t * uy;
-        double dz = pz - t * uz;
+        double along = (x - ends[at]) * ux + (y - ends[at + 1]) * uy + (z - ends[at + 2]) * uz;
+        return square == 0 ? 0 : Math.min(1, Math.max(0, along / square));
+    }
+
+    private double toSegment(int at, double x, double y, double z) {
+        double t = along(at, x, y, z);
+        double dx = x - ends[at] - t * (ends[at + 3] - ends[at]);
+        double dy = y - ends[at + 1] - t * (ends[at + 4] - ends[at + 1]);
+        double dz = z - ends[at + 2] - t * (ends[at + 5] - ends[at + 2]);
         return dx * dx + dy * dy + dz * dz;
     }
 }

@@ -4,6 +4,7 @@ import java.io.ByteArrayOutputStream;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
 import java.nio.charset.StandardCharsets;
+import org.lumbrit.core.math.Quaternion;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.JsonNodeFactory;
 import tools.jackson.databind.node.ObjectNode;
@@ -64,6 +65,14 @@ final class Glb {
 
     void node(String name, int mesh) {
         nodes.addObject().put("name", name).put("mesh", mesh);
+    }
+
+    /** One mesh, sized, turned and moved. */
+    void placed(String name, int mesh, double[] origin, Quaternion turn, double size) {
+        ObjectNode node = nodes.addObject().put("name", name).put("mesh", mesh);
+        node.putArray("translation").add(origin[0]).add(origin[1]).add(origin[2]);
+        node.putArray("rotation").add(turn.x()).add(turn.y()).add(turn.z()).add(turn.w());
+        node.putArray("scale").add(size).add(size).add(size);
     }
 
     /**

@@ -4,6 +4,7 @@ import java.io.IOException;
 import java.io.StringWriter;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
 import java.util.EnumSet;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -15,15 +16,30 @@ import org.lumbrit.core.falloff.Domain;
 import org.lumbrit.core.falloff.Falloff;
 import org.lumbrit.core.looks.Tint;
 import org.lumbrit.core.looks.TintLayer;
+import org.lumbrit.core.math.Colour;
 import org.lumbrit.core.math.Decimal;
+import org.lumbrit.core.props.Prop;
 import org.lumbrit.core.site.Recipe;
 import org.lumbrit.core.site.SiteEvaluation;
+import org.lumbrit.core.surface.AreaPlace;
+import org.lumbrit.core.surface.ContourLines;
 import org.lumbrit.core.surface.Ground;
 import org.lumbrit.core.surface.Lattice;
+import org.lumbrit.core.surface.Mesh;
+import org.lumbrit.core.surface.PathPlace;
+import org.lumbrit.core.surface.Place;
 import org.lumbrit.core.surface.Samples;
+import org.lumbrit.core.water.WaterBody;
 import org.lumbrit.formats.image.ColourPng;
+import org.lumbrit.formats.image.EsriGrid;
+import org.lumbrit.formats.image.FloatTiff;
 import org.lumbrit.formats.image.GreyPng;
 import org.lumbrit.formats.json.RecipeJson;
+import org.lumbrit.formats.mesh.ObjFile;
+import org.lumbrit.formats.mesh.PlyFile;
+import org.lumbrit.formats.mesh.StlFile;
+import org.lumbrit.formats.places.GeoJsonWriter;
+import org.lumbrit.formats.places.SvgPlaces;
 import org.lumbrit.formats.site.SiteFiles;
 import org.lumbrit.formats.tables.PlantsCsv;
 
@@ -79,6 +95,90 @@ public enum HandOver {
             }
         }
     },
+    GROUND("The finished ground as GLB, OBJ and PLY, as 16-bit PNG, 32-bit GeoTIFF and Esri ASCII grid") {
+        @Override
+        void write(SiteEvaluation evaluation, SiteFiles site, Report report) {
+            Ground ground = evaluation.plan().ground();
+            String size = ground.columns() + " × " + ground.rows() + " heights over " + Decimal.write(ground.width(), 3)
+                    + " m × " + Decimal.write(ground.depth(), 3) + " m";
+            Lattice lattice = ground.lattice(MOST_GROUND_NODES);
+            Mesh mesh = GroundMesh.of(lattice, evaluation.samples(lattice));
+            String triangles = mesh.count() + " triangles";
+            Glb glb = new Glb();
+            int material = glb.material("Ground", 0.19, 0.18, 0.12, 1, 1, false);
+            glb.node(
+                    "Ground",
+                    glb.mesh("Ground", mesh.positions(), mesh.normals(), new float[0], mesh.triangles(), material));
+            report.add("ground/ground.glb", glb.write("Ground"), triangles);
+            report.add("ground/ground.obj", ObjFile.write(mesh, "Ground"), triangles);
+            report.add("ground/ground.ply", PlyFile.write(mesh), triangles);
+            float[] grey = new float[ground.heights().length];
+            double range = Math.max(1e-9, ground.highest() - ground.lowest());
+            for (int i = 0; i < grey.length; i++) {
+                grey[i] = (float) ((ground.heights()[i] - ground.lowest()) / range);
+            }
+            report.add(
+                    "ground/ground.png",
+                    GreyPng.of16(ground.columns(), ground.rows(), grey),
+                    size + ", black is " + ground.lowest() + " m, white " + ground.highest() + " m");
+            report.add("ground/ground.tif", FloatTiff.ground(ground), size + ", metres, GeoTIFF");
+            report.add("ground/ground.asc", EsriGrid.write(ground), size + ", metres");
+        }
+    },
+    PROPS("Every prop in its own frame as GLB, OBJ, PLY and STL") {
+        @Override
+        void write(SiteEvaluation evaluation, SiteFiles site, Report report) {
+            for (Prop prop : evaluation.plan().recipe().props()) {
+                Mesh mesh = evaluation.mesh(prop);
+                String file = "props/" + fileName(prop.name());
+                String what = "“" + prop.name() + "”, " + mesh.count() + " triangles";
+                Glb glb = new Glb();
+                Colour colour = Colour.ofHex(prop.colour());
+                int material = glb.material(prop.name(), colour.red(), colour.green(), colour.blue(), 1, 0.9, true);
+                glb.node(
+                        prop.name(),
+                        glb.mesh(
+                                prop.name(),
+                                mesh.positions(),
+                                mesh.normals(),
+                                new float[0],
+                                mesh.triangles(),
+                                material));
+                report.add(file + ".glb", glb.write(prop.name()), what);
+                report.add(file + ".obj", ObjFile.write(mesh, prop.name()), what);
+                report.add(file + ".ply", PlyFile.write(mesh), what);
+                report.add(file + ".stl", StlFile.write(mesh), what);
+            }
+        }
+    },
+    PLACES("Points, paths, areas and the water’s outline as GeoJSON and SVG") {
+        @Override
+        void write(SiteEvaluation evaluation, SiteFiles site, Report report) {
+            Ground ground = evaluation.plan().ground();
+            List<Place> places = new ArrayList<>(evaluation.plan().recipe().places());
+            report.add("places/places.geojson", GeoJsonWriter.write(places), places.size() + " places, y to the north");
+            report.add("places/places.svg", SvgPlaces.write(places, ground), places.size() + " places, y to the south");
+            evaluation.plan().recipe().ground().waterLevel().ifPresent(level -> {
+                List<Place> edges = new ArrayList<>();
+                double area = 0;
+                double volume = 0;
+                for (WaterBody body : WaterBody.of(ground, level)) {
+                    area += body.area();
+                    volume += body.volume();
+                    for (ContourLines.Line line : body.edges()) {
+                        String name = "Water " + (edges.size() + 1);
+                        edges.add(
+                                line.closed()
+                                        ? new AreaPlace("w" + edges.size(), name, line.points())
+                                        : new PathPlace("w" + edges.size(), name, line.points(), false));
+                    }
+                }
+                String what = Decimal.write(area, 2) + " m², " + Decimal.write(volume, 2) + " m³ of water";
+                report.add("places/water.geojson", GeoJsonWriter.write(edges), what);
+                report.add("places/water.svg", SvgPlaces.write(edges, ground), what);
+            });
+        }
+    },
     CSV("Every plant as a row: where, how turned, size, variant, tint") {
         @Override
         void write(SiteEvaluation evaluation, SiteFiles site, Report report) {
@@ -97,7 +197,7 @@ public enum HandOver {
             }
         }
     },
-    RECIPE("The recipe and its height map, to open again or run from the command line") {
+    RECIPE("The recipe and the files that it needs, to open again or run from the command line") {
         @Override
         void write(SiteEvaluation evaluation, SiteFiles site, Report report) {
             report.add("recipe/recipe.json", RecipeJson.write(site.recipe()), "the rules of the site");
@@ -105,9 +205,13 @@ public enum HandOver {
                     .forEach((name, bytes) -> report.add(
                             "recipe/" + name,
                             bytes,
-                            name.equals(site.recipe().ground().heights()) ? "the height map" : "a picture"));
+                            name.equals(site.recipe().ground().heights().orElse(""))
+                                    ? "the height map"
+                                    : "a file that it needs"));
         }
     };
+
+    private static final int MOST_GROUND_NODES = 2049;
 
     private final String purpose;
 

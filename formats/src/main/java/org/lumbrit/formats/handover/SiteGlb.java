@@ -7,8 +7,11 @@ import org.lumbrit.core.cover.Plants;
 import org.lumbrit.core.looks.TintLayer;
 import org.lumbrit.core.math.Colour;
 import org.lumbrit.core.plants.PlantMesh;
+import org.lumbrit.core.props.PlacedMesh;
+import org.lumbrit.core.props.Prop;
 import org.lumbrit.core.site.SiteEvaluation;
 import org.lumbrit.core.surface.Lattice;
+import org.lumbrit.core.surface.Mesh;
 import org.lumbrit.core.surface.Samples;
 
 /** The site as GLB: the ground, the tarn's level plane, and the plants of every layer as instances a variant. */
@@ -27,10 +30,11 @@ final class SiteGlb {
         boolean plain = colours.length == 0;
         int groundMaterial =
                 glb.material("Ground", plain ? BARE[0] : 1, plain ? BARE[1] : 1, plain ? BARE[2] : 1, 1, 1, false);
-        int[] all = triangles(lattice, samples, Double.POSITIVE_INFINITY);
+        Mesh ground = GroundMesh.of(lattice, samples);
         glb.node(
                 "Ground",
-                glb.mesh("Ground", positions(samples, Double.NaN), normals(samples), colours, all, groundMaterial));
+                glb.mesh("Ground", ground.positions(), ground.normals(), colours, ground.triangles(), groundMaterial));
+        props(glb, evaluation, tints);
         evaluation.plan().recipe().ground().waterLevel().ifPresent(level -> water(glb, lattice, samples, level));
         layers.forEach(layer -> cover(glb, layer, evaluation.plants(layer)));
         return glb.write(evaluation.plan().recipe().name());
@@ -49,55 +53,57 @@ final class SiteGlb {
         return rgb;
     }
 
-    private static float[] positions(Samples samples, double level) {
+    private static float[] level(Samples samples, double level) {
         float[] positions = new float[3 * samples.count()];
         for (int i = 0; i < samples.count(); i++) {
             positions[3 * i] = (float) samples.x()[i];
-            positions[3 * i + 1] = (float) (Double.isNaN(level) ? samples.y()[i] : level);
+            positions[3 * i + 1] = (float) level;
             positions[3 * i + 2] = (float) samples.z()[i];
         }
         return positions;
     }
 
-    private static float[] normals(Samples samples) {
-        float[] normals = new float[3 * samples.count()];
-        for (int i = 0; i < samples.count(); i++) {
-            normals[3 * i] = samples.nx()[i];
-            normals[3 * i + 1] = samples.ny()[i];
-            normals[3 * i + 2] = samples.nz()[i];
-        }
-        return normals;
-    }
-
-    /** Two triangles a cell of which any corner lies below the level, counter-clockwise seen from above. */
-    private static int[] triangles(Lattice lattice, Samples samples, double below) {
-        int[] indices = new int[6 * (lattice.columns() - 1) * (lattice.rows() - 1)];
-        int n = 0;
-        for (int row = 0; row < lattice.rows() - 1; row++) {
-            for (int column = 0; column < lattice.columns() - 1; column++) {
-                int a = row * lattice.columns() + column;
-                int c = a + lattice.columns();
-                double lowest = Math.min(
-                        Math.min(samples.y()[a], samples.y()[a + 1]), Math.min(samples.y()[c], samples.y()[c + 1]));
-                if (lowest < below) {
-                    for (int corner : new int[] {a, c, a + 1, a + 1, c, c + 1}) {
-                        indices[n++] = corner;
-                    }
-                }
+    /** Each prop where it stands, in its own colour under every tint. */
+    static void props(Glb glb, SiteEvaluation evaluation, List<TintLayer> tints) {
+        for (Prop prop : evaluation.plan().recipe().props()) {
+            if (prop.hidden()) {
+                continue;
             }
+            PlacedMesh placed = evaluation.placed(prop.id());
+            Colour own = Colour.ofHex(prop.colour());
+            double[] base = {own.red(), own.green(), own.blue()};
+            float[] colours = new float[0];
+            if (!tints.isEmpty()) {
+                Samples samples = evaluation.samples(placed);
+                colours = new float[3 * samples.count()];
+                for (int i = 0; i < colours.length; i++) {
+                    colours[i] = (float) base[i % 3];
+                }
+                float[] rgb = colours;
+                tints.forEach(
+                        layer -> evaluation.on(prop.id()).tint(layer, samples).over(rgb));
+                Arrays.fill(base, 1);
+            }
+            int material = glb.material(prop.name(), base[0], base[1], base[2], 1, 0.9, true);
+            Mesh mesh = placed.mesh();
+            glb.placed(
+                    prop.name(),
+                    glb.mesh(prop.name(), mesh.positions(), mesh.normals(), colours, mesh.triangles(), material),
+                    placed.origin(),
+                    placed.turn(),
+                    placed.size());
         }
-        return Arrays.copyOf(indices, n);
     }
 
     private static void water(Glb glb, Lattice lattice, Samples samples, double level) {
-        int[] wet = triangles(lattice, samples, level);
+        int[] wet = GroundMesh.triangles(lattice, samples, level);
         if (wet.length == 0) {
             return;
         }
         int[] newIndex = new int[samples.count()];
         Arrays.fill(newIndex, -1);
         int count = 0;
-        float[] all = positions(samples, level);
+        float[] all = level(samples, level);
         float[] used = new float[all.length];
         for (int i = 0; i < wet.length; i++) {
             int old = wet[i];

@@ -16,7 +16,7 @@ public final class GreyPicture {
 
     /** @throws BadInputException with what would work */
     public static Picture read(byte[] png, String name) {
-        HeightMap.requireSoundPng(png, name, "Save the picture as a PNG.");
+        HeightPng.requireSoundPng(png, name, "Save the picture as a PNG.");
         try (ImageInputStream in = ImageIO.createImageInputStream(new ByteArrayInputStream(png))) {
             ImageReader reader = ImageIO.getImageReadersByFormatName("png").next();
             try {

@@ -1,109 +1,116 @@
 package org.lumbrit.formats.image;
 
-import java.awt.image.Raster;
-import java.io.ByteArrayInputStream;
-import java.io.IOException;
-import java.util.Iterator;
-import javax.imageio.ImageIO;
-import javax.imageio.ImageReader;
-import javax.imageio.ImageTypeSpecifier;
-import javax.imageio.stream.ImageInputStream;
+import java.util.Optional;
 import org.lumbrit.core.site.GroundSpec;
 import org.lumbrit.core.surface.Ground;
 import org.lumbrit.formats.BadInputException;
 
 /**
- * A grey PNG as a grid of values 0..1, row by row from the north.
+ * A height map as a file has it, row by row from the north.
  *
- * @param bits 8 or 16 a pixel, as the file has them
+ * @param bits 8, 16 or 32 a value
+ * @param values 0..1 between black and white where {@code metric} is false, else metres; what is missing is NaN
+ * @param width metres from the first to the last column, where the file says so
  */
-public record HeightMap(int columns, int rows, int bits, float[] values) {
-    public static final int MOST_BYTES = 128 << 20;
-    public static final int LONGEST_SIDE = 8192;
+public record HeightMap(int columns, int rows, int bits, float[] values, boolean metric, Optional<Double> width) {
+    public static final int MOST_BYTES = 288 << 20;
+    public static final int LONGEST_SIDE = GroundSpec.MOST_NODES;
     public static final int MOST_ASPECT = 32;
 
-    private static final byte[] SIGNATURE = {(byte) 0x89, 'P', 'N', 'G', '\r', '\n', 0x1A, '\n'};
-
-    /** @throws BadInputException with what would work */
-    public static HeightMap read(byte[] png, String name) {
-        requireSoundPng(png, name, "Save the height map as a grey PNG with 16 bits a pixel.");
-        try (ImageInputStream in = ImageIO.createImageInputStream(new ByteArrayInputStream(png))) {
-            Iterator<ImageReader> readers = ImageIO.getImageReadersByFormatName("png");
-            ImageReader reader = readers.next();
-            try {
-                reader.setInput(in, true, true);
-                return decode(reader, name);
-            } finally {
-                reader.dispose();
+    /** Grey PNG, TIFF or Esri ASCII grid, told apart by their first bytes. @throws BadInputException with what would work */
+    public static HeightMap read(byte[] bytes, String name) {
+        if (bytes.length > MOST_BYTES) {
+            throw new BadInputException(name + " is larger than " + (MOST_BYTES >> 20) + " MB; " + LONGEST_SIDE + " × "
+                    + LONGEST_SIDE + " heights fit.");
+        }
+        try {
+            if (bytes.length > 4 && (bytes[0] == 'I' && bytes[1] == 'I' || bytes[0] == 'M' && bytes[1] == 'M')) {
+                return HeightTiff.read(bytes, name);
             }
-        } catch (IOException | RuntimeException e) {
-            if (e instanceof BadInputException known) {
-                throw known;
+            if (EsriGrid.looksLike(bytes)) {
+                return EsriGrid.read(bytes, name);
             }
+            return HeightPng.read(bytes, name);
+        } catch (BadInputException e) {
+            throw e;
+        } catch (RuntimeException e) {
             throw damaged(name, e);
         }
     }
 
-    /** Refuses what is too large, no PNG, or cut off, before anything is decoded. */
-    static void requireSoundPng(byte[] png, String name, String advice) {
-        if (png.length > MOST_BYTES) {
-            throw new BadInputException(
-                    name + " is larger than " + (MOST_BYTES >> 20) + " MB; 8192 × 8192 grey pixels fit.");
-        }
-        if (png.length < 33 || !java.util.Arrays.equals(png, 0, 8, SIGNATURE, 0, 8)) {
-            throw new BadInputException(name + " is no PNG file. " + advice);
-        }
-        if (!PngChunks.sound(png)) {
-            throw damaged(name, null);
-        }
-    }
-
-    private static BadInputException damaged(String name, Exception cause) {
+    static BadInputException damaged(String name, Exception cause) {
         return new BadInputException(
                 name + " is cut off or damaged; it cannot be read to its end. Save or copy it again.", cause);
     }
 
-    private static HeightMap decode(ImageReader reader, String name) throws IOException {
-        int columns = reader.getWidth(0);
-        int rows = reader.getHeight(0);
+    /** Refuses what is too small, too large or too slender for a ground, before its values are read. */
+    static void requireSize(long columns, long rows, String name) {
+        String size = name + " is " + columns + " × " + rows + " pixels; ";
         if (columns < 2 || rows < 2) {
-            throw new BadInputException(
-                    name + " is " + columns + " × " + rows + " pixels; a ground needs at least 2 × 2.");
+            throw new BadInputException(size + "a ground needs at least 2 × 2.");
         }
         if (columns > LONGEST_SIDE || rows > LONGEST_SIDE) {
-            throw new BadInputException(
-                    name + " is " + columns + " × " + rows + " pixels; the longest side may be " + LONGEST_SIDE + ".");
+            throw new BadInputException(size + "the longest side may be " + LONGEST_SIDE + ".");
         }
         if (Math.max(columns, rows) > MOST_ASPECT * Math.min(columns, rows)) {
-            throw new BadInputException(name + " is " + columns + " × " + rows + " pixels; one side may be at most "
-                    + MOST_ASPECT + " times the other.");
+            throw new BadInputException(size + "one side may be at most " + MOST_ASPECT + " times the other.");
         }
-        ImageTypeSpecifier type = reader.getRawImageType(0);
-        if (type == null || type.getNumBands() != 1 || type.getColorModel() instanceof java.awt.image.IndexColorModel) {
-            throw new BadInputException(
-                    name + " is in colour or has transparency; save it as grey with 16 bits a pixel.");
-        }
-        int bits = type.getBitsPerBand(0);
-        Raster raster = reader.read(0).getRaster();
-        double white = (1 << bits) - 1;
-        float[] values = new float[columns * rows];
-        int[] line = new int[columns];
-        for (int row = 0; row < rows; row++) {
-            raster.getSamples(0, row, columns, 1, 0, line);
-            for (int column = 0; column < columns; column++) {
-                values[row * columns + column] = (float) (line[column] / white);
-            }
-        }
-        return new HeightMap(columns, rows, bits, values);
     }
 
-    /** The ground that these pixels mean. */
-    public Ground ground(GroundSpec spec) {
-        float[] heights = new float[values.length];
-        double range = spec.highest() - spec.lowest();
-        for (int i = 0; i < heights.length; i++) {
-            heights[i] = (float) (spec.lowest() + range * values[i]);
+    /** How many values are missing. */
+    public int missing() {
+        int missing = 0;
+        for (float value : values) {
+            missing += Float.isNaN(value) ? 1 : 0;
         }
-        return new Ground(columns, rows, heights, spec.width());
+        return missing;
+    }
+
+    /** Least and greatest value; 0 and 1 where all are missing. */
+    public double[] range() {
+        double least = Double.POSITIVE_INFINITY;
+        double most = Double.NEGATIVE_INFINITY;
+        for (float value : values) {
+            if (!Float.isNaN(value)) {
+                least = Math.min(least, value);
+                most = Math.max(most, value);
+            }
+        }
+        return least <= most ? new double[] {least, most} : new double[] {0, 1};
+    }
+
+    /**
+     * The ground that these values mean: black and white, or the least and greatest of metres, become the lowest and highest
+     * height where these are given; metres stay as they are where they are not.
+     */
+    public Ground ground(GroundSpec spec) {
+        double low = 0;
+        double high = 1;
+        if (metric) {
+            double[] range = range();
+            low = range[0];
+            high = range[1];
+        } else if (spec.lowest().isEmpty() || spec.highest().isEmpty()) {
+            throw new BadInputException(
+                    "ground.lowest and ground.highest: a picture of greys needs the heights of black and of white.");
+        }
+        boolean stays = spec.lowest().isEmpty() && spec.highest().isEmpty();
+        double lowest = spec.lowest().orElse(low);
+        double highest = spec.highest().orElse(high);
+        double scale = high > low ? (highest - lowest) / (high - low) : 0;
+        float[] heights = new float[values.length];
+        boolean[] holes = new boolean[0];
+        if (missing() > 0) {
+            holes = new boolean[values.length];
+            for (int i = 0; i < holes.length; i++) {
+                holes[i] = Float.isNaN(values[i]);
+            }
+        }
+        float[] whole = holes.length > 0 ? Filling.fill(values, columns, rows) : values;
+        for (int i = 0; i < heights.length; i++) {
+            heights[i] = stays ? whole[i] : (float) (lowest + scale * (whole[i] - low));
+        }
+        boolean[] kept = spec.missing() == GroundSpec.Missing.HOLE ? holes : new boolean[0];
+        return new Ground(columns, rows, heights, spec.width(), kept, "");
     }
 }

@@ -54,13 +54,8 @@ public final class RecipeJson {
 
     /** A recipe without checking its format mark, as the server keeps it. */
     public static Recipe recipe(JsonNode root) {
-        JsonNode props = root.path("props");
         RecordReader reader = new RecordReader();
-        Object read = reader.object(root, Recipe.class, Set.of("format", "version", "props"), "");
-        if (!props.isMissingNode() && !(props.isArray() && props.isEmpty())) {
-            reader.problems()
-                    .add(new Problem("props", "This version of Lumbrit has no props yet; leave the list empty."));
-        }
+        Object read = reader.object(root, Recipe.class, Set.of("format", "version"), "");
         refuse(reader.problems());
         return RecipeCheck.require((Recipe) read);
     }
@@ -119,7 +114,6 @@ public final class RecipeJson {
         node.put("format", FORMAT);
         node.put("version", VERSION);
         node.setAll((ObjectNode) RecordWriter.write(recipe));
-        node.set("props", MAPPER.createArrayNode());
         return node;
     }
 

@@ -57,7 +57,6 @@ public final class RecipeSchema {
         ObjectNode properties = (ObjectNode) recipe.get("properties");
         properties.set("format", NODES.objectNode().put("const", RecipeJson.FORMAT));
         properties.set("version", NODES.objectNode().put("const", RecipeJson.VERSION));
-        properties.set("props", NODES.objectNode().put("type", "array").put("maxItems", 0));
         ((ArrayNode) recipe.get("required")).add("format").add("version");
         return recipe;
     }
@@ -81,7 +80,7 @@ public final class RecipeSchema {
         if (raw == double.class || raw == Double.class) {
             return NODES.objectNode().put("type", "number");
         }
-        if (raw == int.class) {
+        if (raw == int.class || raw == Integer.class) {
             return NODES.objectNode().put("type", "integer");
         }
         if (raw == boolean.class) {

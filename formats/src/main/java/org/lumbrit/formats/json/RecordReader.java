@@ -55,7 +55,7 @@ final class RecordReader {
                     ? (Object) node.doubleValue()
                     : say(path, "A number belongs here, not " + shown(node) + ".");
         }
-        if (raw == int.class) {
+        if (raw == int.class || raw == Integer.class) {
             return node.isNumber()
                             && node.doubleValue() == Math.rint(node.doubleValue())
                             && Math.abs(node.doubleValue()) < 2e9

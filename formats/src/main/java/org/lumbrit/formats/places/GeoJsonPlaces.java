@@ -80,7 +80,7 @@ public final class GeoJsonPlaces {
                         + " places or a line of more than " + MOST_CORNERS + " corners.");
             }
             String id = "p" + (places.size() + 1);
-            String itsName = unique(name, places);
+            String itsName = Naming.free(name, places);
             if (part instanceof Point point && !point.isEmpty()) {
                 places.add(new PointPlace(id, itsName, corner(point.getCoordinate(), ground)));
             } else if (part instanceof Polygon polygon) {
@@ -126,17 +126,5 @@ public final class GeoJsonPlaces {
     /** To a tenth of a millimetre, so that a recipe stays readable. */
     private static double rounded(double metres) {
         return Math.rint(metres * 1e4) / 1e4 + 0.0;
-    }
-
-    private static String unique(String name, List<Place> places) {
-        String candidate = name;
-        for (int n = 2; taken(candidate, places); n++) {
-            candidate = name + " " + n;
-        }
-        return candidate;
-    }
-
-    private static boolean taken(String name, List<Place> places) {
-        return places.stream().anyMatch(place -> place.name().equals(name));
     }
 }

@@ -5,15 +5,11 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Map;
 import java.util.TreeMap;
-import java.util.concurrent.ConcurrentHashMap;
 import org.lumbrit.core.site.Recipe;
-import org.lumbrit.core.site.SitePlan;
-import org.lumbrit.core.surface.Ground;
-import org.lumbrit.core.surface.Picture;
+import org.lumbrit.core.site.SiteAssets;
 import org.lumbrit.formats.BadInputException;
-import org.lumbrit.formats.image.GreyPicture;
-import org.lumbrit.formats.image.HeightMap;
 import org.lumbrit.formats.json.RecipeJson;
+import org.lumbrit.formats.mesh.MeshFormat;
 
 /**
  * A site as files: the recipe and the large things that it names.
@@ -31,21 +27,14 @@ public record SiteFiles(Recipe recipe, Map<String, byte[]> assets) {
             return SiteZip.read(bytes(file, SiteZip.MOST_BYTES));
         }
         Recipe recipe = RecipeJson.read(bytes(file, RecipeJson.MOST_BYTES));
-        String name = plain(recipe.ground().heights());
-        Path beside = file.toAbsolutePath().resolveSibling(name);
-        if (!Files.isRegularFile(beside)) {
-            throw new BadInputException("ground.heights: the height map " + name
-                    + " is not beside the recipe. Put it into the same folder.");
-        }
         Map<String, byte[]> assets = new TreeMap<>();
-        assets.put(name, bytes(beside, HeightMap.MOST_BYTES));
-        for (String picture : recipe.pictures()) {
-            Path itsFile = file.toAbsolutePath().resolveSibling(plain(picture));
-            if (!Files.isRegularFile(itsFile)) {
+        for (String name : recipe.files()) {
+            Path beside = file.toAbsolutePath().resolveSibling(plain(name));
+            if (!Files.isRegularFile(beside)) {
                 throw new BadInputException(
-                        "The picture " + picture + " is not beside the recipe. Put it into the same folder.");
+                        "The file " + name + " is not beside the recipe. Put it into the same folder.");
             }
-            assets.put(picture, bytes(itsFile, HeightMap.MOST_BYTES));
+            assets.put(name, bytes(beside, MeshFormat.MOST_BYTES));
         }
         return new SiteFiles(recipe, assets);
     }
@@ -53,8 +42,8 @@ public record SiteFiles(Recipe recipe, Map<String, byte[]> assets) {
     /** A file name without any path part; nothing else may stand in a recipe. */
     static String plain(String name) {
         if (!name.matches("[A-Za-z0-9][A-Za-z0-9._-]{0,127}")) {
-            throw new BadInputException("ground.heights: “" + name
-                    + "” is no plain file name; letters, digits, dots, hyphens and underscores only.");
+            throw new BadInputException(
+                    "“" + name + "” is no plain file name; letters, digits, dots, hyphens and underscores only.");
         }
         return name;
     }
@@ -70,28 +59,27 @@ public record SiteFiles(Recipe recipe, Map<String, byte[]> assets) {
         }
     }
 
-    public byte[] heights() {
-        String name = recipe.ground().heights();
+    /** What one of the files holds. */
+    public byte[] content(String name) {
         byte[] bytes = assets.get(name);
         if (bytes == null) {
-            throw new BadInputException("ground.heights: the height map " + name + " is missing beside the recipe.");
+            throw new BadInputException("The file " + name + " is missing beside the recipe.");
         }
         return bytes;
     }
 
-    /** Finds the pictures of the recipe, each decoded once. */
-    public SitePlan.Pictures pictures() {
-        Map<String, Picture> decoded = new ConcurrentHashMap<>();
-        return file -> decoded.computeIfAbsent(file, missing -> {
-            byte[] bytes = assets.get(file);
-            if (bytes == null) {
-                throw new BadInputException("The picture " + file + " is missing beside the recipe.");
-            }
-            return GreyPicture.read(bytes, file);
-        });
+    /** Decodes the files when they are asked for, each once. */
+    public SiteAssets decoded() {
+        return new DecodedFiles(this::content);
     }
 
-    public Ground ground() {
-        return HeightMap.read(heights(), recipe.ground().heights()).ground(recipe.ground());
+    /** Decodes every file. @throws BadInputException for the first that cannot be */
+    public void requireSound() {
+        SiteAssets decoded = decoded();
+        if (recipe.ground().heights().isPresent()) {
+            decoded.heights(recipe.ground());
+        }
+        recipe.pictures().forEach(decoded::picture);
+        recipe.props().forEach(prop -> prop.shape().meshFile().ifPresent(decoded::mesh));
     }
 }

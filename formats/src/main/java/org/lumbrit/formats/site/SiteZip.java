@@ -12,12 +12,11 @@ import java.util.zip.ZipInputStream;
 import java.util.zip.ZipOutputStream;
 import org.lumbrit.core.site.Recipe;
 import org.lumbrit.formats.BadInputException;
-import org.lumbrit.formats.image.HeightMap;
 import org.lumbrit.formats.json.RecipeJson;
 
 /** A recipe zip: {@code recipe.json} and its assets. Only plain file names are looked at, never a path. */
 public final class SiteZip {
-    public static final int MOST_BYTES = 256 << 20;
+    public static final int MOST_BYTES = 400 << 20;
     public static final String RECIPE = "recipe.json";
     private static final int MOST_ENTRIES = 200;
 
@@ -26,7 +25,8 @@ public final class SiteZip {
     /** @throws BadInputException where it is no zip, holds no recipe, or would unpack to more than is sensible */
     public static SiteFiles read(byte[] zip) {
         if (zip.length < 4 || zip[0] != 'P' || zip[1] != 'K') {
-            throw new BadInputException("This is no zip file. A recipe zip holds recipe.json and its height map.");
+            throw new BadInputException(
+                    "This is no zip file. A recipe zip holds recipe.json and the files that it names.");
         }
         Map<String, byte[]> files = new TreeMap<>();
         try (ZipInputStream in = new ZipInputStream(new ByteArrayInputStream(zip))) {
@@ -37,9 +37,9 @@ public final class SiteZip {
                     throw new BadInputException(
                             "The zip holds more than " + MOST_ENTRIES + " files; a recipe zip holds a few.");
                 }
-                byte[] content = in.readNBytes((int) Math.min(left + 1, HeightMap.MOST_BYTES + 1L));
+                byte[] content = in.readNBytes((int) Math.min(left + 1, MOST_BYTES + 1L));
                 left -= content.length;
-                if (left < 0 || content.length > HeightMap.MOST_BYTES) {
+                if (left < 0) {
                     throw new BadInputException(
                             "The zip unpacks to more than " + (MOST_BYTES >> 20) + " MB; a recipe zip is smaller.");
                 }
@@ -53,16 +53,12 @@ public final class SiteZip {
             throw new BadInputException("The zip holds no recipe.json.");
         }
         Recipe recipe = RecipeJson.read(document);
-        String heights = SiteFiles.plain(recipe.ground().heights());
-        if (!files.containsKey(heights)) {
-            throw new BadInputException("ground.heights: the zip holds no " + heights + ".");
-        }
-        Map<String, byte[]> assets = new TreeMap<>(Map.of(heights, files.get(heights)));
-        for (String picture : recipe.pictures()) {
-            if (!files.containsKey(SiteFiles.plain(picture))) {
-                throw new BadInputException("The zip holds no picture " + picture + ", which a falloff shows.");
+        Map<String, byte[]> assets = new TreeMap<>();
+        for (String name : recipe.files()) {
+            if (!files.containsKey(SiteFiles.plain(name))) {
+                throw new BadInputException("The zip holds no " + name + ", which the recipe needs.");
             }
-            assets.put(picture, files.get(picture));
+            assets.put(name, files.get(name));
         }
         return new SiteFiles(recipe, assets);
     }

@@ -17,6 +17,7 @@ import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.site.InvalidRecipeException;
 import org.lumbrit.core.site.Recipe;
 import org.lumbrit.core.site.SiteEvaluation;
+import org.lumbrit.core.surface.Ground;
 import org.lumbrit.core.surface.Lattice;
 import org.lumbrit.core.surface.Picture;
 import org.lumbrit.core.surface.Samples;
@@ -27,6 +28,7 @@ import org.lumbrit.formats.image.GreyPng;
 import org.lumbrit.formats.image.HeightMap;
 import org.lumbrit.formats.json.RecipeJson;
 import org.lumbrit.formats.places.GeoJsonPlaces;
+import org.lumbrit.formats.places.SvgPlaces;
 import org.lumbrit.formats.site.SiteFiles;
 import org.lumbrit.formats.site.SiteZip;
 import org.lumbrit.formats.tables.PlantsCsv;
@@ -68,7 +70,9 @@ class FilesApi {
     /**
      * A height map that was read and kept.
      *
-     * @param heights the name to use in a recipe; @param lowest least value, 0..1; @param highest greatest value
+     * @param heights the name to use in a recipe
+     * @param lowest least value, 0..1 between black and white, metres where {@code metric}; @param highest greatest value
+     * @param missing cells without a value; @param width metres, where the file says so
      */
     record HeightMapRead(
             @NotNull String heights,
@@ -76,7 +80,10 @@ class FilesApi {
             @NotNull Integer rows,
             @NotNull Integer bits,
             @NotNull Double lowest,
-            @NotNull Double highest) {}
+            @NotNull Double highest,
+            @NotNull Boolean metric,
+            @NotNull Integer missing,
+            Double width) {}
 
     /** Places that a file holds; they are not saved yet. */
     record PlacesRead(
@@ -97,13 +104,17 @@ class FilesApi {
     HeightMapRead heightMap(@RequestParam MultipartFile file) throws IOException {
         byte[] bytes = file.getBytes();
         HeightMap map = HeightMap.read(bytes, "The file");
-        double lowest = 1;
-        double highest = 0;
-        for (float value : map.values()) {
-            lowest = Math.min(lowest, value);
-            highest = Math.max(highest, value);
-        }
-        return new HeightMapRead(assets.keep(bytes), map.columns(), map.rows(), map.bits(), lowest, highest);
+        double[] range = map.range();
+        return new HeightMapRead(
+                assets.keep(bytes, Assets.ending(Uploads.name(file), "png")),
+                map.columns(),
+                map.rows(),
+                map.bits(),
+                range[0],
+                range[1],
+                map.metric(),
+                map.missing(),
+                map.width().orElse(null));
     }
 
     /**
@@ -123,19 +134,22 @@ class FilesApi {
     PictureRead picture(@RequestParam MultipartFile file) throws IOException {
         byte[] bytes = file.getBytes();
         Picture picture = GreyPicture.read(bytes, "The file");
-        return new PictureRead(assets.keep(bytes), picture.columns(), picture.rows());
+        return new PictureRead(assets.keep(bytes, "png"), picture.columns(), picture.rows());
     }
 
     @GetMapping(path = "/api/heightmaps/{name}/picture", produces = MediaType.IMAGE_PNG_VALUE)
     byte[] heightMapPicture(@PathVariable String name) {
         HeightMap map = HeightMap.read(assets.content(name), "The height map");
         double scale = Math.max(1, Math.max(map.columns(), map.rows()) / (double) PREVIEW);
+        double[] range = map.metric() ? map.range() : new double[] {0, 1};
+        double span = Math.max(1e-9, range[1] - range[0]);
         int columns = Math.max(1, (int) (map.columns() / scale));
         int rows = Math.max(1, (int) (map.rows() / scale));
         return GreyPng.of8(columns, rows, i -> {
             int column = (int) (i % columns * scale);
             int row = (int) (i / columns * scale);
-            return (int) (255 * map.values()[row * map.columns() + column] + 0.5);
+            float value = map.values()[row * map.columns() + column];
+            return Float.isNaN(value) ? 0 : (int) (255 * (value - range[0]) / span + 0.5);
         });
     }
 
@@ -145,13 +159,12 @@ class FilesApi {
             produces = MediaType.APPLICATION_JSON_VALUE)
     PlacesRead places(@PathVariable UUID id, @RequestParam MultipartFile file) throws IOException {
         Recipe recipe = store.state(id).recipe();
-        String name = file.getOriginalFilename() == null
-                ? "The file"
-                : file.getOriginalFilename().replaceAll("^.*[/\\\\]", "");
-        return new PlacesRead(RecipeJson.node(GeoJsonPlaces.read(
-                file.getBytes(),
-                name,
-                views.evaluation(recipe, 0, Cancel.NEVER).plan().ground())));
+        String name = Uploads.name(file);
+        Ground ground = views.evaluation(recipe, 0, Cancel.NEVER).plan().ground();
+        return new PlacesRead(RecipeJson.node(
+                name.toLowerCase(Locale.ROOT).endsWith(".svg")
+                        ? SvgPlaces.read(file.getBytes(), name, ground)
+                        : GeoJsonPlaces.read(file.getBytes(), name, ground)));
     }
 
     @GetMapping("/api/sites/{id}/recipe.zip")

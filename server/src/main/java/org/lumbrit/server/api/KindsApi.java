@@ -1,19 +1,26 @@
 package org.lumbrit.server.api;
 
 import jakarta.validation.constraints.NotNull;
+import java.lang.reflect.RecordComponent;
 import java.util.List;
-import org.lumbrit.core.cover.CoverLayer;
 import org.lumbrit.core.drive.Layer;
 import org.lumbrit.core.drive.PropertyDescription;
 import org.lumbrit.core.falloff.Source;
 import org.lumbrit.core.falloff.Step;
 import org.lumbrit.core.kinds.Description;
 import org.lumbrit.core.kinds.Kinds;
-import org.lumbrit.core.looks.TintLayer;
+import org.lumbrit.core.kinds.Refers;
+import org.lumbrit.core.kinds.Setting;
 import org.lumbrit.core.plants.Plant;
+import org.lumbrit.core.props.Prop;
+import org.lumbrit.core.props.Shape;
+import org.lumbrit.core.site.GroundSpec;
+import org.lumbrit.formats.json.RecipeJson;
 import org.springframework.http.MediaType;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RestController;
+import tools.jackson.databind.node.JsonNodeFactory;
+import tools.jackson.databind.node.ObjectNode;
 
 /** What sources, steps, layers and plants say about themselves; the forms on screen are made from it. */
 @RestController
@@ -24,7 +31,10 @@ class KindsApi {
             @NotNull List<Description> steps,
             @NotNull List<Description> layers,
             @NotNull List<Description> plants,
-            @NotNull List<LayerProperties> layerProperties) {}
+            @NotNull List<LayerProperties> layerProperties,
+            @NotNull List<Description> shapes,
+            @NotNull List<Description.SettingDescription> propSettings,
+            @NotNull List<Description.SettingDescription> groundSettings) {}
 
     /** The rows of one kind of layer. */
     record LayerProperties(@NotNull String kind, @NotNull List<LayerProperty> properties) {
@@ -71,9 +81,28 @@ class KindsApi {
                 describe(Step.class),
                 describe(Layer.class),
                 describe(Plant.class),
-                List.of(
-                        LayerProperties.of(CoverLayer.class, CoverLayer.offeredProperties()),
-                        LayerProperties.of(TintLayer.class, TintLayer.offeredProperties())));
+                Kinds.of(Layer.class).stream()
+                        .map(kind -> LayerProperties.of(kind, fresh(kind).offered()))
+                        .toList(),
+                describe(Shape.class),
+                Description.settings(Prop.class),
+                Description.settings(GroundSpec.class));
+    }
+
+    /** A layer of a kind with all settings by default, to be asked what it offers. */
+    private static Layer fresh(Class<? extends Record> kind) {
+        ObjectNode node = JsonNodeFactory.instance
+                .objectNode()
+                .put("kind", Kinds.kind(kind).name())
+                .put("id", "new")
+                .put("name", "New");
+        for (RecordComponent component : Kinds.components(kind)) {
+            Setting setting = component.getAnnotation(Setting.class);
+            if (setting != null && setting.refers() == Refers.PLACE) {
+                node.put(component.getName(), "place");
+            }
+        }
+        return RecipeJson.read(node, Layer.class, "layer");
     }
 
     private static List<Description> describe(Class<?> sealed) {

@@ -10,10 +10,8 @@ import org.lumbrit.core.site.Clock;
 import org.lumbrit.core.site.GroundSpec;
 import org.lumbrit.core.site.Recipe;
 import org.lumbrit.formats.json.RecipeJson;
-import org.lumbrit.formats.site.SiteFiles;
 import org.lumbrit.formats.site.SiteZip;
 import org.lumbrit.server.Demo;
-import org.lumbrit.server.storage.Assets;
 import org.lumbrit.server.storage.SiteState;
 import org.lumbrit.server.storage.SiteStore;
 import org.springframework.http.HttpStatus;
@@ -36,12 +34,10 @@ import tools.jackson.databind.JsonNode;
 @RequestMapping(path = "/api/sites", produces = MediaType.APPLICATION_JSON_VALUE)
 class SitesApi {
     private final SiteStore store;
-    private final Assets assets;
     private final Demo demo;
 
-    SitesApi(SiteStore store, Assets assets, Demo demo) {
+    SitesApi(SiteStore store, Demo demo) {
         this.store = store;
-        this.assets = assets;
         this.demo = demo;
     }
 
@@ -87,14 +83,36 @@ class SitesApi {
     @Schema(ref = "#/components/schemas/Edit")
     interface EditSchema {}
 
-    /** A new site from a height map that was uploaded before. */
+    /**
+     * A new site from a height map that was uploaded before, or on level ground.
+     *
+     * @param heights null for level ground; @param depth of level ground; @param resolution nodes along its longer side
+     * @param lowest metres of black; null, with highest, for a height map in metres
+     * @param missing what becomes of cells without a value: "fill" or "hole"
+     */
     record NewSite(
             @NotNull String name,
-            @NotNull String heights,
+            String heights,
             @NotNull Double width,
-            @NotNull Double lowest,
-            @NotNull Double highest,
-            Double waterLevel) {}
+            Double depth,
+            Integer resolution,
+            Double lowest,
+            Double highest,
+            String missing,
+            Double waterLevel) {
+
+        GroundSpec ground() {
+            return new GroundSpec(
+                    Optional.ofNullable(heights),
+                    width,
+                    Optional.ofNullable(depth),
+                    Optional.ofNullable(resolution),
+                    Optional.ofNullable(lowest),
+                    Optional.ofNullable(highest),
+                    "hole".equals(missing) ? GroundSpec.Missing.HOLE : GroundSpec.Missing.FILL,
+                    Optional.ofNullable(waterLevel));
+        }
+    }
 
     @GetMapping
     List<SiteLine> list() {
@@ -117,13 +135,10 @@ class SitesApi {
     @PostMapping(consumes = MediaType.APPLICATION_JSON_VALUE)
     @ResponseStatus(HttpStatus.CREATED)
     Site create(@RequestBody NewSite wish) {
-        GroundSpec ground = new GroundSpec(
-                wish.heights(), wish.width(), wish.lowest(), wish.highest(), Optional.ofNullable(wish.waterLevel()));
-        Recipe recipe =
-                new Recipe(wish.name().strip(), ground, List.of(), List.of(), List.of(), List.of(), new Clock(24, 8));
+        Recipe recipe = new Recipe(
+                wish.name().strip(), wish.ground(), List.of(), List.of(), List.of(), List.of(), new Clock(24, 8));
         org.lumbrit.core.site.RecipeCheck.require(recipe);
-        return Site.of(
-                store.create(new SiteFiles(recipe, java.util.Map.of(wish.heights(), assets.content(wish.heights())))));
+        return Site.of(store.create(store.files(recipe)));
     }
 
     @PostMapping("/demo")

@@ -72,6 +72,7 @@ class ViewApi {
      * A place on the ground, or a plant by its number in the layer's list.
      *
      * @param plant −1 for a place on the ground
+     * @param prop the prop whose surface is meant, with y up; null or "" for the ground
      */
     record Question(
             @NotNull Integer base,
@@ -79,7 +80,9 @@ class ViewApi {
             @NotNull String property,
             @NotNull Double x,
             @NotNull Double z,
-            @NotNull Integer plant) {}
+            @NotNull Integer plant,
+            String prop,
+            Double y) {}
 
     /**
      * The answer.
@@ -213,9 +216,9 @@ class ViewApi {
     @PostMapping(path = "/api/sites/{id}/why", produces = MediaType.APPLICATION_JSON_VALUE)
     Answer why(@PathVariable UUID id, @RequestBody Question question) {
         Recipe recipe = store.preview(id, question.base(), List.of());
-        SiteEvaluation evaluation = views.evaluation(recipe, 0, Cancel.NEVER);
         Layer layer = recipe.layer(question.layer())
                 .orElseThrow(() -> InvalidRecipeException.missing("layer", question.layer()));
+        SiteEvaluation evaluation = views.evaluation(recipe, 0, Cancel.NEVER).seenBy(layer.id());
         Samples sample;
         String plant = "";
         int variant = 0;
@@ -227,13 +230,18 @@ class ViewApi {
             sample = plants.feet().pick(Samples.NOT_KEPT, new int[] {question.plant()});
             plant = java.util.HexFormat.of().toHexDigits(sample.id()[0]);
             variant = plants.variant()[question.plant()] + 1;
+        } else if (question.prop() != null && recipe.prop(question.prop()).isPresent()) {
+            double y = question.y() == null ? 0 : question.y();
+            sample = evaluation.placed(question.prop()).sampleAt(question.x(), y, question.z());
+            evaluation = evaluation.on(question.prop());
         } else {
             sample = evaluation.plan().ground().samplesAt(new double[] {question.x()}, new double[] {question.z()});
         }
         double slope = StrictMath.toDegrees(StrictMath.acos(Math.min(1, sample.ny()[0])));
+        SiteEvaluation there = evaluation;
         List<PropertyValue> others = layer.offered().stream()
                 .map(offer -> new PropertyValue(
-                        offer.name(), offer.unit(), (double) evaluation.property(layer, offer.name(), sample)[0]))
+                        offer.name(), offer.unit(), (double) there.property(layer, offer.name(), sample)[0]))
                 .toList();
         return new Answer(WhyHere.at(evaluation, layer, question.property(), sample), plant, variant, slope, others);
     }

@@ -6,7 +6,7 @@ import java.util.HexFormat;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 
-/** Large immutable things. In a recipe an asset stands as {@code <hash>.png}, a file name that also works in a zip. */
+/** Large immutable things. In a recipe an asset stands as its hash with the ending of its format, a file name that also works in a zip. */
 @Component
 public class Assets {
     private final AssetRows rows;
@@ -15,23 +15,28 @@ public class Assets {
         this.rows = rows;
     }
 
-    /** @return the name under which a recipe refers to it */
+    /** @param ending of the file's name, without the dot; @return the name under which a recipe refers to it */
     @Transactional
-    public String keep(byte[] content) {
+    public String keep(byte[] content, String ending) {
         String hash = hash(content);
         if (!rows.existsById(hash)) {
             rows.save(new AssetEntity(hash, content));
         }
-        return hash + ".png";
+        return hash + "." + ending;
     }
 
     @Transactional(readOnly = true)
     public byte[] content(String name) {
-        String hash = name.replaceAll("\\.png$", "");
+        String hash = name.replaceAll("\\.[a-z]{2,5}$", "");
         return rows.findById(hash)
                 .map(AssetEntity::content)
-                .orElseThrow(
-                        () -> new NotFoundException("There is no height map “" + name + "” here. Import it first."));
+                .orElseThrow(() -> new NotFoundException("There is no file “" + name + "” here. Import it first."));
+    }
+
+    /** The ending of a file's name, lower case; the one given where the name has none. */
+    public static String ending(String name, String byDefault) {
+        String ending = name.replaceAll("^.*\\.", "").toLowerCase(java.util.Locale.ROOT);
+        return ending.matches("[a-z]{2,5}") && name.contains(".") ? ending : byDefault;
     }
 
     private static String hash(byte[] content) {

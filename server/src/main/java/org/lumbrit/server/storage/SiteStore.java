@@ -42,14 +42,13 @@ public class SiteStore {
     /** Published after a change is committed. */
     public record SiteChanged(UUID site, int revision) {}
 
-    /** Makes a site from files; its height map is kept as an asset. */
+    /** Makes a site from files; those that the recipe names are kept as assets. */
     @Transactional
     public SiteState create(SiteFiles files) {
-        files.ground();
-        Recipe recipe = files.recipe().withGround(files.recipe().ground().withHeights(assets.keep(files.heights())));
-        for (String picture : files.recipe().pictures()) {
-            files.pictures().of(picture);
-            recipe = recipe.withPicture(picture, assets.keep(files.assets().get(picture)));
+        files.requireSound();
+        Recipe recipe = files.recipe();
+        for (String file : recipe.files()) {
+            recipe = recipe.withFile(file, assets.keep(files.content(file), Assets.ending(file, "png")));
         }
         SiteEntity site = sites.save(new SiteEntity(UUID.randomUUID(), Instant.now()));
         return append(site, 1, null, null, "Site made", recipe);
@@ -153,10 +152,8 @@ public class SiteStore {
         if (changed.equals(now)) {
             return state(site, head, now);
         }
-        if (!changed.ground().equals(now.ground()) || !changed.pictures().equals(now.pictures())) {
-            SiteFiles files = files(changed);
-            files.ground();
-            changed.pictures().forEach(files.pictures()::of);
+        if (!changed.ground().equals(now.ground()) || !now.files().containsAll(changed.files())) {
+            files(changed).requireSound();
         }
         int number = site.head() + 1;
         return append(
@@ -210,11 +207,10 @@ public class SiteStore {
         return head(site);
     }
 
-    /** A recipe together with the height map and the pictures that it names. */
+    /** A recipe together with the files that it names. */
     public SiteFiles files(Recipe recipe) {
         Map<String, byte[]> content = new TreeMap<>();
-        content.put(recipe.ground().heights(), assets.content(recipe.ground().heights()));
-        recipe.pictures().forEach(picture -> content.put(picture, assets.content(picture)));
+        recipe.files().forEach(file -> content.put(file, assets.content(file)));
         return new SiteFiles(recipe, content);
     }
 }

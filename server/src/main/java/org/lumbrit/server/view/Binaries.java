@@ -1,12 +1,15 @@
 package org.lumbrit.server.view;
 
+import java.util.List;
 import org.lumbrit.core.cover.CoverLayer;
 import org.lumbrit.core.cover.Plants;
 import org.lumbrit.core.looks.Tint;
 import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.plants.PlantMesh;
+import org.lumbrit.core.props.PlacedMesh;
 import org.lumbrit.core.surface.GroundLight;
 import org.lumbrit.core.surface.Lattice;
+import org.lumbrit.core.surface.Mesh;
 import org.lumbrit.core.surface.Samples;
 import org.lumbrit.formats.ArrayBundle;
 import org.lumbrit.formats.image.GreyPng;
@@ -23,7 +26,7 @@ final class Binaries {
     private Binaries() {}
 
     /** Heights of the lattice; sunlight and sky light on a coarser one. */
-    static byte[] ground(Lattice lattice, Samples samples, Cancel cancel) {
+    static byte[] ground(Lattice lattice, Samples samples, List<PlacedMesh> props, Cancel cancel) {
         float[] heights = new float[samples.count()];
         for (int i = 0; i < heights.length; i++) {
             heights[i] = (float) samples.y()[i];
@@ -38,10 +41,39 @@ final class Binaries {
                 .put("lightRows", coarse.rows())
                 .put("sunHeading", SUN_HEADING)
                 .put("sunElevation", SUN_ELEVATION);
+        byte[] sun = GroundLight.sun(coarse, lit, SUN_HEADING, SUN_ELEVATION, cancel);
+        byte[] sky = GroundLight.sky(coarse, lit, cancel);
+        PropShadows.cast(lit, props, SUN_HEADING, SUN_ELEVATION, sun, sky, cancel);
+        if (lattice.ground().holes().length > 0) {
+            byte[] holes = new byte[samples.count()];
+            for (int i = 0; i < holes.length; i++) {
+                holes[i] = (byte) (lattice.ground().holeAt(samples.x()[i], samples.z()[i]) ? 1 : 0);
+            }
+            bundle.bytes("holes", 1, holes);
+        }
         return bundle.floats("heights", 1, heights)
-                .bytes("sun", 1, GroundLight.sun(coarse, lit, SUN_HEADING, SUN_ELEVATION, cancel))
-                .bytes("sky", 1, GroundLight.sky(coarse, lit, cancel))
+                .bytes("sun", 1, sun)
+                .bytes("sky", 1, sky)
                 .write();
+    }
+
+    /** Positions, normals and triangles of a prop in its own frame. */
+    static byte[] mesh(Mesh mesh) {
+        return new ArrayBundle()
+                .floats("positions", 3, mesh.positions())
+                .floats("normals", 3, mesh.normals())
+                .ints("triangles", 3, mesh.triangles())
+                .write();
+    }
+
+    /** Values at the vertices of a prop. */
+    static byte[] values(float[] values) {
+        return new ArrayBundle().floats("values", 1, values).write();
+    }
+
+    /** Linear red, green, blue at the vertices of a prop. */
+    static byte[] colours(float[] rgb) {
+        return new ArrayBundle().floats("colours", 3, rgb).write();
     }
 
     /** Values between min and max as unsigned 16-bit numbers. */

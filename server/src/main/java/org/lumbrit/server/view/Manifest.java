@@ -3,6 +3,7 @@ package org.lumbrit.server.view;
 import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.constraints.NotNull;
 import java.util.List;
+import org.lumbrit.core.drive.Layer;
 import org.lumbrit.core.findings.Finding;
 import org.lumbrit.core.site.Summary;
 import org.lumbrit.formats.json.RecipeJson;
@@ -17,6 +18,7 @@ public record Manifest(
         @NotNull Integer revision,
         @NotNull GroundView ground,
         @NotNull List<LayerView> layers,
+        @NotNull List<PropView> props,
         @NotNull List<FalloffView> falloffs,
         @NotNull ShownView shown,
         @NotNull List<FindingView> findings,
@@ -28,6 +30,8 @@ public record Manifest(
      * The ground: an array bundle of heights, sunlight and sky light on one lattice.
      *
      * @param water level plane in metres, or null
+     * @param columns nodes of the ground itself; @param rows likewise
+     * @param draft whether it is coarser than the recipe asks for, while something is dragged
      */
     public record GroundView(
             @NotNull String key,
@@ -35,9 +39,37 @@ public record Manifest(
             @NotNull Double depth,
             @NotNull Double lowest,
             @NotNull Double highest,
-            Double water) {}
+            Double water,
+            @NotNull Integer columns,
+            @NotNull Integer rows,
+            @NotNull Boolean draft) {}
 
-    /** A layer's plants and the meshes of its variants, or its colours, as array bundles; empty keys for what it has not. */
+    /**
+     * A prop where it stands.
+     *
+     * @param key an array bundle of positions, normals and triangles in its own frame
+     * @param valuesKey the shown value at its vertices, "" where there is none; @param tintKey its colours likewise
+     * @param origin x, y, z; @param turn a unit quaternion x, y, z, w; @param size times its own frame
+     * @param bounds least and greatest x, y, z in the place
+     */
+    public record PropView(
+            @NotNull String id,
+            @NotNull String name,
+            @NotNull String key,
+            @NotNull String valuesKey,
+            @NotNull String tintKey,
+            @NotNull List<Double> origin,
+            @NotNull List<Double> turn,
+            @NotNull Double size,
+            @NotNull String colour,
+            @NotNull Integer triangles,
+            @NotNull List<Double> bounds) {}
+
+    /**
+     * A layer's plants and the meshes of its variants, or its colours, as array bundles; empty keys for what it has not.
+     *
+     * @param lowered metres that a relief layer takes away at most, null for other layers; @param raised metres it adds at most
+     */
     public record LayerView(
             @NotNull String id,
             @NotNull String name,
@@ -45,7 +77,14 @@ public record Manifest(
             @NotNull String meshesKey,
             @NotNull String tintKey,
             @NotNull Integer plants,
-            @NotNull Long triangles) {}
+            @NotNull Long triangles,
+            Double lowered,
+            Double raised) {
+
+        static LayerView nothing(Layer layer) {
+            return new LayerView(layer.id(), layer.name(), "", "", "", 0, 0L, null, null);
+        }
+    }
 
     /** A falloff; all of its stages where it is the chosen one, else its result only. */
     public record FalloffView(
@@ -71,6 +110,8 @@ public record Manifest(
      *
      * @param key an array bundle of 16-bit values between {@code min} and {@code max} on the ground's lattice
      * @param low the end of the scale; @param high the other end
+     * @param seen the ground on which it is shown, in words: "the ground below Rain"
+     * @param signed whether it runs both ways from 0
      */
     public record ShownView(
             @NotNull String key,
@@ -78,7 +119,9 @@ public record Manifest(
             @NotNull String unit,
             @NotNull Double low,
             @NotNull Double high,
-            @NotNull Summary summary) {}
+            @NotNull Summary summary,
+            @NotNull String seen,
+            @NotNull Boolean signed) {}
 
     /**
      * An automatic remark about a likely mistake.
@@ -98,7 +141,7 @@ public record Manifest(
 
             @NotNull @Schema(type = "array", implementation = EditSchema[].class)
             JsonNode edits) {
-        static FindingView of(Finding finding) {
+        public static FindingView of(Finding finding) {
             return new FindingView(
                     finding.severity() == Finding.Severity.WARNING,
                     finding.title(),

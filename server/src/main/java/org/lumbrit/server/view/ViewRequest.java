@@ -5,6 +5,8 @@ import jakarta.validation.constraints.NotNull;
 /**
  * What is looked at: a falloff at a stage (−1 for its result), or a property of a layer. Empty texts where not chosen.
  *
+ * @param draft whether something is being dragged, so that a coarse ground may be shown where the fine one is not there yet
+ * @param alone a relief layer that is looked at without the others, "" for none
  * @param time seconds on the site's clock; 0 where it is not given
  */
 public record ViewRequest(
@@ -12,7 +14,20 @@ public record ViewRequest(
         @NotNull Integer stage,
         @NotNull String layer,
         @NotNull String property,
-        Double time) {
+        Double time,
+        Boolean draft,
+        String alone) {
+    /** The word in place of a property under which the difference that a relief layer makes is shown. */
+    public static final String DIFFERENCE = org.lumbrit.core.relief.ReliefLayer.DIFFERENCE;
+
+    public boolean draftWanted() {
+        return draft != null && draft;
+    }
+
+    public boolean oneAlone() {
+        return alone != null && !alone.isEmpty();
+    }
+
     public double seconds() {
         return time == null || !Double.isFinite(time) ? 0 : Math.max(-1e6, Math.min(1e6, time));
     }

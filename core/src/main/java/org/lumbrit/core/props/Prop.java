@@ -1,0 +1,138 @@
+package org.lumbrit.core.props;
+
+import org.lumbrit.core.cover.Placing;
+import org.lumbrit.core.kinds.Refers;
+import org.lumbrit.core.kinds.Setting;
+import org.lumbrit.core.math.Quaternion;
+
+/**
+ * A thing that stands in the site. Its mesh is sized, turned about its own up to a heading, tipped by pitch and roll, aligned
+ * to the ground where that is wished, and moved. Where it stands on the ground, y counts from the ground under its place to the
+ * lowest point of its bounds, so that it follows the ground; otherwise y is where its own origin lies.
+ */
+public record Prop(
+        String id,
+        String name,
+
+        @Setting(title = "shape", byDefault = "{\"kind\":\"boulder\"}")
+        Shape shape,
+
+        @Setting(
+                title = "x",
+                unit = "m",
+                min = -1e6,
+                max = 1e6,
+                slider = {-80, 80},
+                byDefault = "0",
+                help = "To the east")
+        double x,
+
+        @Setting(
+                title = "y",
+                unit = "m",
+                min = -1e6,
+                max = 1e6,
+                slider = {-5, 20},
+                byDefault = "0",
+                help = "Up: above the ground under it, or absolute where it does not stand on the ground")
+        double y,
+
+        @Setting(
+                title = "z",
+                unit = "m",
+                min = -1e6,
+                max = 1e6,
+                slider = {-80, 80},
+                byDefault = "0",
+                help = "To the south")
+        double z,
+
+        @Setting(
+                title = "heading",
+                unit = "°",
+                min = -3600,
+                max = 3600,
+                slider = {0, 360},
+                byDefault = "0",
+                help = "Turned clockwise seen from above")
+        double heading,
+
+        @Setting(
+                title = "pitch",
+                unit = "°",
+                min = -360,
+                max = 360,
+                slider = {-90, 90},
+                byDefault = "0",
+                help = "Its front, to the north, lifted")
+        double pitch,
+
+        @Setting(
+                title = "roll",
+                unit = "°",
+                min = -360,
+                max = 360,
+                slider = {-90, 90},
+                byDefault = "0",
+                help = "Its right side, to the east, lowered")
+        double roll,
+
+        @Setting(
+                title = "size",
+                min = 1e-4,
+                max = 1e4,
+                slider = {0.1, 5},
+                byDefault = "1",
+                help = "So many times as large as its shape")
+        double size,
+
+        @Setting(title = "stands on the ground", byDefault = "true")
+        boolean standing,
+
+        @Setting(
+                title = "align",
+                min = 0,
+                max = 1,
+                byDefault = "0",
+                help = "0 stands upright, 1 stands out of the slope")
+        double align,
+
+        @Setting(
+                title = "subdivide",
+                min = 0,
+                max = 6,
+                byDefault = "0",
+                help = "Cuts each triangle into four, so many times, for finer values")
+        int subdivide,
+
+        @Setting(title = "colour", refers = Refers.COLOUR, byDefault = "#8f8a80")
+        String colour,
+
+        @Setting(title = "hidden", byDefault = "false") boolean hidden) {
+
+    /** How it is turned, before it is aligned. */
+    Quaternion turned() {
+        return Quaternion.about(0, 1, 0, -heading)
+                .times(Quaternion.about(1, 0, 0, pitch))
+                .times(Quaternion.about(0, 0, 1, -roll));
+    }
+
+    /** How it is turned on ground of a normal. */
+    Quaternion turnedOn(double nx, double ny, double nz) {
+        return Placing.align(nx, ny, nz, align).times(turned());
+    }
+
+    public Prop renamed(String newName) {
+        return copied(id, newName);
+    }
+
+    public Prop copied(String newId, String newName) {
+        return new Prop(
+                newId, newName, shape, x, y, z, heading, pitch, roll, size, standing, align, subdivide, colour, hidden);
+    }
+
+    public Prop withShape(Shape newShape) {
+        return new Prop(
+                id, name, newShape, x, y, z, heading, pitch, roll, size, standing, align, subdivide, colour, hidden);
+    }
+}

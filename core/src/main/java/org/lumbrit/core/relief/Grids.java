@@ -1,0 +1,28 @@
+package org.lumbrit.core.relief;
+
+import org.lumbrit.core.math.Chunks;
+
+/** Heights on their way into and out of erosion. */
+final class Grids {
+    private Grids() {}
+
+    static double[] doubles(float[] heights) {
+        double[] wide = new double[heights.length];
+        for (int i = 0; i < wide.length; i++) {
+            wide[i] = heights[i];
+        }
+        return wide;
+    }
+
+    /** From the ground below, where strength is 0, to the eroded one, where it is 1. */
+    static float[] blend(Shaping below, double[] eroded, NodeValues strength) {
+        float[] heights = below.ground().heights();
+        float[] out = new float[heights.length];
+        Chunks.run(out.length, below.cancel(), (from, to) -> {
+            for (int i = from; i < to; i++) {
+                out[i] = (float) (heights[i] + strength.at(i) * (eroded[i] - heights[i]));
+            }
+        });
+        return out;
+    }
+}

@@ -1,0 +1,115 @@
+package org.lumbrit.core.relief;
+
+import java.util.List;
+import java.util.Map;
+import org.lumbrit.core.drive.PropertyDescription;
+import org.lumbrit.core.drive.PropertyRange;
+import org.lumbrit.core.kinds.Kind;
+import org.lumbrit.core.kinds.Setting;
+import org.lumbrit.core.surface.Ground;
+
+/** {@link RainErosion} for some steps; rain and softness of the ground are driven, strength blends from the ground below. */
+@Kind(
+        name = "rain-erosion",
+        title = "Rain erosion",
+        help = "Lets rain run off, cut channels and drop what it carries in the flats.")
+public record RainRelief(
+        String id,
+        String name,
+
+        @Setting(title = "seed", min = 0, max = 1_000_000, byDefault = "1", onCard = false)
+        int seed,
+
+        @Setting(title = "hidden", byDefault = "false") boolean hidden,
+
+        @Setting(
+                title = "steps",
+                min = 1,
+                max = 1000,
+                slider = {1, 60},
+                byDefault = "15",
+                help = "How often the rain finds its way anew; the more, the deeper the channels")
+        int steps,
+
+        @Setting(
+                title = "evaporation",
+                unit = "/m",
+                min = 0,
+                max = 1,
+                slider = {0, 0.02},
+                byDefault = "0.001",
+                help = "Share of the running water that dries up on each metre")
+        double evaporation,
+
+        @Setting(
+                title = "capacity",
+                min = 0,
+                max = 1000,
+                slider = {0, 5},
+                byDefault = "1",
+                help = "How much ground a stream carries for its water, on a slope of 45°")
+        double capacity,
+
+        @Setting(
+                title = "settling",
+                min = 0,
+                max = 1,
+                byDefault = "0.1",
+                help = "Share of what is too much for a stream that settles at each node")
+        double settling,
+
+        @Setting(
+                title = "deepest",
+                unit = "m",
+                min = 0,
+                max = 1000,
+                slider = {0, 20},
+                byDefault = "8",
+                help = "No channel is cut deeper than this")
+        double deepest,
+
+        @Setting(title = "properties") Map<String, PropertyRange> properties)
+        implements ReliefLayer {
+
+    public static final String RAIN = "rain";
+    public static final String SOFTNESS = "softness";
+    public static final String STRENGTH = "strength";
+    private static final double MILLIMETRE = 1e-3;
+
+    private static final List<PropertyDescription> OFFERED = List.of(
+            PropertyDescription.of(RAIN, "Millimetres of water in each step", "mm", 0, 10_000, 200, 0, 50)
+                    .inPlace(),
+            PropertyDescription.of(SOFTNESS, "How fast the ground is cut: 0 is rock", "", 0, 1000, 2, 0, 0.2)
+                    .inPlace(),
+            PropertyDescription.of(STRENGTH, "0 leaves the ground, 1 shows the whole erosion", "", 0, 1, 1, 0, 1)
+                    .inPlace());
+
+    public RainRelief {
+        properties = PropertyDescription.complete(OFFERED, properties);
+    }
+
+    @Override
+    public List<PropertyDescription> offered() {
+        return OFFERED;
+    }
+
+    /** The erosion of a ground, before the first drop. */
+    RainErosion erosion(Shaping below) {
+        Ground ground = below.ground();
+        return new RainErosion(
+                Grids.doubles(ground.heights()),
+                ground.columns(),
+                ground.rows(),
+                ground.cell(),
+                new RainErosion.Climate(evaporation, capacity, settling, deepest),
+                below.property(RAIN).times(MILLIMETRE),
+                below.property(SOFTNESS));
+    }
+
+    @Override
+    public float[] shape(Shaping below) {
+        RainErosion erosion = erosion(below);
+        erosion.run(steps, below.cancel());
+        return Grids.blend(below, erosion.ground(), below.property(STRENGTH));
+    }
+}

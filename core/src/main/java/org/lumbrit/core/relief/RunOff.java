@@ -1,0 +1,159 @@
+package org.lumbrit.core.relief;
+
+/**
+ * Which way water runs off: hollows are filled from the border inward (R. Barnes, C. Lehman and D. Mulla, "Priority-flood",
+ * 2014), then every node drains to the neighbour, of eight, to which the filled ground falls most steeply; on level water it
+ * drains toward the outlet. Nodes come in an order in which each stands after the one that it drains to.
+ */
+final class RunOff {
+    private static final double DIAGONAL = Math.sqrt(2);
+
+    private final int columns;
+    private final int rows;
+    private final double[] ground;
+    /** Heights of the ground, or of the water that stands in its hollows; once all is routed, the depth of that water. */
+    private final double[] filled;
+
+    private final int[] order;
+    private final int[] to;
+    private final boolean[] seen;
+    private int[] heap = new int[1024];
+    private int[] turns = new int[1024];
+    private int size;
+    private int turn;
+
+    RunOff(double[] ground, int columns, int rows) {
+        this.ground = ground;
+        this.columns = columns;
+        this.rows = rows;
+        this.filled = ground.clone();
+        this.order = new int[ground.length];
+        this.to = new int[ground.length];
+        this.seen = new boolean[ground.length];
+        fill();
+        steepest();
+        for (int i = 0; i < filled.length; i++) {
+            filled[i] -= ground[i];
+        }
+    }
+
+    /** Nodes, lowest outlet first: each after the one that it drains to. */
+    int[] order() {
+        return order;
+    }
+
+    /** The node that a node drains to, −1 where it drains over the border. */
+    int to(int node) {
+        return to[node];
+    }
+
+    /** Metres of water that steady rain leaves standing over a node of the ground as it was routed. */
+    double pool(int node) {
+        return filled[node];
+    }
+
+    /** How far it is to the node that it drains to, in cells. */
+    double step(int node) {
+        int apart = Math.abs(to[node] - node);
+        return apart == 1 || apart == columns ? 1 : DIAGONAL;
+    }
+
+    private boolean atBorder(int node) {
+        int c = node % columns;
+        int r = node / columns;
+        return c == 0 || r == 0 || c == columns - 1 || r == rows - 1;
+    }
+
+    private void fill() {
+        for (int i = 0; i < ground.length; i++) {
+            if (atBorder(i)) {
+                seen[i] = true;
+                to[i] = -1;
+                add(i);
+            }
+        }
+        int visited = 0;
+        while (size > 0) {
+            int i = lowest();
+            order[visited++] = i;
+            int c = i % columns;
+            int r = i / columns;
+            for (int dr = r > 0 ? -1 : 0; dr <= (r < rows - 1 ? 1 : 0); dr++) {
+                for (int dc = c > 0 ? -1 : 0; dc <= (c < columns - 1 ? 1 : 0); dc++) {
+                    int next = i + dr * columns + dc;
+                    if (!seen[next]) {
+                        seen[next] = true;
+                        to[next] = i;
+                        filled[next] = Math.max(ground[next], filled[i]);
+                        add(next);
+                    }
+                }
+            }
+        }
+    }
+
+    /** Where the filled ground falls, the steepest way down; it was filled before, so the order holds. */
+    private void steepest() {
+        for (int i = 0; i < ground.length; i++) {
+            if (atBorder(i)) {
+                continue;
+            }
+            double most = 0;
+            for (int dr = -1; dr <= 1; dr++) {
+                for (int dc = -1; dc <= 1; dc++) {
+                    int next = i + dr * columns + dc;
+                    double fall = (filled[i] - filled[next]) / (dr != 0 && dc != 0 ? DIAGONAL : 1);
+                    if (fall > most) {
+                        most = fall;
+                        to[i] = next;
+                    }
+                }
+            }
+        }
+    }
+
+    private boolean before(int node, int itsTurn, int slot) {
+        double a = filled[node];
+        double b = filled[heap[slot]];
+        return a < b || a == b && itsTurn < turns[slot];
+    }
+
+    /** Into a heap by height; equal heights leave it in the order they came. */
+    private void add(int node) {
+        if (size == heap.length) {
+            heap = java.util.Arrays.copyOf(heap, 2 * size);
+            turns = java.util.Arrays.copyOf(turns, 2 * size);
+        }
+        int mine = turn++;
+        int at = size++;
+        while (at > 0 && before(node, mine, at - 1 >> 1)) {
+            heap[at] = heap[at - 1 >> 1];
+            turns[at] = turns[at - 1 >> 1];
+            at = at - 1 >> 1;
+        }
+        heap[at] = node;
+        turns[at] = mine;
+    }
+
+    private int lowest() {
+        int lowest = heap[0];
+        int node = heap[--size];
+        int mine = turns[size];
+        int at = 0;
+        while (2 * at + 1 < size) {
+            int child = 2 * at + 1;
+            if (child + 1 < size && before(heap[child + 1], turns[child + 1], child)) {
+                child++;
+            }
+            if (before(node, mine, child)) {
+                break;
+            }
+            heap[at] = heap[child];
+            turns[at] = turns[child];
+            at = child;
+        }
+        heap[at] = node;
+        turns[at] = mine;
+        return lowest;
+    }
+}

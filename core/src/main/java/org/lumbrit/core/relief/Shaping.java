@@ -1,0 +1,23 @@
+package org.lumbrit.core.relief;
+
+import java.util.Optional;
+import org.lumbrit.core.math.Cancel;
+import org.lumbrit.core.surface.AreaPlace;
+import org.lumbrit.core.surface.Ground;
+import org.lumbrit.core.surface.SegmentTree;
+
+/** What a relief layer works with: the ground below it, its properties at that ground's nodes, and the places. */
+public interface Shaping {
+    Ground ground();
+
+    /** A property of the layer at the nodes, in its unit. */
+    NodeValues property(String name);
+
+    /** The segments of a path or of an area's edge, in plan where {@code flat}. */
+    SegmentTree tree(String placeId, boolean flat);
+
+    /** The place, where it is an area. */
+    Optional<AreaPlace> area(String placeId);
+
+    Cancel cancel();
+}

@@ -1,0 +1,67 @@
+package org.lumbrit.core.relief;
+
+import java.util.List;
+import java.util.Map;
+import org.lumbrit.core.drive.PropertyDescription;
+import org.lumbrit.core.drive.PropertyRange;
+import org.lumbrit.core.kinds.Kind;
+import org.lumbrit.core.kinds.Setting;
+import org.lumbrit.core.math.Chunks;
+import org.lumbrit.core.math.GaussianBlur;
+import org.lumbrit.core.surface.Ground;
+
+/** A Gaussian of σ = metres/2 over the heights, borders mirrored; strength blends from the ground below. */
+@Kind(name = "smooth-relief", title = "Smoothing", help = "Wears small bumps down.")
+public record SmoothRelief(
+        String id,
+        String name,
+
+        @Setting(title = "seed", min = 0, max = 1_000_000, byDefault = "1", onCard = false)
+        int seed,
+
+        @Setting(title = "hidden", byDefault = "false") boolean hidden,
+
+        @Setting(
+                title = "over",
+                unit = "m",
+                min = 0.001,
+                max = 10_000,
+                slider = {0.1, 20},
+                byDefault = "3",
+                help = "Bumps smaller than this go")
+        double metres,
+
+        @Setting(title = "properties") Map<String, PropertyRange> properties)
+        implements ReliefLayer {
+
+    private static final String STRENGTH = "strength";
+
+    private static final List<PropertyDescription> OFFERED =
+            List.of(PropertyDescription.of(STRENGTH, "0 leaves the ground, 1 smooths it", "", 0, 1, 1, 0, 1)
+                    .inPlace());
+
+    public SmoothRelief {
+        properties = PropertyDescription.complete(OFFERED, properties);
+    }
+
+    @Override
+    public List<PropertyDescription> offered() {
+        return OFFERED;
+    }
+
+    @Override
+    public float[] shape(Shaping below) {
+        Ground ground = below.ground();
+        float[] heights = ground.heights();
+        NodeValues strength = below.property(STRENGTH);
+        double sigma = metres / 2 / ground.cell();
+        float[] smooth = GaussianBlur.apply(heights, ground.columns(), ground.rows(), sigma, sigma);
+        float[] out = new float[heights.length];
+        Chunks.run(out.length, below.cancel(), (from, to) -> {
+            for (int i = from; i < to; i++) {
+                out[i] = (float) (heights[i] + strength.at(i) * ((double) smooth[i] - heights[i]));
+            }
+        });
+        return out;
+    }
+}

@@ -1,0 +1,201 @@
+package org.lumbrit.core.relief;
+
+import org.lumbrit.core.math.Cancel;
+import org.lumbrit.core.math.Chunks;
+
+/**
+ * Slopes that crumble until none is steeper than the talus angle (F. K. Musgrave, C. Kolb and R. Mace, "The synthesis and
+ * rendering of eroded fractal terrains", SIGGRAPH 1989). Between each cell and its eight neighbours flows, all at once,
+ * {@code k · max(0, Δ − tan α · L)} with k = ⅛, L the distance of the two. What flows out of one cell flows into the other,
+ * so nothing is lost; and as k is at most ⅛ a new height is a mean of old ones, so no new high or low appears.
+ *
+ * <p>A gradient between the eight directions may stay steeper than the talus by 1/cos 22.5°, at most 2.3°.
+ */
+public final class ThermalErosion {
+    private static final double FLOW = 0.125;
+    private static final double DIAGONAL = Math.sqrt(2);
+    /** Steps between two looks at whether all is at rest. */
+    private static final int LOOK = 16;
+    /** Excess of a slope, as a tangent, that counts as rest. */
+    private static final double REST = 1e-3;
+
+    private final int columns;
+    private final int rows;
+    private final double cell;
+    private final double even;
+    private final double[] tangents;
+    private double[] heights;
+    private double[] next;
+    private int steps;
+    private boolean settled;
+
+    /**
+     * @param heights metres, row by row; worked on in place or not, read the outcome from {@link #heights()}
+     * @param cell metres between two nodes
+     * @param talus degrees at each node; a pair of nodes takes the mean of its tangents
+     */
+    public ThermalErosion(double[] heights, int columns, int rows, double cell, NodeValues talus) {
+        this.heights = heights;
+        this.next = new double[heights.length];
+        this.columns = columns;
+        this.rows = rows;
+        this.cell = cell;
+        this.even = tangent(talus.even() ? talus.everywhere() : 0);
+        this.tangents = talus.even() ? new double[0] : new double[heights.length];
+        for (int i = 0; i < tangents.length; i++) {
+            tangents[i] = tangent(talus.at(i));
+        }
+    }
+
+    private static double tangent(double degrees) {
+        return StrictMath.tan(StrictMath.toRadians(Math.min(89.9, Math.max(0, degrees))));
+    }
+
+    public double[] heights() {
+        return heights;
+    }
+
+    /** Steps done so far. */
+    public int steps() {
+        return steps;
+    }
+
+    /** Whether no pair of neighbours is steeper than its talus by more than a thousandth. */
+    public boolean settled() {
+        return settled;
+    }
+
+    /** Runs until all is at rest, but no more than so many steps. */
+    public void run(int most, Cancel cancel) {
+        while (steps < most && !settled) {
+            step(cancel);
+            if (steps % LOOK == 0 || steps == most) {
+                settled = excess(cancel) <= REST;
+            }
+        }
+    }
+
+    /** One step of all pairs at once. */
+    public void step(Cancel cancel) {
+        double[] h = heights;
+        double[] out = next;
+        Chunks.run(rows, 16, cancel, (from, to) -> {
+            for (int row = from; row < to; row++) {
+                if (row == 0 || row == rows - 1) {
+                    for (int column = 0; column < columns; column++) {
+                        out[row * columns + column] = atBorder(h, row, column);
+                    }
+                    continue;
+                }
+                out[row * columns] = atBorder(h, row, 0);
+                if (tangents.length == 0) {
+                    inside(h, out, row * columns);
+                } else {
+                    insideDriven(h, out, row * columns);
+                }
+                out[row * columns + columns - 1] = atBorder(h, row, columns - 1);
+            }
+        });
+        next = h;
+        heights = out;
+        steps++;
+    }
+
+    /** What flows in from a neighbour that stands so much higher: Δ without what the talus holds. */
+    private static double flow(double difference, double held) {
+        return difference - Math.max(-held, Math.min(held, difference));
+    }
+
+    private void inside(double[] h, double[] out, int row) {
+        double straight = even * cell;
+        double across = even * cell * DIAGONAL;
+        int w = columns;
+        for (int i = row + 1; i < row + w - 1; i++) {
+            double here = h[i];
+            double sum = flow(h[i - 1] - here, straight)
+                    + flow(h[i + 1] - here, straight)
+                    + flow(h[i - w] - here, straight)
+                    + flow(h[i + w] - here, straight)
+                    + flow(h[i - w - 1] - here, across)
+                    + flow(h[i - w + 1] - here, across)
+                    + flow(h[i + w - 1] - here, across)
+                    + flow(h[i + w + 1] - here, across);
+            out[i] = here + FLOW * sum;
+        }
+    }
+
+    private void insideDriven(double[] h, double[] out, int row) {
+        double straight = 0.5 * cell;
+        double across = 0.5 * cell * DIAGONAL;
+        double[] t = tangents;
+        int w = columns;
+        for (int i = row + 1; i < row + w - 1; i++) {
+            double here = h[i];
+            double mine = t[i];
+            double sum = flow(h[i - 1] - here, straight * (mine + t[i - 1]))
+                    + flow(h[i + 1] - here, straight * (mine + t[i + 1]))
+                    + flow(h[i - w] - here, straight * (mine + t[i - w]))
+                    + flow(h[i + w] - here, straight * (mine + t[i + w]))
+                    + flow(h[i - w - 1] - here, across * (mine + t[i - w - 1]))
+                    + flow(h[i - w + 1] - here, across * (mine + t[i - w + 1]))
+                    + flow(h[i + w - 1] - here, across * (mine + t[i + w - 1]))
+                    + flow(h[i + w + 1] - here, across * (mine + t[i + w + 1]));
+            out[i] = here + FLOW * sum;
+        }
+    }
+
+    private double atBorder(double[] h, int row, int column) {
+        int i = row * columns + column;
+        double sum = 0;
+        for (int dr = -1; dr <= 1; dr++) {
+            for (int dc = -1; dc <= 1; dc++) {
+                int r = row + dr;
+                int c = column + dc;
+                if ((dr != 0 || dc != 0) && r >= 0 && r < rows && c >= 0 && c < columns) {
+                    int j = r * columns + c;
+                    sum += flow(h[j] - h[i], held(i, j, dr != 0 && dc != 0));
+                }
+            }
+        }
+        return h[i] + FLOW * sum;
+    }
+
+    private double held(int i, int j, boolean across) {
+        double length = across ? cell * DIAGONAL : cell;
+        return tangents.length == 0 ? even * length : 0.5 * length * (tangents[i] + tangents[j]);
+    }
+
+    /** By how much, as a tangent, the steepest pair is steeper than its talus; 0 or less where none is. */
+    public double excess(Cancel cancel) {
+        double[] mostOfRow = new double[rows];
+        double[] h = heights;
+        Chunks.run(rows, 16, cancel, (from, to) -> {
+            for (int row = from; row < to; row++) {
+                double most = Double.NEGATIVE_INFINITY;
+                for (int column = 0; column < columns; column++) {
+                    int i = row * columns + column;
+                    if (column + 1 < columns) {
+                        most = Math.max(most, over(h, i, i + 1, false));
+                    }
+                    if (row + 1 < rows) {
+                        most = Math.max(most, over(h, i, i + columns, false));
+                        if (column + 1 < columns) {
+                            most = Math.max(most, over(h, i, i + columns + 1, true));
+                            most = Math.max(most, over(h, i + 1, i + columns, true));
+                        }
+                    }
+                }
+                mostOfRow[row] = most;
+            }
+        });
+        double most = Double.NEGATIVE_INFINITY;
+        for (double ofRow : mostOfRow) {
+            most = Math.max(most, ofRow);
+        }
+        return most;
+    }
+
+    private double over(double[] h, int i, int j, boolean across) {
+        return (Math.abs(h[i] - h[j]) - held(i, j, across)) / (across ? cell * DIAGONAL : cell);
+    }
+}

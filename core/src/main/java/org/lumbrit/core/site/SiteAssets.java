@@ -1,0 +1,38 @@
+package org.lumbrit.core.site;
+
+import org.lumbrit.core.surface.Ground;
+import org.lumbrit.core.surface.Mesh;
+import org.lumbrit.core.surface.Picture;
+
+/** The large things that a recipe refers to by file name, decoded. Thread-safe. */
+public interface SiteAssets {
+    /** Where a recipe refers to no file. */
+    SiteAssets NONE = new SiteAssets() {
+        @Override
+        public Ground heights(GroundSpec spec) {
+            throw missing("ground.heights", "height map " + spec.heights().orElse(""));
+        }
+
+        @Override
+        public Picture picture(String file) {
+            throw missing("falloffs", "picture " + file);
+        }
+
+        @Override
+        public Mesh mesh(String file) {
+            throw missing("props", "mesh " + file);
+        }
+    };
+
+    /** The height map that a ground names, at its own resolution. */
+    Ground heights(GroundSpec spec);
+
+    Picture picture(String file);
+
+    /** In the file's own units and axes. */
+    Mesh mesh(String file);
+
+    private static InvalidRecipeException missing(String path, String what) {
+        return new InvalidRecipeException(path, "There is no " + what + ".");
+    }
+}

@@ -1,0 +1,94 @@
+package org.lumbrit.demo;
+
+import java.util.ArrayList;
+import java.util.List;
+import org.lumbrit.core.math.Hash;
+import org.lumbrit.core.props.BarrelShape;
+import org.lumbrit.core.props.BoulderShape;
+import org.lumbrit.core.props.HutShape;
+import org.lumbrit.core.props.PlanksShape;
+import org.lumbrit.core.props.PostsShape;
+import org.lumbrit.core.props.Prop;
+import org.lumbrit.core.props.RaftShape;
+import org.lumbrit.core.props.Shape;
+import org.lumbrit.core.props.SledgeShape;
+import org.lumbrit.core.props.StoneWallShape;
+import org.lumbrit.core.props.TowerShape;
+
+/** What stands at Thessock Tarn: tower, landing hut, wall, causeway, boulders, raft, barrel and sledge. */
+final class TarnProps {
+    private static final String STONE = "#8f8a80";
+    private static final String WOOD = "#7a6248";
+    private static final String DARK_WOOD = "#5e4a37";
+
+    private TarnProps() {}
+
+    static List<Prop> all() {
+        List<Prop> props = new ArrayList<>();
+        props.add(standing("tower", "Signal tower", new TowerShape(2.3, 9.5, 0.2, 9, 3), -25, -41, 20, STONE));
+        props.add(standing("hut", "Landing hut", new HutShape(4, 5.2, 2.2, 42, 2), 27, 34, 290, DARK_WOOD));
+        props.add(standing("wall", "Stone wall", new StoneWallShape(11, 1.1, 0.6, 0.5, 4), 30.5, 40.5, 12, STONE));
+        props.add(planks("causeway-1", "Causeway, outer part", 2, 24.5, 15.5, 10));
+        props.add(planks("causeway-2", "Causeway, inner part", 4, 34.5, 15.3, 15));
+        props.add(floating("raft", "Raft", new RaftShape(4.4, 2.6, 0.3, 2, 5), -8, 17, 62));
+        props.add(standing("barrel", "Rain barrel", new BarrelShape(0.4, 1, 0.14, 22), 24.2, 36.6, 0, WOOD));
+        props.add(standing("sledge", "Supply sledge", new SledgeShape(1.9, 0.8, 0.34, 5, 6), 21.5, 39.5, 250, WOOD));
+        props.add(floating("mooring", "Mooring posts", new PostsShape(3.2, 1.9, 1.6, 0.16, 0, 8), -4.2, 20.5, 75));
+        for (int n = 0; n < 14; n++) {
+            double angle = 2 * StrictMath.PI * (n + 0.6 * Hash.unit(Hash.of(5, n, 1))) / 14;
+            double reach = 33 + 17 * Hash.unit(Hash.of(5, n, 2));
+            double width = 1.1 + 2.4 * Hash.unit(Hash.of(5, n, 3)) * Hash.unit(Hash.of(5, n, 4));
+            BoulderShape shape = new BoulderShape(
+                    rounded(width), rounded(width * (0.55 + 0.3 * Hash.unit(Hash.of(5, n, 6)))), 0.4, 0.6, 4, n + 1);
+            props.add(new Prop(
+                    "boulder-" + (n + 1),
+                    "Boulder " + (n + 1),
+                    shape,
+                    rounded(-2 + 1.2 * reach * StrictMath.sin(angle)),
+                    rounded(-0.22 * width),
+                    rounded(2 - reach * StrictMath.cos(angle)),
+                    rounded(360 * Hash.unit(Hash.of(5, n, 7))),
+                    0,
+                    0,
+                    1,
+                    true,
+                    0.6,
+                    0,
+                    STONE,
+                    false));
+        }
+        return props;
+    }
+
+    private static double rounded(double metres) {
+        return Math.rint(metres * 100) / 100;
+    }
+
+    private static Prop standing(
+            String id, String name, Shape shape, double x, double z, double heading, String colour) {
+        return new Prop(id, name, shape, x, -0.12, z, heading, 0, 0, 1, true, 0, 0, colour, false);
+    }
+
+    private static Prop floating(String id, String name, Shape shape, double x, double z, double heading) {
+        return new Prop(id, name, shape, x, TarnRelief.WATER - 0.14, z, heading, 0, 0, 1, false, 0, 0, WOOD, false);
+    }
+
+    private static Prop planks(String id, String name, double x, double z, double length, double heading) {
+        return new Prop(
+                id,
+                name,
+                new PlanksShape(length, 1.5, 0.22, 1.1, 7),
+                x,
+                TarnRelief.WATER - 0.72,
+                z,
+                heading,
+                0,
+                0,
+                1,
+                false,
+                0,
+                0,
+                WOOD,
+                false);
+    }
+}

@@ -1,0 +1,126 @@
+package org.lumbrit.formats.image;
+
+import java.nio.charset.StandardCharsets;
+import java.util.HashMap;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import org.lumbrit.core.math.Decimal;
+import org.lumbrit.core.surface.Ground;
+import org.lumbrit.formats.BadInputException;
+
+/** Esri ASCII grid: a header of names and numbers, then heights in metres, row by row from the north. */
+public final class EsriGrid {
+    private static final int MOST_HEADER = 8;
+
+    private EsriGrid() {}
+
+    static boolean looksLike(byte[] bytes) {
+        String start = new String(bytes, 0, Math.min(bytes.length, 64), StandardCharsets.ISO_8859_1);
+        return start.stripLeading().toLowerCase(Locale.ROOT).startsWith("ncols")
+                || start.stripLeading().toLowerCase(Locale.ROOT).startsWith("nrows");
+    }
+
+    static HeightMap read(byte[] bytes, String name) {
+        Words words = new Words(bytes, name);
+        Map<String, Double> header = new HashMap<>();
+        while (header.size() < MOST_HEADER && words.nextIsName()) {
+            header.put(words.word().toLowerCase(Locale.ROOT), words.number());
+        }
+        double columns = header.getOrDefault("ncols", 0.0);
+        double rows = header.getOrDefault("nrows", 0.0);
+        double cell = header.getOrDefault("cellsize", header.getOrDefault("dx", 0.0));
+        if (columns != Math.rint(columns) || rows != Math.rint(rows)) {
+            throw new BadInputException(name + ": ncols and nrows must be whole numbers.");
+        }
+        HeightMap.requireSize((long) columns, (long) rows, name);
+        if (columns * rows > (bytes.length - words.at + 1) / 2) {
+            throw new BadInputException(name + " is cut off: it says it has " + Decimal.write(columns, 0) + " × "
+                    + Decimal.write(rows, 0) + " heights and holds fewer. Save or copy it again.");
+        }
+        Optional<Double> missing = Optional.ofNullable(header.get("nodata_value"));
+        float[] values = new float[(int) (columns * rows)];
+        for (int i = 0; i < values.length; i++) {
+            double value = words.number();
+            values[i] = missing.isPresent() && value == missing.get() ? Float.NaN : (float) value;
+            if (Math.abs(values[i]) > 1e6) {
+                throw new BadInputException(
+                        name + ": " + value
+                                + " m is no height on this earth; is it the mark of missing cells? It belongs into the header as NODATA_value.");
+            }
+        }
+        return new HeightMap(
+                (int) columns,
+                (int) rows,
+                32,
+                values,
+                true,
+                cell > 0 ? Optional.of(cell * (columns - 1)) : Optional.empty());
+    }
+
+    /** Words between white space. */
+    private static final class Words {
+        private final byte[] bytes;
+        private final String name;
+        private int at;
+
+        Words(byte[] bytes, String name) {
+            this.bytes = bytes;
+            this.name = name;
+        }
+
+        private void skip() {
+            while (at < bytes.length && bytes[at] >= 0 && bytes[at] <= ' ') {
+                at++;
+            }
+        }
+
+        boolean nextIsName() {
+            skip();
+            return at < bytes.length && Character.isLetter(bytes[at]) && !word("nan");
+        }
+
+        private boolean word(String wanted) {
+            return at + wanted.length() <= bytes.length
+                    && new String(bytes, at, wanted.length(), StandardCharsets.ISO_8859_1).equalsIgnoreCase(wanted);
+        }
+
+        String word() {
+            skip();
+            int start = at;
+            while (at < bytes.length && (bytes[at] < 0 || bytes[at] > ' ')) {
+                at++;
+            }
+            return new String(bytes, start, Math.min(64, at - start), StandardCharsets.ISO_8859_1);
+        }
+
+        double number() {
+            String word = word();
+            if (word.isEmpty()) {
+                throw new BadInputException(
+                        name + " is cut off: heights are missing at its end. Save or copy it again.");
+            }
+            try {
+                return Double.parseDouble(word.replace(',', '.'));
+            } catch (NumberFormatException e) {
+                throw new BadInputException(name + ": “" + word + "” stands where a number belongs.", e);
+            }
+        }
+    }
+
+    /** Cells stand around the nodes of the ground, so the grid's corner lies half a cell outside; holes are −9999. */
+    public static byte[] write(Ground ground) {
+        StringBuilder text = new StringBuilder(12 * ground.heights().length + 256);
+        double half = ground.cell() / 2;
+        text.append("ncols ").append(ground.columns()).append("\nnrows ").append(ground.rows());
+        text.append("\nxllcorner ").append(Decimal.write(-ground.width() / 2 - half, 9));
+        text.append("\nyllcorner ").append(Decimal.write(-ground.depth() / 2 - half, 9));
+        text.append("\ncellsize ").append(ground.cell()).append("\nNODATA_value -9999\n");
+        for (int i = 0; i < ground.heights().length; i++) {
+            boolean hole = ground.holes().length > 0 && ground.holes()[i];
+            text.append(hole ? "-9999" : Float.toString(ground.heights()[i]))
+                    .append((i + 1) % ground.columns() == 0 ? '\n' : ' ');
+        }
+        return text.toString().getBytes(StandardCharsets.US_ASCII);
+    }
+}

@@ -1,0 +1,18 @@
+package org.lumbrit.server.api;
+
+import org.springframework.web.multipart.MultipartFile;
+
+/** What a browser says of a file that it sends. */
+final class Uploads {
+    private Uploads() {}
+
+    /** The file's own name without any path, at most 120 characters. */
+    static String name(MultipartFile file) {
+        String given = file.getOriginalFilename();
+        String plain = given == null ? "" : given.replaceAll("^.*[/\\\\]", "").replaceAll("\\p{Cntrl}", "");
+        if (plain.isBlank()) {
+            return "The file";
+        }
+        return plain.length() > 120 ? plain.substring(plain.length() - 120) : plain;
+    }
+}

@@ -1,0 +1,92 @@
+import { useEffect, useReducer, useRef } from 'react';
+import type { Prop } from '../api/types';
+import type { Viewport } from '../view3d/Viewport';
+import { useSelection } from './selection';
+import { useSession } from './session';
+
+type Grip = 'move' | 'turn' | 'size';
+
+const round = (v: number, digits = 2) => Number(v.toFixed(digits));
+
+/** Three knobs at the chosen prop: one moves it over the ground, one turns it, one sizes it. */
+export function PropHandles({ viewport }: { viewport: Viewport }) {
+  const { recipe, manifest, preview, commit } = useSession();
+  const { prop: chosen, pending } = useSelection();
+  const [, redraw] = useReducer((n: number) => n + 1, 0);
+  const held = useRef<{ grip: Grip; x: number; y: number; start: Prop; last: Prop | null } | null>(null);
+  useEffect(() => {
+    viewport.onLook = redraw;
+    return () => {
+      viewport.onLook = () => undefined;
+    };
+  }, [viewport]);
+  const moving = pending.find((edit) => edit.kind === 'set-prop' && edit.prop.id === chosen);
+  const saved = recipe.props.find((each) => each.id === chosen);
+  const prop = moving?.kind === 'set-prop' ? moving.prop : saved;
+  const view = manifest?.props.find((each) => each.id === chosen);
+  if (!prop || !view || !saved) return null;
+  const [x0, y0, z0, x1, y1, z1] = view.bounds as [number, number, number, number, number, number];
+  const middle: [number, number, number] = [(x0 + x1) / 2, (y0 + y1) / 2, (z0 + z1) / 2];
+  const grips: { grip: Grip; at: [number, number, number]; text: string; label: string }[] = [
+    { grip: 'move', at: [view.origin[0]!, y0, view.origin[2]!], text: `x ${round(prop.x, 1)} z ${round(prop.z, 1)} m`, label: 'Move over the ground' },
+    { grip: 'turn', at: [x1, middle[1], middle[2]], text: `${round(prop.heading, 0)}°`, label: 'Turn' },
+    { grip: 'size', at: [middle[0], y1, middle[2]], text: `× ${round(prop.size)}`, label: 'Size' },
+  ];
+  const changed = (grip: Grip, event: React.PointerEvent): Prop | null => {
+    const { start, x, y } = held.current!;
+    if (grip === 'turn') return { ...start, heading: round(start.heading + (event.clientX - x) * 0.8, 1) };
+    if (grip === 'size') return { ...start, size: round(Math.max(0.01, Math.min(1000, start.size * Math.exp((y - event.clientY) / 160))), 3) };
+    const canvas = (event.currentTarget as HTMLElement).parentElement!.querySelector('canvas')!.getBoundingClientRect();
+    const at = viewport.groundAt(event.clientX - canvas.left, event.clientY - canvas.top);
+    return at && { ...start, x: round(at[0]), z: round(at[2]) };
+  };
+  const byKey = (event: React.KeyboardEvent, grip: Grip) => {
+    const way = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] }[event.key];
+    if (!way) return;
+    event.preventDefault();
+    event.stopPropagation();
+    const step = event.shiftKey ? 10 : 1;
+    const [dx, dz] = way as [number, number];
+    if (grip === 'move') commit([{ kind: 'set-prop', prop: { ...saved, x: round(saved.x + 0.1 * dx * step), z: round(saved.z + 0.1 * dz * step) } }]);
+    else if (grip === 'turn') commit([{ kind: 'set-prop', prop: { ...saved, heading: round(saved.heading + (dx - dz) * step, 1) } }]);
+    else commit([{ kind: 'set-prop', prop: { ...saved, size: round(Math.max(0.01, saved.size + 0.01 * (dx - dz) * step), 3) } }]);
+  };
+  return (
+    <>
+      {grips.map(({ grip, at, text, label }) => {
+        const drawn = viewport.drawnAt(at);
+        return (
+          drawn && (
+            <button
+              key={grip}
+              className="handle"
+              style={{ left: drawn.left, top: drawn.top }}
+              aria-label={`${label} ${prop.name}, ${text}. Arrow keys change it, with Shift by more.`}
+              title={`${label}: drag it`}
+              data-handle={`prop-${grip}`}
+              onPointerDown={(event) => {
+                event.stopPropagation();
+                event.currentTarget.setPointerCapture(event.pointerId);
+                held.current = { grip, x: event.clientX, y: event.clientY, start: saved, last: null };
+              }}
+              onPointerMove={(event) => {
+                if (held.current?.grip !== grip) return;
+                held.current.last = changed(grip, event);
+                if (held.current.last) preview([{ kind: 'set-prop', prop: held.current.last }]);
+              }}
+              onPointerUp={() => {
+                const last = held.current?.last;
+                held.current = null;
+                if (last) commit([{ kind: 'set-prop', prop: last }]);
+              }}
+              onKeyDown={(event) => byKey(event, grip)}
+            >
+              <span className="knob" />
+              <span className="handle-text">{text}</span>
+            </button>
+          )
+        );
+      })}
+    </>
+  );
+}

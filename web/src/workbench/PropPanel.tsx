@@ -1,0 +1,150 @@
+import { useState } from 'react';
+import { Dropdown } from 'react-bootstrap';
+import type { Prop } from '../api/types';
+import { EditableName } from '../parts/EditableName';
+import { withUnit } from '../parts/numbers';
+import { freeName, freshId, useSelection } from './selection';
+import { SettingField } from './SettingField';
+import { useSession } from './session';
+import { describe, withDefaults, type Settings } from './settings';
+
+/** The numbers of the chosen prop, beside the view. */
+export function PropPanel() {
+  const { recipe, kinds, manifest, preview, commit } = useSession();
+  const { prop: chosen, set } = useSelection();
+  const [shape, setShape] = useState(false);
+  const prop = recipe.props.find((each) => each.id === chosen);
+  const view = manifest?.props.find((each) => each.id === chosen);
+  if (!prop) return null;
+  const edit = (part: Partial<Prop>) => [{ kind: 'set-prop' as const, prop: { ...prop, ...part } }];
+  const ofShape = describe(kinds.shapes, prop.shape.kind);
+  const settings = prop.shape as unknown as Settings;
+  const size = view ? [0, 1, 2].map((k) => withUnit(Number((view.bounds[k + 3]! - view.bounds[k]!).toPrecision(3)), 'm')).join(' × ') : '';
+  return (
+    <section className="floating prop-panel" aria-label={`Prop ${prop.name}`}>
+      <div className="d-flex justify-content-between align-items-baseline">
+        <EditableName name={prop.name} label="Name of the prop" className="site-name serif fs-6" onRename={(name) => commit(edit({ name: name.trim() }))} />
+        <button className="icon-button" aria-label="Close the prop" onClick={() => set({ prop: '' })}>
+          <i className="bi bi-x-lg" />
+        </button>
+      </div>
+      <div className="muted small">
+        {size} · {view?.triangles.toLocaleString('en')} triangles
+      </div>
+      <div className="d-flex gap-1 my-1 flex-wrap">
+        <button className="btn btn-quiet btn-sm" onClick={() => commit(edit({ standing: true, y: 0 }), `${prop.name} stands on the ground.`)}>
+          Stand on the ground
+        </button>
+        <button className="btn btn-quiet btn-sm" onClick={() => commit(edit({ align: prop.align === 1 ? 0 : 1 }))} aria-pressed={prop.align === 1}>
+          {prop.align === 1 ? 'Upright' : 'Align to slope'}
+        </button>
+        <button
+          className="btn btn-quiet btn-sm"
+          onClick={() => {
+            const copy = { ...prop, id: freshId('t'), name: freeName(prop.name, recipe.props.map((each) => each.name)), x: prop.x + 2 };
+            commit([{ kind: 'set-prop', prop: copy }], `${copy.name} stands 2 m to the east.`);
+            set({ prop: copy.id });
+          }}
+        >
+          Duplicate
+        </button>
+        <button
+          className="btn btn-quiet btn-sm"
+          onClick={() => {
+            set({ prop: '' });
+            commit([{ kind: 'remove-prop', prop: prop.id }], `Deleted ${prop.name}.`);
+          }}
+        >
+          Delete
+        </button>
+      </div>
+      <div className="btn-group w-100 mb-1" role="group" aria-label="What is set">
+        <button className={`btn btn-quiet btn-sm ${shape ? '' : 'active'}`} aria-pressed={!shape} onClick={() => setShape(false)}>
+          Place
+        </button>
+        <button className={`btn btn-quiet btn-sm ${shape ? 'active' : ''}`} aria-pressed={shape} onClick={() => setShape(true)}>
+          {ofShape?.title}
+        </button>
+      </div>
+      <div className="settings-form scroll">
+        {!shape &&
+          kinds.propSettings
+            .filter((setting) => setting.name !== 'shape' && setting.name !== 'name')
+            .map((setting) => (
+              <SettingField
+                key={setting.name}
+                setting={setting}
+                value={(prop as unknown as Settings)[setting.name]}
+                onPreview={(value) => preview(edit({ [setting.name]: value }))}
+                onCommit={(value) => commit(edit({ [setting.name]: value }))}
+              />
+            ))}
+        {shape &&
+          ofShape?.settings
+            .filter((setting) => setting.type !== 'mesh')
+            .map((setting) => (
+              <SettingField
+                key={setting.name}
+                setting={setting}
+                value={settings[setting.name]}
+                onPreview={(value) => preview(edit({ shape: { ...settings, [setting.name]: value } as unknown as Prop['shape'] }))}
+                onCommit={(value) => commit(edit({ shape: { ...settings, [setting.name]: value } as unknown as Prop['shape'] }))}
+              />
+            ))}
+      </div>
+    </section>
+  );
+}
+
+/** A new prop of a shape, at a place. */
+export function freshProp(shape: Prop['shape'], name: string, taken: string[], at: [number, number]): Prop {
+  return {
+    id: freshId('t'),
+    name: freeName(name, taken),
+    shape,
+    x: Number(at[0].toFixed(2)),
+    y: 0,
+    z: Number(at[1].toFixed(2)),
+    heading: 0,
+    pitch: 0,
+    roll: 0,
+    size: 1,
+    standing: true,
+    align: 0,
+    subdivide: 0,
+    colour: '#8f8a80',
+    hidden: false,
+  };
+}
+
+/** "+ prop": a menu of the shapes made by rule. */
+export function AddProp({ onMade }: { onMade?: (prop: Prop) => void }) {
+  const { recipe, kinds, commit } = useSession();
+  const set = useSelection((s) => s.set);
+  const add = (kind: string) => {
+    const description = kinds.shapes.find((each) => each.name === kind)!;
+    const { asked } = useSelection.getState();
+    const shape = withDefaults(description, {}) as unknown as Prop['shape'];
+    const prop = freshProp(shape, description.title, recipe.props.map((each) => each.name), asked ? [asked.x, asked.z] : [0, 0]);
+    commit([{ kind: 'set-prop', prop }], `${prop.name} stands ${asked ? 'where you clicked last' : 'in the middle of the site'}.`);
+    set({ prop: prop.id });
+    onMade?.(prop);
+  };
+  return (
+    <Dropdown>
+      <Dropdown.Toggle variant="quiet" size="sm" className="plus" title="Put up something made by rule">
+        + prop
+      </Dropdown.Toggle>
+      <Dropdown.Menu className="scroll-menu" renderOnMount popperConfig={{ strategy: 'fixed' }}>
+        {kinds.shapes
+          .filter((each) => each.name !== 'mesh')
+          .map((each) => (
+            <Dropdown.Item as="button" key={each.name} onClick={() => add(each.name)}>
+              <b>{each.title}</b>
+              <span className="menu-help">{each.help}</span>
+            </Dropdown.Item>
+          ))}
+      </Dropdown.Menu>
+    </Dropdown>
+  );
+}

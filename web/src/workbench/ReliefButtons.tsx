@@ -1,0 +1,52 @@
+import type { Layer } from '../api/types';
+import { shown } from '../parts/numbers';
+import { useSelection } from './selection';
+import { useSession } from './session';
+
+/** Whether a layer shapes the ground. */
+export function isRelief(layer: Layer): boolean {
+  return layer.kind !== 'cover' && layer.kind !== 'tint';
+}
+
+/** A relief layer's switch, the difference it makes, and a look at it alone. */
+export function ReliefButtons({ layer }: { layer: Layer }) {
+  const { manifest, commit } = useSession();
+  const { layer: chosen, property, values, alone, chooseProperty, set } = useSelection();
+  const view = manifest?.layers.find((each) => each.id === layer.id);
+  const showing = values && chosen === layer.id && property === 'difference';
+  return (
+    <>
+      <button
+        className={`difference ${showing ? 'active' : ''}`}
+        aria-pressed={showing}
+        title={`${layer.name}: the difference it makes, lowered and raised`}
+        aria-label={`Difference that ${layer.name} makes`}
+        onClick={() => {
+          chooseProperty(layer.id, 'difference');
+          set({ values: true });
+        }}
+      >
+        {layer.hidden || !view || view.lowered == null ? 'off' : `${shown(Number(view.lowered.toPrecision(2)))} … +${shown(Number((view.raised ?? 0).toPrecision(2)))} m`}
+      </button>
+      <button
+        className={`icon-button ${alone === layer.id ? 'active' : ''}`}
+        aria-pressed={alone === layer.id}
+        aria-label={`Look at ${layer.name} alone`}
+        title="Look at it alone"
+        onClick={() => set({ alone: alone === layer.id ? '' : layer.id })}
+      >
+        <i className="bi bi-eye" />
+      </button>
+      <button
+        className="icon-button"
+        role="switch"
+        aria-checked={!layer.hidden}
+        aria-label={`${layer.name} shapes the ground`}
+        title={layer.hidden ? 'Switch it on' : 'Switch it off'}
+        onClick={() => commit([{ kind: 'set-layer', changed: { ...layer, hidden: !layer.hidden } as Layer }])}
+      >
+        <i className={`bi bi-toggle-${layer.hidden ? 'off' : 'on'}`} />
+      </button>
+    </>
+  );
+}
