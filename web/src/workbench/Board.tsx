@@ -33,10 +33,17 @@ export function Board() {
   const isFolded = (layer: Layer) => touched[layer.id] ?? (isRelief(layer) && layer.id !== chosenLayer);
   const [pinned, setPinned] = useState<string[]>([]);
   const [wanted, setWanted] = useState('');
-  const open = recipe.layers.filter((layer) => !isFolded(layer)).map((layer) => layer.id);
+  const relief = recipe.layers.filter(isRelief);
+  const [ground, setGround] = useState<boolean | null>(null);
+  const groundOpen = ground ?? relief.some((layer) => layer.id === chosenLayer);
+  const shownLayers = recipe.layers.filter((layer) => groundOpen || !isRelief(layer));
+  const open = shownLayers.filter((layer) => !isFolded(layer)).map((layer) => layer.id);
   const used = recipe.falloffs.filter((each) => each.id === falloff || recipe.drives.some((drive) => drive.falloff === each.id && open.includes(drive.layer)));
-  const rest = recipe.falloffs.filter((each) => !used.includes(each));
-  const falloffs = inOrder([...used, ...rest], wanted, falloff, pinned);
+  const idle = recipe.falloffs.filter((each) => !used.includes(each) && !recipe.drives.some((drive) => drive.falloff === each.id));
+  const elsewhere = recipe.falloffs.filter((each) => !used.includes(each) && !idle.includes(each));
+  const [everything, setEverything] = useState(false);
+  const hidden = everything || wanted !== '' ? [] : elsewhere.filter((each) => !pinned.includes(each.id));
+  const falloffs = inOrder([...used, ...idle, ...elsewhere].filter((each) => !hidden.includes(each)), wanted, falloff, pinned);
   const template = columnsTemplate(falloffs.length);
   return (
     <div className="board-scroll">
@@ -77,11 +84,28 @@ export function Board() {
               </div>
             );
           })}
-          <div className="d-flex justify-content-end align-self-end gap-1">
+          <div className="d-flex flex-column align-items-end align-self-end gap-1">
+            {(hidden.length > 0 || everything) && (
+              <button className="more-falloffs" title="Falloffs that drive only what is folded" onClick={() => setEverything(!everything)}>
+                {everything ? 'fewer' : `${hidden.length} more`}
+              </button>
+            )}
             <AddFalloff />
           </div>
         </div>
-        {recipe.layers.map((layer) => (
+        {relief.length > 0 && (
+          <div className="board-row layer-row ground-row" role="row" style={{ gridTemplateColumns: '1fr auto' }}>
+            <span role="rowheader">
+              <button className="icon-button" aria-expanded={groundOpen} aria-label={groundOpen ? 'Fold the ground' : 'Unfold the ground'} onClick={() => setGround(!groundOpen)}>
+                <i className={`bi bi-chevron-${groundOpen ? 'down' : 'right'}`} />
+              </button>
+              <span className="swatch relief" />
+              The ground
+            </span>
+            <span className="muted small fw-normal">{relief.length === 1 ? 'one relief layer' : `${relief.length} relief layers, lowest first`}</span>
+          </div>
+        )}
+        {shownLayers.map((layer) => (
           <LayerRows
             key={layer.id}
             layer={layer}

@@ -3,6 +3,12 @@ import { shown } from '../parts/numbers';
 import { useSelection } from './selection';
 import { useSession } from './session';
 
+/** "−4", "0" or "+1.3". */
+function metres(value: number): string {
+  const rounded = Number(value.toPrecision(2));
+  return Math.abs(rounded) < 0.005 ? '0' : `${rounded > 0 ? '+' : ''}${shown(rounded)}`;
+}
+
 /** Whether a layer shapes the ground. */
 export function isRelief(layer: Layer): boolean {
   return layer.kind !== 'cover' && layer.kind !== 'tint';
@@ -26,7 +32,7 @@ export function ReliefButtons({ layer }: { layer: Layer }) {
           set({ values: true });
         }}
       >
-        {layer.hidden || !view || view.lowered == null ? 'off' : `${shown(Number(view.lowered.toPrecision(2)))} … +${shown(Number((view.raised ?? 0).toPrecision(2)))} m`}
+        {layer.hidden || !view || view.lowered == null ? 'off' : `${metres(view.lowered)} … ${metres(view.raised ?? 0)} m`}
       </button>
       <button
         className={`icon-button ${alone === layer.id ? 'active' : ''}`}

@@ -7,11 +7,19 @@ import { rowsOf } from './settings';
 
 /** The chosen row as one sentence. */
 export function Sentence() {
-  const { recipe, kinds } = useSession();
+  const { recipe, kinds, manifest } = useSession();
   const { layer: layerId, property: name, chooseFalloff } = useSelection();
   const layer = recipe.layers.find((each) => each.id === layerId);
   const property = layer && rowsOf(kinds, layer).find((each) => each.name === name);
   const range = layer?.properties?.[name];
+  const made = manifest?.layers.find((each) => each.id === layerId);
+  if (layer && name === 'difference' && made?.lowered != null) {
+    return (
+      <p className="sentence">
+        <b>{layer.name}</b> lowers the ground by up to {withUnit(Number((-made.lowered).toPrecision(3)), 'm')} and raises it by up to {withUnit(Number((made.raised ?? 0).toPrecision(3)), 'm')}. Its falloffs see the ground below it.
+      </p>
+    );
+  }
   if (!layer || !property || !range) return <p className="sentence mb-2">Choose a row to read here what drives it.</p>;
   const drives = recipe.drives.filter((each) => each.layer === layerId && each.property === name);
   const subject = `${property.title[0]!.toUpperCase()}${property.title.slice(1)} of ${layer.name.toLowerCase()}`;

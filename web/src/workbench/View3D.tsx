@@ -21,7 +21,7 @@ export function View3D({ onViewport, onRipen }: { onViewport: (viewport: Viewpor
   const canvas = useRef<HTMLCanvasElement>(null);
   const viewport = useRef<Viewport | null>(null);
   const { manifest, recipe } = useSession();
-  const { values, placing, falloff: chosen, look, levels, pending, painting, laying, line, prop, set } = useSelection();
+  const { values, placing, falloff: chosen, look, levels, pending, painting, laying, line, prop, shows, property, set } = useSelection();
   const [ready, setReady] = useState<Viewport | null>(null);
   const [focus, setFocus] = useState<[number, number, number]>([0, 0, 0]);
   const [lost, setLost] = useState('');
@@ -100,12 +100,13 @@ export function View3D({ onViewport, onRipen }: { onViewport: (viewport: Viewpor
   const moving = pending.find((edit) => edit.kind === 'set-source' && edit.falloff === chosen);
   const source = moving?.kind === 'set-source' ? moving.source : recipe.falloffs.find((each) => each.id === chosen)?.source;
   const size = manifest?.ground;
+  const difference = shows === 'property' && property === 'difference';
   const held = useMemo(
     () =>
-      source && size && ready && values
+      source && size && ready && values && !difference
         ? handlesOf(source, { width: size.width, depth: size.depth, heightAt: (x, z) => ready.heightAt(x, z), contour: (level) => ready.contour(level), focus, places: recipe.places })
         : { handles: [], lines: [] },
-    [source, size, ready, values, recipe.places, focus],
+    [source, size, ready, values, difference, recipe.places, focus],
   );
   useEffect(() => {
     const lines = [...held.lines];

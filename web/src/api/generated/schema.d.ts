@@ -2925,7 +2925,7 @@ export interface components {
             teeth: number;
         };
         ViewRequest: {
-            alone?: boolean;
+            alone?: string;
             draft?: boolean;
             falloff: string;
             layer: string;

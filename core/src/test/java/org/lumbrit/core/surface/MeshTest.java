@@ -1,0 +1,102 @@
+package org.lumbrit.core.surface;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import org.junit.jupiter.api.Test;
+import org.lumbrit.core.math.Hash;
+import org.lumbrit.core.props.BarrelShape;
+import org.lumbrit.core.props.BoxShape;
+import org.lumbrit.core.props.Sphere;
+
+/** Meshes: areas, checks and their remedies, smoothing. */
+class MeshTest {
+    private static final Mesh BALL = Mesh.of(Sphere.positions(3), Sphere.triangles(3));
+
+    @Test
+    void aBallHasItsAreaAndVolume() {
+        assertThat(BALL.area()).isCloseTo(4 * Math.PI, within(0.1));
+        assertThat(MeshCheck.volume(BALL)).isCloseTo(4.0 / 3 * Math.PI, within(0.08));
+        double sum = 0;
+        for (float area : BALL.vertexAreas()) {
+            sum += area;
+        }
+        assertThat(sum).isCloseTo(BALL.area(), within(1e-4));
+    }
+
+    @Test
+    void subdividingKeepsTheSurface() {
+        Mesh box = new BoxShape(2, 3, 4).mesh(file -> null);
+        Mesh finer = box.subdivided().subdivided();
+        assertThat(finer.count()).isEqualTo(16 * box.count());
+        assertThat(finer.area()).isCloseTo(box.area(), within(1e-5));
+        assertThat(finer.bounds()).isEqualTo(box.bounds());
+        assertThat(finer.meanEdge()).isCloseTo(box.meanEdge() / 4, within(1e-6));
+    }
+
+    @Test
+    void theCheckSeesWhatIsWrongAndTheRemediesMendIt() {
+        assertThat(MeshCheck.of(BALL)).isEqualTo(new MeshCheck(0, 0, 0, 0, false));
+        assertThat(MeshCheck.of(BALL.turnedInsideOut()).insideOut()).isTrue();
+        assertThat(MeshCheck.of(MeshCheck.consistent(BALL.turnedInsideOut()))).isEqualTo(MeshCheck.of(BALL));
+
+        int[] some = BALL.triangles().clone();
+        for (int t = 0; t < some.length; t += 3) {
+            if (Hash.of(3, t) % 3 == 0) {
+                int kept = some[t];
+                some[t] = some[t + 1];
+                some[t + 1] = kept;
+            }
+        }
+        Mesh mixed = Mesh.of(BALL.positions(), some);
+        assertThat(MeshCheck.of(mixed).flipped()).isPositive();
+        assertThat(MeshCheck.of(MeshCheck.consistent(mixed))).isEqualTo(MeshCheck.of(BALL));
+
+        Mesh open = Mesh.of(BALL.positions(), java.util.Arrays.copyOf(BALL.triangles(), BALL.triangles().length - 3));
+        assertThat(MeshCheck.of(open).open()).isEqualTo(3);
+
+        float[] apart = new float[3 * BALL.triangles().length];
+        int[] order = new int[BALL.triangles().length];
+        for (int i = 0; i < order.length; i++) {
+            order[i] = i;
+            for (int d = 0; d < 3; d++) {
+                apart[3 * i + d] = BALL.positions()[3 * BALL.triangles()[i] + d]
+                        + (float) (1e-5 * (Hash.unit(Hash.of(5, i, d)) - 0.5));
+            }
+        }
+        Mesh loose = Mesh.of(apart, order);
+        assertThat(MeshCheck.of(loose).open()).isEqualTo(loose.triangles().length);
+        Mesh welded = Welding.weld(loose, 1e-3);
+        assertThat(welded.vertices()).isEqualTo(BALL.vertices());
+        assertThat(MeshCheck.of(welded).closed()).isTrue();
+    }
+
+    @Test
+    void smoothingKeepsAConstantAndTheSumOfAreaTimesValue() {
+        Mesh mesh = new BarrelShape(0.5, 1.2, 0.2, 24).mesh(file -> null);
+        MeshSmoothing smoothing = new MeshSmoothing(mesh);
+        float[] constant = new float[mesh.vertices()];
+        java.util.Arrays.fill(constant, 0.37f);
+        assertThat(smoothing.smooth(constant, 0.3)).usingComparatorWithPrecision(1e-6f).containsExactly(constant);
+
+        MeshSmoothing onBall = new MeshSmoothing(BALL);
+        float[] areas = BALL.vertexAreas();
+        float[] values = new float[BALL.vertices()];
+        double before = 0;
+        for (int v = 0; v < values.length; v++) {
+            values[v] = (float) Hash.unit(Hash.of(1, v));
+            before += areas[v] * values[v];
+        }
+        float[] smooth = onBall.smooth(values, 0.4);
+        double after = 0;
+        float least = 1;
+        float most = 0;
+        for (int v = 0; v < values.length; v++) {
+            after += areas[v] * smooth[v];
+            least = Math.min(least, smooth[v]);
+            most = Math.max(most, smooth[v]);
+        }
+        assertThat(after).isCloseTo(before, within(1e-4 * before));
+        assertThat(most - least).isLessThan(0.5f);
+    }
+}
