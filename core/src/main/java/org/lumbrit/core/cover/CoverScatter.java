@@ -119,7 +119,7 @@ public final class CoverScatter {
         int count = 0;
         int limited = 0;
         for (int i = 0; i < standing.length; i++) {
-            if (density[i] > 0) {
+            if (density[i] > 0 && !ground.holeAt(places.x()[i], places.z()[i])) {
                 double wanted = density[i] * Ground.stretch(places.ny()[i]);
                 if (wanted >= threshold[i]) {
                     standing[count++] = i;

@@ -5,7 +5,7 @@ package org.lumbrit.core.relief;
  * 2014), then every node drains to the neighbour, of eight, to which the filled ground falls most steeply; on level water it
  * drains toward the outlet. Nodes come in an order in which each stands after the one that it drains to.
  */
-final class RunOff {
+public final class RunOff {
     private static final double DIAGONAL = Math.sqrt(2);
 
     private final int columns;
@@ -22,7 +22,7 @@ final class RunOff {
     private int size;
     private int turn;
 
-    RunOff(double[] ground, int columns, int rows) {
+    public RunOff(double[] ground, int columns, int rows) {
         this.ground = ground;
         this.columns = columns;
         this.rows = rows;
@@ -35,6 +35,19 @@ final class RunOff {
         for (int i = 0; i < filled.length; i++) {
             filled[i] -= ground[i];
         }
+    }
+
+    /** Nodes that drain through each node, itself included. */
+    public double[] gathered() {
+        double[] gathered = new double[order.length];
+        for (int k = order.length - 1; k >= 0; k--) {
+            int i = order[k];
+            gathered[i]++;
+            if (to[i] >= 0) {
+                gathered[to[i]] += gathered[i];
+            }
+        }
+        return gathered;
     }
 
     /** Nodes, lowest outlet first: each after the one that it drains to. */

@@ -56,7 +56,7 @@ public sealed interface PlaceEdit extends Edit {
                 throw new InvalidRecipeException(
                         "place",
                         recipe.names().nameOf(Refers.PLACE, place) + " is what " + String.join(", ", users)
-                                + " works from. Give it another place first, or delete it.");
+                                + " measures from or works along. Give it another place first, or delete it.");
             }
             return recipe.withPlaces(recipe.places().stream()
                     .filter(each -> !each.id().equals(place))

@@ -16,7 +16,6 @@ import org.lumbrit.core.falloff.Domain;
 import org.lumbrit.core.falloff.Falloff;
 import org.lumbrit.core.looks.Tint;
 import org.lumbrit.core.looks.TintLayer;
-import org.lumbrit.core.math.Colour;
 import org.lumbrit.core.math.Decimal;
 import org.lumbrit.core.props.Prop;
 import org.lumbrit.core.site.Recipe;
@@ -104,12 +103,7 @@ public enum HandOver {
             Lattice lattice = ground.lattice(MOST_GROUND_NODES);
             Mesh mesh = GroundMesh.of(lattice, evaluation.samples(lattice));
             String triangles = mesh.count() + " triangles";
-            Glb glb = new Glb();
-            int material = glb.material("Ground", 0.19, 0.18, 0.12, 1, 1, false);
-            glb.node(
-                    "Ground",
-                    glb.mesh("Ground", mesh.positions(), mesh.normals(), new float[0], mesh.triangles(), material));
-            report.add("ground/ground.glb", glb.write("Ground"), triangles);
+            report.add("ground/ground.glb", GlbOfMesh.write("Ground", mesh, 0x77755E), triangles);
             report.add("ground/ground.obj", ObjFile.write(mesh, "Ground"), triangles);
             report.add("ground/ground.ply", PlyFile.write(mesh), triangles);
             float[] grey = new float[ground.heights().length];
@@ -132,19 +126,8 @@ public enum HandOver {
                 Mesh mesh = evaluation.mesh(prop);
                 String file = "props/" + fileName(prop.name());
                 String what = "“" + prop.name() + "”, " + mesh.count() + " triangles";
-                Glb glb = new Glb();
-                Colour colour = Colour.ofHex(prop.colour());
-                int material = glb.material(prop.name(), colour.red(), colour.green(), colour.blue(), 1, 0.9, true);
-                glb.node(
-                        prop.name(),
-                        glb.mesh(
-                                prop.name(),
-                                mesh.positions(),
-                                mesh.normals(),
-                                new float[0],
-                                mesh.triangles(),
-                                material));
-                report.add(file + ".glb", glb.write(prop.name()), what);
+                int colour = Integer.parseInt(prop.colour().substring(1), 16);
+                report.add(file + ".glb", GlbOfMesh.write(prop.name(), mesh, colour), what);
                 report.add(file + ".obj", ObjFile.write(mesh, prop.name()), what);
                 report.add(file + ".ply", PlyFile.write(mesh), what);
                 report.add(file + ".stl", StlFile.write(mesh), what);

@@ -15,6 +15,7 @@ import java.util.List;
 import javax.imageio.IIOImage;
 import javax.imageio.ImageIO;
 import javax.imageio.ImageTypeSpecifier;
+import javax.imageio.ImageWriteParam;
 import javax.imageio.ImageWriter;
 import javax.imageio.metadata.IIOMetadata;
 import javax.imageio.plugins.tiff.GeoTIFFTagSet;
@@ -81,15 +82,16 @@ public final class FloatTiff {
         try (ImageOutputStream out = ImageIO.createImageOutputStream(bytes)) {
             writer.setOutput(out);
             BufferedImage image = new BufferedImage(grey, raster, false, null);
+            ImageWriteParam plain = writer.getDefaultWriteParam();
             IIOMetadata metadata =
-                    writer.getDefaultImageMetadata(ImageTypeSpecifier.createFromRenderedImage(image), null);
+                    writer.getDefaultImageMetadata(ImageTypeSpecifier.createFromRenderedImage(image), plain);
             if (!fields.isEmpty()) {
                 TIFFDirectory directory = TIFFDirectory.createFromMetadata(metadata);
                 directory.addTagSet(GeoTIFFTagSet.getInstance());
                 fields.forEach(directory::addTIFFField);
                 metadata = directory.getAsMetadata();
             }
-            writer.write(null, new IIOImage(image, null, metadata), null);
+            writer.write(null, new IIOImage(image, null, metadata), plain);
         } catch (IOException e) {
             throw new UncheckedIOException("writing to memory cannot fail", e);
         } finally {
