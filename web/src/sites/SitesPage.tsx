@@ -106,13 +106,16 @@ export function SitesPage() {
             <button className="btn btn-primary" onClick={() => png.current?.click()}>
               From a height map …
             </button>
+            <button className="btn btn-quiet" onClick={() => void open(() => api.create({ name: 'New site', width: 200, depth: 200, resolution: 512 }))}>
+              New site on level land
+            </button>
             <button className="btn btn-quiet" onClick={() => zip.current?.click()}>
               Open a recipe zip …
             </button>
             <button className="btn btn-quiet" onClick={() => void open(api.createDemo)}>
               Another demo: Thessock Tarn
             </button>
-            {picker(png, 'image/png,.png', 'Height map file')}
+            {picker(png, '.png,.tif,.tiff,.asc,image/png,image/tiff', 'Height map file')}
             {picker(zip, '.zip', 'Recipe zip file')}
           </section>
         </div>

@@ -81,11 +81,11 @@ function Yard() {
 }
 
 function GroundCard({ ground, onSettings }: { ground: YardView['ground']; onSettings: () => void }) {
-  const { recipe, manifest } = useSession();
-  const picture = manifest?.falloffs[0]?.stages.at(-1)?.picture;
+  const { recipe } = useSession();
   const water = ground.water;
   return (
     <article className="yard-card ground" aria-label="The ground">
+      <img src={`/api/pictures/${ground.picture}`} width="280" height="210" alt="The ground, seen from the south-east" />
       <div className="d-flex justify-content-between">
         <b className="serif">The ground</b>
         <span className="muted small">{recipe.ground.heights ? 'from a height map' : 'level land'}{ground.layers > 0 ? `, ${ground.layers} relief layers` : ''}</span>
@@ -113,7 +113,6 @@ function GroundCard({ ground, onSettings }: { ground: YardView['ground']; onSett
         ))}
         {water.length > 3 && <dd className="span muted">and {water.length - 3} smaller pools</dd>}
       </dl>
-      {picture && <span hidden />}
       <button className="btn btn-quiet btn-sm" onClick={onSettings}>
         Size, resolution, water …
       </button>
@@ -156,7 +155,7 @@ function PropCardView({ card }: { card: PropCard }) {
       ))}
       <div className="d-flex gap-1 mt-auto">
         <button className="btn btn-quiet btn-sm" onClick={() => commit([{ kind: 'set-prop', prop: { ...prop, standing: true, y: 0 } }], `${card.name} stands on the ground.`)}>
-          Stand on the ground
+          Stand on ground
         </button>
         <button
           className="btn btn-quiet btn-sm"

@@ -1181,6 +1181,7 @@ export interface components {
             layers: number;
             /** Format: double */
             lowest: number;
+            picture: string;
             /** Format: int32 */
             rows: number;
             water: components["schemas"]["WaterCard"][];

@@ -114,7 +114,7 @@ class DamagedFilesTest {
     private static byte[] damaged(byte[] valid, Random random) {
         byte[] bytes = valid.clone();
         int head = Math.min(bytes.length, 600);
-        for (int times = 1 + random.nextInt(3); times > 0; times--) {
+        for (int times = 1 + random.nextInt(3); times > 0 && bytes.length > 0; times--) {
             int at = random.nextInt(random.nextBoolean() ? head : bytes.length);
             switch (random.nextInt(6)) {
                 case 0 -> bytes[at] ^= (byte) (1 << random.nextInt(8));

@@ -92,7 +92,7 @@ class StorageTest {
         server.patch(site, contrast(1, 2));
         RunningServer.Answer rebased = server.patch(site, end(1, "density", 9));
         assertThat(rebased.status()).isEqualTo(200);
-        assertThat(rebased.json().at("/recipe/layers/0/properties/density/high").asDouble())
+        assertThat(rebased.json().at("/recipe/layers/12/properties/density/high").asDouble())
                 .isEqualTo(9);
         assertThat(power(site.substring(11))).isEqualTo(2);
     }
@@ -124,7 +124,7 @@ class StorageTest {
         JsonNode now = server.get(site).json();
         assertThat(now.get("revision").asInt()).isEqualTo(10);
         properties.forEach(each -> assertThat(
-                        now.at("/recipe/layers/0/properties/" + each + "/high").asDouble())
+                        now.at("/recipe/layers/12/properties/" + each + "/high").asDouble())
                 .isEqualTo(0.75));
     }
 

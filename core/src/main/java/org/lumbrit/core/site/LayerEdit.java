@@ -43,15 +43,11 @@ public sealed interface LayerEdit extends Edit {
 
         @Override
         public Recipe apply(Recipe recipe) {
-            int end = added instanceof ReliefLayer
-                    ? recipe.layers()
-                                    .lastIndexOf(
-                                            recipe.relief().isEmpty()
-                                                    ? null
-                                                    : recipe.relief()
-                                                            .get(recipe.relief().size() - 1))
-                            + 1
-                    : recipe.layers().size();
+            int end = recipe.layers().size();
+            if (added instanceof ReliefLayer) {
+                List<ReliefLayer> relief = recipe.relief();
+                end = relief.isEmpty() ? 0 : recipe.layers().indexOf(relief.get(relief.size() - 1)) + 1;
+            }
             return recipe.withLayers(Recipe.inserted(recipe.layers(), added, end));
         }
 

@@ -23,6 +23,7 @@ import org.lumbrit.core.site.SiteEvaluation;
 import org.lumbrit.core.surface.AreaPlace;
 import org.lumbrit.core.surface.ContourLines;
 import org.lumbrit.core.surface.Ground;
+import org.lumbrit.core.surface.GroundMesh;
 import org.lumbrit.core.surface.Lattice;
 import org.lumbrit.core.surface.Mesh;
 import org.lumbrit.core.surface.PathPlace;

@@ -10,6 +10,7 @@ import org.lumbrit.core.plants.PlantMesh;
 import org.lumbrit.core.props.PlacedMesh;
 import org.lumbrit.core.props.Prop;
 import org.lumbrit.core.site.SiteEvaluation;
+import org.lumbrit.core.surface.GroundMesh;
 import org.lumbrit.core.surface.Lattice;
 import org.lumbrit.core.surface.Mesh;
 import org.lumbrit.core.surface.Samples;

@@ -190,12 +190,12 @@ final class RecordReader {
         if (type == Map.class) {
             return Map.of();
         }
-        if (type == boolean.class) {
-            return false;
-        }
         Setting setting = component.getAnnotation(Setting.class);
         if (setting != null && !setting.byDefault().isEmpty()) {
             return value(defaultOf(setting), component.getGenericType(), path);
+        }
+        if (type == boolean.class) {
+            return false;
         }
         boolean allByDefault = type.isRecord()
                 && !type.isAnnotationPresent(AsArray.class)

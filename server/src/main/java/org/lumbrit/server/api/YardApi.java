@@ -21,6 +21,8 @@ import org.lumbrit.core.site.Recipe;
 import org.lumbrit.core.site.ReliefState;
 import org.lumbrit.core.site.SiteEvaluation;
 import org.lumbrit.core.surface.Ground;
+import org.lumbrit.core.surface.GroundMesh;
+import org.lumbrit.core.surface.Lattice;
 import org.lumbrit.core.surface.Mesh;
 import org.lumbrit.core.surface.MeshCheck;
 import org.lumbrit.core.surface.Profile;
@@ -49,6 +51,7 @@ import tools.jackson.databind.JsonNode;
 class YardApi {
     private static final int PICTURE_WIDTH = 280;
     private static final int PICTURE_HEIGHT = 210;
+    private static final int PICTURE_NODES = 200;
     private static final int PROFILE_PLACES = 400;
 
     private final SiteStore store;
@@ -141,7 +144,7 @@ class YardApi {
     /**
      * The ground.
      *
-     * @param water pieces of water, the largest first
+     * @param picture key of a PNG under {@code /api/pictures/}; @param water pieces of water, the largest first
      */
     record GroundCard(
             @NotNull Integer columns,
@@ -151,6 +154,7 @@ class YardApi {
             @NotNull Double lowest,
             @NotNull Double highest,
             @NotNull Integer layers,
+            @NotNull String picture,
             @NotNull List<WaterCard> water) {}
 
     /** A piece of water: square and cubic metres, metres. */
@@ -190,7 +194,7 @@ class YardApi {
         return new YardView(state.revision(), ground(evaluation), props);
     }
 
-    private static GroundCard ground(SiteEvaluation evaluation) {
+    private GroundCard ground(SiteEvaluation evaluation) {
         Ground ground = evaluation.plan().ground();
         Recipe recipe = evaluation.plan().recipe();
         List<WaterCard> water = recipe.ground()
@@ -213,7 +217,18 @@ class YardApi {
                 ground.lowest(),
                 ground.highest(),
                 (int) recipe.relief().stream().filter(layer -> !layer.hidden()).count(),
+                picture(ground),
                 water);
+    }
+
+    private String picture(Ground ground) {
+        String key = new KeyBuilder("ground picture/1").add(ground.key()).key();
+        results.get(key, Cancel.NEVER, shared -> {
+            Lattice lattice = ground.lattice(PICTURE_NODES);
+            Mesh mesh = GroundMesh.of(lattice, lattice.samples());
+            return png(MeshPicture.draw(mesh, new float[0], 0x9A9473, false, PICTURE_WIDTH, PICTURE_HEIGHT));
+        });
+        return key;
     }
 
     private PropCard card(SiteEvaluation evaluation, Prop prop) {

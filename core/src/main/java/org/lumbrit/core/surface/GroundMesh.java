@@ -1,16 +1,12 @@
-package org.lumbrit.formats.handover;
+package org.lumbrit.core.surface;
 
 import java.util.Arrays;
-import org.lumbrit.core.surface.Ground;
-import org.lumbrit.core.surface.Lattice;
-import org.lumbrit.core.surface.Mesh;
-import org.lumbrit.core.surface.Samples;
 
 /** The ground as triangles, two a cell, counter-clockwise seen from above; cells with a hole are left out. */
-final class GroundMesh {
+public final class GroundMesh {
     private GroundMesh() {}
 
-    static Mesh of(Lattice lattice, Samples samples) {
+    public static Mesh of(Lattice lattice, Samples samples) {
         float[] positions = new float[3 * samples.count()];
         float[] normals = new float[positions.length];
         for (int i = 0; i < samples.count(); i++) {
@@ -25,7 +21,7 @@ final class GroundMesh {
     }
 
     /** Of cells of which any corner lies below a level. */
-    static int[] triangles(Lattice lattice, Samples samples, double below) {
+    public static int[] triangles(Lattice lattice, Samples samples, double below) {
         Ground ground = lattice.ground();
         int[] indices = new int[6 * (lattice.columns() - 1) * (lattice.rows() - 1)];
         int n = 0;
