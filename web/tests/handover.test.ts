@@ -1,4 +1,4 @@
-import { readFileSync } from 'node:fs';
+import { readdirSync, readFileSync } from 'node:fs';
 import { NodeIO } from '@gltf-transform/core';
 import { EXTMeshGPUInstancing, type InstancedMesh } from '@gltf-transform/extensions';
 import { validateBytes } from 'gltf-validator';
@@ -14,6 +14,15 @@ describe.skipIf(!folder)('what the command line hands over, read by others', () 
     expect(report.issues.messages.filter((message) => message.severity === 0)).toEqual([]);
     expect(report.issues.numErrors).toBe(0);
   }, 60_000);
+
+  it('hands over the ground and every prop as a valid GLB', async () => {
+    const props = readdirSync(`${folder}/props`).filter((name) => name.endsWith('.glb'));
+    expect(props.length).toBeGreaterThan(8);
+    for (const name of ['ground/ground.glb', ...props.map((prop) => `props/${prop}`)]) {
+      const report = await validateBytes(new Uint8Array(readFileSync(`${folder}/${name}`)), { maxIssues: 5 });
+      expect(report.issues.messages, name).toEqual([]);
+    }
+  }, 120_000);
 
   it('holds every plant of the table as an instance', async () => {
     const io = new NodeIO().registerExtensions([EXTMeshGPUInstancing]);

@@ -141,7 +141,7 @@ vec3 earth(vec3 n, vec3 p) {
   float steep = 1.0 - n.y;
   float rough = layered(p.xz * 0.55);
   float fine = layered(p.xz * 3.1 + 11.0);
-  float tall = clamp((p.y - uHeights.x) / max(uHeights.y - uHeights.x, 1.0), 0.0, 1.0);
+  float tall = clamp((p.y - uHeights.x) / max(uHeights.y - uHeights.x, 24.0), 0.0, 1.0);
   vec3 turf = mix(vec3(0.062, 0.068, 0.022), vec3(0.150, 0.118, 0.044), smoothstep(0.25, 0.75, rough));
   turf = mix(turf, vec3(0.040, 0.056, 0.020), smoothstep(0.5, 0.68, fine) * 0.6);
   vec3 heath = mix(vec3(0.085, 0.058, 0.036), vec3(0.140, 0.108, 0.060), fine);

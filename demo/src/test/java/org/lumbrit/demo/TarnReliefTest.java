@@ -17,8 +17,7 @@ import org.lumbrit.formats.json.RecipeJson;
 /** The demo's ground is made from nothing, and its rain cuts where water gathers. */
 class TarnReliefTest {
     private static final Recipe RECIPE = RecipeJson.read(DemoSite.files().get("recipe.json"));
-    private static final SitePlan PLAN =
-            SitePlan.of(RECIPE, SiteAssets.NONE, 0, new ResultsOfOneRun(), Cancel.NEVER);
+    private static final SitePlan PLAN = SitePlan.of(RECIPE, SiteAssets.NONE, 0, new ResultsOfOneRun(), Cancel.NEVER);
 
     @Test
     void rainCutsWhereWaterGathers() {

@@ -88,7 +88,8 @@ class DamagedFilesTest {
             int refused = 0;
             for (int n = 0; n < CASES; n++) {
                 byte[] damaged = damaged(format.valid(), new Random(1000L * n + name.hashCode()));
-                long before = THREADS.getThreadAllocatedBytes(Thread.currentThread().getId());
+                long before =
+                        THREADS.getThreadAllocatedBytes(Thread.currentThread().getId());
                 try {
                     format.reader().read(damaged);
                 } catch (BadInputException e) {
@@ -97,7 +98,8 @@ class DamagedFilesTest {
                 } catch (RuntimeException e) {
                     throw new AssertionError(name + " case " + n + " went past the boundary", e);
                 }
-                long spent = THREADS.getThreadAllocatedBytes(Thread.currentThread().getId()) - before;
+                long spent =
+                        THREADS.getThreadAllocatedBytes(Thread.currentThread().getId()) - before;
                 assertThat(spent).as("%s case %d", name, n).isLessThan(4 * usual + BESIDES);
             }
             assertThat(refused).as(name).isGreaterThan(CASES / 20);
@@ -126,7 +128,9 @@ class DamagedFilesTest {
                     byte[] word = words[random.nextInt(words.length)].getBytes(StandardCharsets.ISO_8859_1);
                     bytes = spliced(bytes, at, at, word);
                 }
-                default -> bytes = spliced(bytes, at, at, java.util.Arrays.copyOfRange(bytes, at, Math.min(bytes.length, at + 64)));
+                default ->
+                    bytes = spliced(
+                            bytes, at, at, java.util.Arrays.copyOfRange(bytes, at, Math.min(bytes.length, at + 64)));
             }
             head = Math.min(bytes.length, 600);
         }

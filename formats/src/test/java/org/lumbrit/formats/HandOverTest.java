@@ -39,7 +39,8 @@ class HandOverTest {
     private static final Map<String, byte[]> FILES = HandOver.files(EVALUATION, SITE, EnumSet.allOf(HandOver.class));
 
     private static Plants plants() {
-        return EVALUATION.plants((CoverLayer) SITE.recipe().layer("cotton-grass").orElseThrow());
+        return EVALUATION.plants(
+                (CoverLayer) SITE.recipe().layer("cotton-grass").orElseThrow());
     }
 
     @Test

@@ -60,8 +60,7 @@ class HeightFilesTest {
         Ground again = HeightMap.read(GreyPng.of16(37, 23, grey), "h")
                 .ground(spec(Optional.of(GROUND.lowest()), Optional.of(GROUND.highest()), GroundSpec.Missing.FILL));
         for (int i = 0; i < grey.length; i++) {
-            assertThat((double) again.heights()[i])
-                    .isCloseTo(GROUND.heights()[i], within(0.5 * range / 65535 + 1e-6));
+            assertThat((double) again.heights()[i]).isCloseTo(GROUND.heights()[i], within(0.5 * range / 65535 + 1e-6));
         }
         assertThatThrownBy(() -> HeightMap.read(GreyPng.of16(37, 23, grey), "h").ground(AS_IT_IS))
                 .hasMessageContaining("black and of white");
@@ -103,8 +102,7 @@ class HeightFilesTest {
         byte[] tiff = FloatTiff.ground(GROUND);
         assertThatThrownBy(() -> HeightMap.read(Arrays.copyOf(tiff, tiff.length - 200), "h.tif"))
                 .isInstanceOf(BadInputException.class);
-        assertThatThrownBy(() -> HeightMap.read(new byte[] {1, 2, 3}, "h.bin"))
-                .hasMessageContaining("no PNG");
+        assertThatThrownBy(() -> HeightMap.read(new byte[] {1, 2, 3}, "h.bin")).hasMessageContaining("no PNG");
     }
 
     private static void refused(String grid, String said) {

@@ -48,10 +48,7 @@ class YardJourneyTest {
     /** A small site with hills from one relief layer, so that a software renderer is quick with it. */
     private String level() {
         String id = server.post("/api/sites", """
-                {"name":"Level","width":60,"depth":60,"resolution":128,"lowest":2}""")
-                .json()
-                .get("id")
-                .asString();
+                {"name":"Level","width":60,"depth":60,"resolution":128,"lowest":2}""").json().get("id").asString();
         server.edit(id, """
                 [{"kind":"add-layer","added":{"kind":"noise-relief","id":"hills","name":"Hills","featureSize":25,
                   "properties":{"amplitude":{"low":0,"high":4}}}},
@@ -61,7 +58,7 @@ class YardJourneyTest {
 
     private void openLevel(String id) {
         page.navigate(server.address() + "/sites/" + id);
-        button("Unfold the ground").waitFor();
+        button("Fold the ground").waitFor();
         browser.ripen();
     }
 
@@ -109,10 +106,11 @@ class YardJourneyTest {
     void reliefIsSeenAsTheDifferenceItMakesSwitchedAndReordered() {
         String id = level();
         openLevel(id);
-        button("Unfold the ground").click();
         button("Difference that Hills makes").click();
         page.locator(".legend:has-text('Hills: difference')").waitFor();
-        assertThat(page.locator(".legend").textContent()).contains("lowered, raised").contains(" m");
+        assertThat(page.locator(".legend").textContent())
+                .contains("lowered, raised")
+                .contains(" m");
         assertThat(page.locator(".sentence").textContent()).contains("lowers the ground by up to");
         browser.ripen();
         double before = browser.brightness(0.3, 0.6, 0.7, 0.9);
@@ -156,7 +154,7 @@ class YardJourneyTest {
         browser.saved(4);
         page.locator(".legend:has-text('Basin: depth')").waitFor();
         assertThat(page.locator(".legend").textContent()).contains("on the ground below Basin");
-        page.locator(".difference:has-text('−5')").waitFor();
+        page.locator("[aria-label='Difference that Basin makes']:has-text('−')").waitFor();
         assertThat(browser.errors).isEmpty();
     }
 

@@ -92,7 +92,9 @@ class StorageTest {
         server.patch(site, contrast(1, 2));
         RunningServer.Answer rebased = server.patch(site, end(1, "density", 9));
         assertThat(rebased.status()).isEqualTo(200);
-        assertThat(rebased.json().at("/recipe/layers/12/properties/density/high").asDouble())
+        assertThat(rebased.json()
+                        .at("/recipe/layers/12/properties/density/high")
+                        .asDouble())
                 .isEqualTo(9);
         assertThat(power(site.substring(11))).isEqualTo(2);
     }

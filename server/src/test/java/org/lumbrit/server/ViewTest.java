@@ -191,7 +191,8 @@ class ViewTest {
         server.edit(
                 site.substring("/api/sites/".length()),
                 "[{\"kind\":\"add-layer\",\"added\":{\"kind\":\"tint\",\"id\":\"t\",\"name\":\"Frost\",\"tones\":\"two\",\"onlyLit\":true}}]");
-        JsonNode layer = look("shore", 0).at("/layers/" + (look("shore", 0).get("layers").size() - 1));
+        JsonNode layer =
+                look("shore", 0).at("/layers/" + (look("shore", 0).get("layers").size() - 1));
         assertThat(layer.get("plantsKey").asString()).isEmpty();
         byte[] bundle =
                 server.get("/api/data/" + layer.get("tintKey").asString()).body();

@@ -24,12 +24,8 @@ class YardTest {
     private static final Mesh BARREL = new BarrelShape(0.4, 1, 0.14, 16).mesh(file -> null);
 
     private String flat() {
-        return "/api/sites/"
-                + server.post("/api/sites", """
-                {"name":"Level","width":60,"depth":40,"resolution":128,"lowest":2,"waterLevel":1}""")
-                        .json()
-                        .get("id")
-                        .asString();
+        return "/api/sites/" + server.post("/api/sites", """
+                {"name":"Level","width":60,"depth":40,"resolution":128,"lowest":2,"waterLevel":1}""").json().get("id").asString();
     }
 
     private RunningServer.Answer edit(String site, int base, String edits) {
@@ -39,8 +35,8 @@ class YardTest {
     private JsonNode view(String site, int base, String edits, String look) {
         return server.post(
                         site + "/view",
-                        "{\"base\":" + base + ",\"edits\":[" + edits + "],\"view\":{\"falloff\":\"\",\"stage\":-1," + look
-                                + "}}")
+                        "{\"base\":" + base + ",\"edits\":[" + edits + "],\"view\":{\"falloff\":\"\",\"stage\":-1,"
+                                + look + "}}")
                 .json();
     }
 
@@ -54,8 +50,7 @@ class YardTest {
         assertThat(read.get("up").asString()).isEqualTo("y");
         String site = flat();
         String prop = """
-                {"kind":"set-prop","prop":{"id":"b","name":"Barrel","shape":{"kind":"mesh","file":"%s","unit":2},"x":3,"z":-4}}"""
-                .formatted(read.get("mesh").asString());
+                {"kind":"set-prop","prop":{"id":"b","name":"Barrel","shape":{"kind":"mesh","file":"%s","unit":2},"x":3,"z":-4}}""".formatted(read.get("mesh").asString());
         assertThat(edit(site, 1, prop).status()).isEqualTo(200);
         JsonNode card = server.get(site + "/yard").json().at("/props/0");
         assertThat(card.get("name").asString()).isEqualTo("Barrel");
@@ -68,8 +63,10 @@ class YardTest {
                 .isEqualTo(200);
         JsonNode shown = view(site, 2, "", "\"layer\":\"\",\"property\":\"\"").at("/props/0");
         assertThat(shown.at("/origin/1").asDouble()).isCloseTo(2, within(1e-6));
-        assertThat(server.get("/api/data/" + shown.get("key").asString()).status()).isEqualTo(200);
-        assertThat(server.post(site + "/undo", "").json().at("/recipe/props").size()).isZero();
+        assertThat(server.get("/api/data/" + shown.get("key").asString()).status())
+                .isEqualTo(200);
+        assertThat(server.post(site + "/undo", "").json().at("/recipe/props").size())
+                .isZero();
     }
 
     @Test
@@ -82,12 +79,14 @@ class YardTest {
             assertThat(answer.status()).isEqualTo(400);
             assertThat(answer.json().get("detail").asString()).contains("bad.ply");
         }
-        assertThat(server.upload("/api/meshes", "thing.exe", ply).json().get("detail").asString())
+        assertThat(server.upload("/api/meshes", "thing.exe", ply)
+                        .json()
+                        .get("detail")
+                        .asString())
                 .contains("no mesh that can be read");
         String site = flat();
         String missing = """
-                {"kind":"set-prop","prop":{"id":"b","name":"B","shape":{"kind":"mesh","file":"%s.ply"}}}"""
-                .formatted("0".repeat(64));
+                {"kind":"set-prop","prop":{"id":"b","name":"B","shape":{"kind":"mesh","file":"%s.ply"}}}""".formatted("0".repeat(64));
         assertThat(edit(site, 1, missing).status()).isEqualTo(404);
         assertThat(server.get(site).json().get("revision").asInt()).isEqualTo(1);
     }
@@ -105,19 +104,24 @@ class YardTest {
         assertThat(layer.get("lowered").asDouble()).isBetween(-6.0, -0.5);
         assertThat(layer.get("raised").asDouble()).isBetween(0.5, 6.0);
         assertThat(shown.at("/shown/signed").asBoolean()).isTrue();
-        assertThat(shown.at("/shown/summary/min").asDouble()).isCloseTo(layer.get("lowered").asDouble(), within(0.02));
-        assertThat(shown.at("/ground/highest").asDouble()).isCloseTo(2 + layer.get("raised").asDouble(), within(1e-4));
+        assertThat(shown.at("/shown/summary/min").asDouble())
+                .isCloseTo(layer.get("lowered").asDouble(), within(0.02));
+        assertThat(shown.at("/ground/highest").asDouble())
+                .isCloseTo(2 + layer.get("raised").asDouble(), within(1e-4));
         JsonNode off = view(
                 site,
                 2,
-                HILLS.replace("add-layer", "set-layer").replace("added", "changed").replace("\"id\"", "\"hidden\":true,\"id\""),
+                HILLS.replace("add-layer", "set-layer")
+                        .replace("added", "changed")
+                        .replace("\"id\"", "\"hidden\":true,\"id\""),
                 "\"layer\":\"\",\"property\":\"\"");
         assertThat(off.at("/ground/highest").asDouble()).isEqualTo(2);
         JsonNode cut = server.post(site + "/profile", """
                 {"base":2,"edits":[],"fromX":-20,"fromZ":0,"toX":20,"toZ":10,"layer":"hills"}""").json();
         assertThat(cut.get("before").get(17).asDouble()).isEqualTo(2);
         assertThat(cut.get("distance").get(399).asDouble()).isCloseTo(Math.hypot(40, 10), within(1e-9));
-        assertThat(cut.get("overGround").asDouble()).isGreaterThan(cut.get("straight").asDouble());
+        assertThat(cut.get("overGround").asDouble())
+                .isGreaterThan(cut.get("straight").asDouble());
     }
 
     @Test
@@ -126,7 +130,9 @@ class YardTest {
         edit(site, 1, """
                 {"kind":"set-ground","ground":{"width":60,"depth":60,"resolution":700}}""");
         edit(site, 2, HILLS);
-        String moved = HILLS.replace("add-layer", "set-layer").replace("added", "changed").replace("30", "31");
+        String moved = HILLS.replace("add-layer", "set-layer")
+                .replace("added", "changed")
+                .replace("30", "31");
         JsonNode draft = view(site, 3, moved, "\"layer\":\"\",\"property\":\"\",\"draft\":true");
         assertThat(draft.at("/ground/draft").asBoolean()).isTrue();
         assertThat(draft.at("/ground/columns").asInt()).isEqualTo(257);

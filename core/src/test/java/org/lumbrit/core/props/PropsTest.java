@@ -73,7 +73,8 @@ class PropsTest {
             assertThat(mesh.bounds()[4]).as("%s", kind).isPositive();
             float[] n = mesh.normals();
             for (int v = 0; v < n.length; v += 3) {
-                assertThat(n[v] * n[v] + n[v + 1] * n[v + 1] + n[v + 2] * n[v + 2]).isCloseTo(1, within(1e-4f));
+                assertThat(n[v] * n[v] + n[v + 1] * n[v + 1] + n[v + 2] * n[v + 2])
+                        .isCloseTo(1, within(1e-4f));
             }
         }
         assertThat(MeshCheck.of(BOULDER.mesh(file -> null)).closed()).isTrue();
@@ -106,10 +107,8 @@ class PropsTest {
             assertThat(placed.bounds()[1]).isCloseTo(slope.height(7, -4), within(1e-5));
         }
         Prop aligned = new Prop("p", "P", box, 0, 0, 0, 0, 0, 0, 1, true, 1, 0, "#808080", false);
-        double[] up = evaluation(slope, aligned, new SkySource(5))
-                .placed("p")
-                .turn()
-                .rotate(0, 1, 0);
+        double[] up =
+                evaluation(slope, aligned, new SkySource(5)).placed("p").turn().rotate(0, 1, 0);
         assertThat(StrictMath.toDegrees(StrictMath.acos(up[1]))).isCloseTo(25, within(1e-3));
     }
 

@@ -16,8 +16,8 @@ class ErosionTest {
     private static final double CELL = 1.25;
 
     private static double[] hills(int seed) {
-        NoiseRelief layer = new NoiseRelief(
-                "n", "N", seed, false, 40, 6, 0.55, 2, NoiseRelief.Shape.RIDGED, 5, 0.5, Map.of());
+        NoiseRelief layer =
+                new NoiseRelief("n", "N", seed, false, 40, 6, 0.55, 2, NoiseRelief.Shape.RIDGED, 5, 0.5, Map.of());
         Ground flat = new Ground(NODES, NODES, new float[NODES * NODES], CELL * (NODES - 1));
         return Grids.doubles(layer.shape(Reliefs.on(flat, Map.of("amplitude", 22.0))));
     }
@@ -46,15 +46,15 @@ class ErosionTest {
     void thermalErosionKeepsTheGroundAndMakesNoNewHighOrLow() {
         for (int seed = 1; seed <= 3; seed++) {
             double[] before = hills(seed);
-            ThermalErosion erosion =
-                    new ThermalErosion(before.clone(), NODES, NODES, CELL, NodeValues.constant(30));
+            ThermalErosion erosion = new ThermalErosion(before.clone(), NODES, NODES, CELL, NodeValues.constant(30));
             erosion.run(150, Cancel.NEVER);
             double[] after = erosion.heights();
             assertThat(sum(after)).isCloseTo(sum(before), within(1e-9 * Math.abs(sum(before)) + 1e-9));
             assertThat(java.util.Arrays.stream(after).max().orElseThrow())
                     .isLessThanOrEqualTo(java.util.Arrays.stream(before).max().orElseThrow());
             assertThat(java.util.Arrays.stream(after).min().orElseThrow())
-                    .isGreaterThanOrEqualTo(java.util.Arrays.stream(before).min().orElseThrow());
+                    .isGreaterThanOrEqualTo(
+                            java.util.Arrays.stream(before).min().orElseThrow());
             assertThat(after).isNotEqualTo(before);
         }
     }

@@ -28,14 +28,7 @@ class ReliefLayersTest {
     @Test
     void aBasinFollowsItsProfileFromTheEdgeInward() {
         BasinRelief basin = new BasinRelief(
-                "b",
-                "B",
-                1,
-                false,
-                "area",
-                10,
-                List.of(new CurvePoint(0, 0), new CurvePoint(1, 1)),
-                Map.of());
+                "b", "B", 1, false, "area", 10, List.of(new CurvePoint(0, 0), new CurvePoint(1, 1)), Map.of());
         float[] heights = basin.shape(Reliefs.on(FLAT, Map.of("depth", 4.0)));
         assertThat(at(heights, 0, 0)).isEqualTo(1);
         assertThat(at(heights, 15, 0)).isCloseTo(5 - 4 * 0.5, within(1e-6));
@@ -91,8 +84,7 @@ class ReliefLayersTest {
 
     @Test
     void hillsStayWithinTheirAmplitudeAndFineOctavesFadeOnACoarseGrid() {
-        NoiseRelief layer =
-                new NoiseRelief("n", "N", 3, false, 30, 8, 0.6, 2, NoiseRelief.Shape.PLAIN, 0, 0, Map.of());
+        NoiseRelief layer = new NoiseRelief("n", "N", 3, false, 30, 8, 0.6, 2, NoiseRelief.Shape.PLAIN, 0, 0, Map.of());
         float[] heights = layer.shape(Reliefs.on(FLAT, Map.of("amplitude", 7.0)));
         for (float h : heights) {
             assertThat(h).isBetween(-2f, 12f);

@@ -98,7 +98,8 @@ class ReliefSiteTest {
     void sameRecipeSameGroundWhateverWasComputedBefore() {
         Recipe recipe = recipe(List.of(HILLS, rain()), List.of());
         ResultsOfOneRun kept = new ResultsOfOneRun();
-        Ground first = SitePlan.of(recipe, SiteAssets.NONE, 0, kept, Cancel.NEVER).ground();
+        Ground first =
+                SitePlan.of(recipe, SiteAssets.NONE, 0, kept, Cancel.NEVER).ground();
         Ground again = SitePlan.of(recipe.withName("Other"), SiteAssets.NONE, 7, kept, Cancel.NEVER)
                 .ground();
         assertThat(again.key()).isEqualTo(first.key());
@@ -112,8 +113,7 @@ class ReliefSiteTest {
     @Test
     void circlesThroughWhatComesLaterAreNamed() {
         CoverLayer grass = Sites.cover(2, 0.3);
-        assertThat(problem(recipe(
-                        List.of(LIFT), List.of(falloff(new ShoreSource(0, 5, Within.EDGE))), drives("lift"))))
+        assertThat(problem(recipe(List.of(LIFT), List.of(falloff(new ShoreSource(0, 5, Within.EDGE))), drives("lift"))))
                 .contains("the water’s edge")
                 .contains("the finished ground")
                 .contains("Lift");
@@ -127,18 +127,18 @@ class ReliefSiteTest {
                         drives("lift"))))
                 .contains("Lift")
                 .contains("Hills");
-        Recipe standing = recipe(
-                        List.of(LIFT), List.of(falloff(new PropDistanceSource("box", 0, 5, Within.EDGE))))
+        Recipe standing = recipe(List.of(LIFT), List.of(falloff(new PropDistanceSource("box", 0, 5, Within.EDGE))))
                 .withProps(List.of(box(true)));
-        assertThat(problem(standing.withDrives(List.of(drives("lift"))))).contains("Box").contains("finished ground");
+        assertThat(problem(standing.withDrives(List.of(drives("lift")))))
+                .contains("Box")
+                .contains("finished ground");
         Recipe fixed = standing.withProps(List.of(box(false))).withDrives(List.of(drives("lift")));
         assertThat(RecipeCheck.problems(fixed)).isEmpty();
         assertThat(plan(fixed).ground().height(0, 0)).isGreaterThan(2.5);
     }
 
     private static Prop box(boolean standing) {
-        return new Prop(
-                "box", "Box", new BoxShape(2, 2, 2), 0, 0, 0, 0, 0, 0, 1, standing, 0, 0, "#808080", false);
+        return new Prop("box", "Box", new BoxShape(2, 2, 2), 0, 0, 0, 0, 0, 0, 1, standing, 0, 0, "#808080", false);
     }
 
     private static String problem(Recipe recipe) {

@@ -77,7 +77,9 @@ class MeshTest {
         MeshSmoothing smoothing = new MeshSmoothing(mesh);
         float[] constant = new float[mesh.vertices()];
         java.util.Arrays.fill(constant, 0.37f);
-        assertThat(smoothing.smooth(constant, 0.3)).usingComparatorWithPrecision(1e-6f).containsExactly(constant);
+        assertThat(smoothing.smooth(constant, 0.3))
+                .usingComparatorWithPrecision(1e-6f)
+                .containsExactly(constant);
 
         MeshSmoothing onBall = new MeshSmoothing(BALL);
         float[] areas = BALL.vertexAreas();

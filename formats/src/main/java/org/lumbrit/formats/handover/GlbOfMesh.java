@@ -11,11 +11,8 @@ public final class GlbOfMesh {
     /** @param colour 0xRRGGBB */
     public static byte[] write(String name, Mesh mesh, int colour) {
         Glb glb = new Glb();
-        int material = glb.material(
-                name, linear(colour >> 16), linear(colour >> 8), linear(colour), 1, 0.9, false);
-        glb.node(
-                name,
-                glb.mesh(name, mesh.positions(), mesh.normals(), new float[0], mesh.triangles(), material));
+        int material = glb.material(name, linear(colour >> 16), linear(colour >> 8), linear(colour), 1, 0.9, false);
+        glb.node(name, glb.mesh(name, mesh.positions(), mesh.normals(), new float[0], mesh.triangles(), material));
         return glb.write(name);
     }
 

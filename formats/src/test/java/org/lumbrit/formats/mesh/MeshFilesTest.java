@@ -28,7 +28,8 @@ class MeshFilesTest {
         assertThat(read.positions()).isEqualTo(written.positions());
         assertThat(read.triangles()).isEqualTo(written.triangles());
         for (int i = 0; i < read.normals().length; i++) {
-            assertThat(read.normals()[i]).isCloseTo(written.normals()[i], org.assertj.core.api.Assertions.within(2e-7f));
+            assertThat(read.normals()[i])
+                    .isCloseTo(written.normals()[i], org.assertj.core.api.Assertions.within(2e-7f));
         }
     }
 
@@ -42,8 +43,7 @@ class MeshFilesTest {
             assertThat(flat.count()).isEqualTo(mesh.count());
             for (int i = 0; i < flat.triangles().length; i++) {
                 for (int d = 0; d < 3; d++) {
-                    assertThat(flat.positions()[3 * i + d])
-                            .isEqualTo(mesh.positions()[3 * mesh.triangles()[i] + d]);
+                    assertThat(flat.positions()[3 * i + d]).isEqualTo(mesh.positions()[3 * mesh.triangles()[i] + d]);
                 }
             }
         }
@@ -73,9 +73,10 @@ class MeshFilesTest {
 
     @Test
     void bigEndianPlyWithOtherElementsIsRead() {
-        byte[] head = ascii("ply\nformat binary_big_endian 1.0\nelement vertex 3\nproperty double x\nproperty double y\n"
-                + "property double z\nelement camera 1\nproperty list uchar float odd\nelement face 1\n"
-                + "property list uchar uint vertex_index\nend_header\n");
+        byte[] head =
+                ascii("ply\nformat binary_big_endian 1.0\nelement vertex 3\nproperty double x\nproperty double y\n"
+                        + "property double z\nelement camera 1\nproperty list uchar float odd\nelement face 1\n"
+                        + "property list uchar uint vertex_index\nend_header\n");
         ByteBuffer body = ByteBuffer.allocate(9 * 8 + 1 + 8 + 1 + 12).order(ByteOrder.BIG_ENDIAN);
         for (double number : new double[] {0, 0, 0, 2, 0, 0, 0, 2, 0}) {
             body.putDouble(number);
@@ -120,14 +121,21 @@ class MeshFilesTest {
         refused(TEXT_PLY.replace("1 1 0 7", "1 1e30 0 7"), "a.ply", "vertex 2 has y");
         refused(TEXT_PLY.substring(0, TEXT_PLY.length() - 9), "a.ply", "cut off");
         refused("hello", "a.ply", "no PLY");
-        refused(TEXT_STL.replace("endsolid thing\n", "").replace("vertex 0 1 0\nendloop\nendfacet\n", ""), "a.stl", "cut off");
+        refused(
+                TEXT_STL.replace("endsolid thing\n", "").replace("vertex 0 1 0\nendloop\nendfacet\n", ""),
+                "a.stl",
+                "cut off");
         refused(TEXT_OBJ.replace("-4 -3 -2", "1 2 99"), "a.obj", "a.obj");
         refused("v 0 0 0\n", "a.obj", "no triangles");
         refused(gltf("{\"mesh\":7}"), "a.gltf", "mesh 7");
         refused(gltf("{\"mesh\":0,\"children\":[0]}"), "a.gltf", "circle");
         refused(gltf("{\"mesh\":0}").replace("\"count\":3", "\"count\":300000000"), "a.gltf", "cut off");
         refused(gltf("{\"mesh\":0}").replace("data:", "other.bin"), "a.gltf", "another file");
-        refused(gltf("{\"mesh\":0}").replace("{\"asset\"", "{\"extensionsRequired\":[\"KHR_draco_mesh_compression\"],\"asset\""), "a.gltf", "without compression");
+        refused(
+                gltf("{\"mesh\":0}")
+                        .replace("{\"asset\"", "{\"extensionsRequired\":[\"KHR_draco_mesh_compression\"],\"asset\""),
+                "a.gltf",
+                "without compression");
         refused("x", "a.blend", "no mesh that can be read");
         byte[] stl = StlFile.write(BARREL);
         assertThatThrownBy(() -> MeshFormat.read(Arrays.copyOf(stl, stl.length - 60), "a.stl"))
