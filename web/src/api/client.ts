@@ -129,6 +129,8 @@ export const api = {
   restore: (id: string) => json<Site>(`/api/sites/${id}/restore`, { method: 'POST' }),
   view: (id: string, base: number, edits: Edit[], view: ViewRequest, signal?: AbortSignal) =>
     json<Manifest>(`/api/sites/${id}/view`, body('POST', { base, edits, view }, signal)),
+  doing: () => json<{ text: string }>('/api/doing'),
+  stop: () => send('/api/stop', { method: 'POST' }),
   why: (id: string, question: Question) => json<Answer>(`/api/sites/${id}/why`, body('POST', question)),
   readMesh: (file: File, signal?: AbortSignal) => json<MeshRead>('/api/meshes', { ...form(file), signal }),
   yard: (id: string) => json<YardView>(`/api/sites/${id}/yard`),

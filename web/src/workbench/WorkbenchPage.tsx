@@ -20,6 +20,7 @@ import { Shortcuts } from './Shortcuts';
 import { StepStrip } from './StepStrip';
 import { View3D } from './View3D';
 import { WhyHere } from './WhyHere';
+import { Working } from './Working';
 
 /** The main screen: board, view and strip of one site. */
 export function WorkbenchPage() {
@@ -72,7 +73,7 @@ function Dropping() {
 }
 
 function Stage({ view, onRipen }: { view: React.RefObject<Viewport | null>; onRipen: (passes: number, of: number) => void }) {
-  const { manifest, recipe, working } = useSession();
+  const { manifest, recipe } = useSession();
   const { values, hover, hoverValue: value, placing, falloff, laying, alone, set } = useSelection();
   const brush = recipe.falloffs.find((each) => each.id === falloff && each.source.kind === 'brush');
   const { finish, cancel, points } = usePlacing();
@@ -85,7 +86,7 @@ function Stage({ view, onRipen }: { view: React.RefObject<Viewport | null>; onRi
   return (
     <div className="stage">
       <View3D onViewport={(viewport) => (view.current = viewport)} onRipen={onRipen} />
-      {working && <div className="working" role="progressbar" aria-label="Computing" />}
+      <Working />
       <Legend />
       <div className="view-buttons">
         <div className="btn-group" role="group" aria-label="What the ground shows">

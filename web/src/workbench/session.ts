@@ -12,6 +12,8 @@ export interface Session {
   kinds: AllKinds;
   manifest: Manifest | null;
   working: boolean;
+  /** Ends what is being computed; the last picture stays. */
+  stop: () => void;
   saving: boolean;
   /** Shows a change without saving it. */
   preview: (edits: Edit[]) => void;
@@ -87,13 +89,13 @@ export function useSiteSession(id: string): { session: Session | null; problem: 
     return () => events.close();
   }, [id, queries]);
 
-  const { manifest, working } = useManifest(site.data);
+  const { manifest, working, stop } = useManifest(site.data);
   const session = useMemo(
     () =>
       site.data && kinds.data
-        ? { site: site.data, recipe: site.data.recipe, kinds: kinds.data, manifest, working, saving: saves > 0, preview, commit, undo, redo }
+        ? { site: site.data, recipe: site.data.recipe, kinds: kinds.data, manifest, working, stop, saving: saves > 0, preview, commit, undo, redo }
         : null,
-    [site.data, kinds.data, manifest, working, saves, preview, commit, undo, redo],
+    [site.data, kinds.data, manifest, working, stop, saves, preview, commit, undo, redo],
   );
   return { session, problem: site.error ?? kinds.error };
 }
@@ -104,7 +106,7 @@ const TOO_LONG = 400;
  * The manifest of what is looked at. One request is under way at a time; while a slider moves the newest wish waits, and one
  * that has waited too long cancels what is under way.
  */
-function useManifest(site: Site | undefined): { manifest: Manifest | null; working: boolean } {
+function useManifest(site: Site | undefined): { manifest: Manifest | null; working: boolean; stop: () => void } {
   const [manifest, setManifest] = useState<Manifest | null>(null);
   const [working, setWorking] = useState(false);
   const { pending, falloff, stage, layer, property, shows, time, comparing, alone } = useSelection();
@@ -149,5 +151,11 @@ function useManifest(site: Site | undefined): { manifest: Manifest | null; worki
     }
   }, [id, revision, pending, falloff, stage, layer, property, shows, time, comparing, alone]);
 
-  return { manifest, working };
+  const stop = useCallback(() => {
+    loop.current.wish = null;
+    loop.current.abort.abort();
+    api.stop().catch(sayProblem);
+    useNotes.getState().say('Stopped. The picture is the last whole one; any change computes anew.');
+  }, []);
+  return { manifest, working, stop };
 }

@@ -93,6 +93,37 @@ class HeightFilesTest {
         assertThat(stretched.highest()).isCloseTo(95, within(1e-4));
     }
 
+    /** 8 × 4 heights of 16 bits with horizontal differences, packed, as other programs write them. */
+    @Test
+    void predictedAndPackedTiffIsRead() throws java.io.IOException {
+        short[] metres = new short[32];
+        java.io.ByteArrayOutputStream packed = new java.io.ByteArrayOutputStream();
+        try (java.util.zip.DeflaterOutputStream out = new java.util.zip.DeflaterOutputStream(packed)) {
+            for (int i = 0; i < metres.length; i++) {
+                metres[i] = (short) (-5 + i * i % 23);
+                int difference = i % 8 == 0 ? metres[i] : metres[i] - metres[i - 1];
+                out.write(difference & 255);
+                out.write(difference >> 8 & 255);
+            }
+        }
+        int[][] tags = {
+            {256, 8}, {257, 4}, {258, 16}, {259, 8}, {262, 1}, {273, 8}, {277, 1}, {278, 4}, {279, packed.size()}, {317, 2}, {339, 2}
+        };
+        java.nio.ByteBuffer file = java.nio.ByteBuffer.allocate(8 + packed.size() + 1 + 2 + 12 * tags.length + 4)
+                .order(java.nio.ByteOrder.LITTLE_ENDIAN);
+        int directory = (8 + packed.size() + 1) / 2 * 2;
+        file.put((byte) 'I').put((byte) 'I').putShort((short) 42).putInt(directory).put(packed.toByteArray());
+        file.position(directory).putShort((short) tags.length);
+        for (int[] tag : tags) {
+            file.putShort((short) tag[0]).putShort((short) 4).putInt(1).putInt(tag[1]);
+        }
+        HeightMap map = HeightMap.read(file.array(), "p.tif");
+        assertThat(map.metric()).isTrue();
+        for (int i = 0; i < metres.length; i++) {
+            assertThat(map.values()[i]).isEqualTo(metres[i]);
+        }
+    }
+
     @Test
     void whatIsWrongIsSaid() {
         refused("ncols 5\nnrows 4\ncellsize 1\n1 2 3\n", "cut off");

@@ -181,7 +181,7 @@ class WorkbenchJourneyTest {
         assertThat(page.locator(".result-card .name").inputValue()).isEqualTo("Nearness");
         assertThat(server.get("/api/sites/" + site)
                         .json()
-                        .at("/recipe/places/2/kind")
+                        .at("/recipe/places/5/kind")
                         .asString())
                 .isEqualTo("point");
     }

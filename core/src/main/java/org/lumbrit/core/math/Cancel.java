@@ -7,6 +7,9 @@ public interface Cancel {
 
     boolean cancelled();
 
+    /** Told what long work is about to begin, for whoever waits for it: "the ground: Rain, layer 9 of 12". */
+    default void doing(String what) {}
+
     /** @throws CancelledException where nobody waits any more */
     default void check() {
         if (cancelled()) {

@@ -69,6 +69,31 @@ public record Recipe(
                 .toList();
     }
 
+    /** What the ground is made from, and nothing else: relief layers, their drives, and the falloffs that these read. */
+    Recipe groundPart() {
+        Set<String> relief = new TreeSet<>();
+        relief().forEach(layer -> relief.add(layer.id()));
+        List<Drive> driving =
+                drives.stream().filter(drive -> relief.contains(drive.layer())).toList();
+        Set<String> read = new TreeSet<>();
+        driving.forEach(drive -> reach(drive.falloff(), read));
+        return new Recipe(
+                "",
+                ground,
+                places,
+                props,
+                falloffs.stream().filter(falloff -> read.contains(falloff.id())).toList(),
+                List.copyOf(relief()),
+                driving,
+                clock);
+    }
+
+    private void reach(String falloffId, Set<String> read) {
+        if (read.add(falloffId)) {
+            falloff(falloffId).ifPresent(falloff -> falloff.uses().forEach(other -> reach(other, read)));
+        }
+    }
+
     /** Every file that must lie beside the recipe: height map, pictures, meshes. */
     public Set<String> files() {
         Set<String> files = new TreeSet<>(pictures());

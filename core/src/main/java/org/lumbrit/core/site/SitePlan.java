@@ -73,12 +73,15 @@ public final class SitePlan {
     /** Makes the ground, layer by layer, and the plan on it. */
     public static SitePlan of(Recipe recipe, SiteAssets assets, double time, Results results, Cancel cancel) {
         RecipeCheck.require(recipe);
+        Recipe part = recipe.groundPart();
         List<ReliefState> relief = new ArrayList<>();
         Ground ground = ReliefState.start(recipe.ground(), assets, results, cancel);
         for (ReliefLayer layer : recipe.relief()) {
             Ground below = ground;
             if (!layer.hidden()) {
-                SitePlan seen = new SitePlan(recipe, below, relief, false, assets, 0);
+                cancel.doing("making the ground: " + layer.name() + ", layer " + (relief.size() + 1) + " of "
+                        + recipe.relief().size());
+                SitePlan seen = new SitePlan(part, below, relief, false, assets, 0);
                 ground = ReliefState.shaped(layer, new SiteEvaluation(seen, results, cancel), results, cancel);
             }
             relief.add(new ReliefState(layer.id(), below, ground));
@@ -88,12 +91,13 @@ public final class SitePlan {
 
     /** Whether the ground of a recipe is in memory already, every layer of it. */
     public static boolean groundIsKept(Recipe recipe, SiteAssets assets, Results results, Cancel cancel) {
+        Recipe part = recipe.groundPart();
         List<ReliefState> relief = new ArrayList<>();
         Ground ground = ReliefState.start(recipe.ground(), assets, results, cancel);
         for (ReliefLayer layer : recipe.relief()) {
             Ground below = ground;
             if (!layer.hidden()) {
-                SitePlan seen = new SitePlan(recipe, below, relief, false, assets, 0);
+                SitePlan seen = new SitePlan(part, below, relief, false, assets, 0);
                 Optional<Ground> known = results.held(ReliefState.groundKey(layer, seen));
                 if (known.isEmpty()) {
                     return false;

@@ -1,8 +1,6 @@
 package org.lumbrit.core.surface;
 
 import java.util.Arrays;
-import java.util.HashMap;
-import java.util.Map;
 import org.lumbrit.core.math.KeyBuilder;
 import org.lumbrit.core.math.Results;
 
@@ -130,44 +128,24 @@ public record Mesh(float[] positions, float[] normals, int[] triangles, String k
     /** Each triangle cut into four at the middles of its sides; the surface stays where it is. */
     public Mesh subdivided() {
         int corners = vertices();
-        float[] newPositions = Arrays.copyOf(positions, positions.length + 3 * triangles.length);
+        Sides sides = new Sides(triangles);
+        float[] newPositions = Arrays.copyOf(positions, positions.length + 3 * sides.count());
         float[] newNormals = Arrays.copyOf(normals, newPositions.length);
-        int[] newTriangles = new int[4 * triangles.length];
-        Map<Long, Integer> middles = new HashMap<>(2 * triangles.length);
-        int used = corners;
-        int at = 0;
-        int[] middle = new int[3];
-        for (int t = 0; t < triangles.length; t += 3) {
-            for (int k = 0; k < 3; k++) {
-                int a = triangles[t + k];
-                int b = triangles[t + (k + 1) % 3];
-                long side = (long) Math.min(a, b) << 32 | Math.max(a, b);
-                Integer known = middles.get(side);
-                if (known == null) {
-                    between(newPositions, newNormals, a, b, used);
-                    known = used++;
-                    middles.put(side, known);
-                }
-                middle[k] = known;
-            }
-            int[] four = {
-                triangles[t],
-                middle[0],
-                middle[2],
-                middle[0],
-                triangles[t + 1],
-                middle[1],
-                middle[2],
-                middle[1],
-                triangles[t + 2],
-                middle[0],
-                middle[1],
-                middle[2]
-            };
-            System.arraycopy(four, 0, newTriangles, at, 12);
-            at += 12;
+        for (int side = 0; side < sides.count(); side++) {
+            between(newPositions, newNormals, sides.low(side), sides.high(side), corners + side);
         }
-        return of(Arrays.copyOf(newPositions, 3 * used), Arrays.copyOf(newNormals, 3 * used), newTriangles);
+        int[] newTriangles = new int[4 * triangles.length];
+        for (int t = 0; t < triangles.length; t += 3) {
+            int a = triangles[t];
+            int b = triangles[t + 1];
+            int c = triangles[t + 2];
+            int ab = corners + sides.of(a, b);
+            int bc = corners + sides.of(b, c);
+            int ca = corners + sides.of(c, a);
+            int[] four = {a, ab, ca, ab, b, bc, ca, bc, c, ab, bc, ca};
+            System.arraycopy(four, 0, newTriangles, 4 * t, 12);
+        }
+        return of(newPositions, newNormals, newTriangles);
     }
 
     private static void between(float[] positions, float[] normals, int a, int b, int to) {

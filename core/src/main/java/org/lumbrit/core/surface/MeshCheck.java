@@ -114,20 +114,22 @@ public record MeshCheck(int open, int crowded, int flipped, int degenerate, bool
 
         /** For each side of each triangle the triangle beyond, −1 where there is none or more than one. */
         private int[] neighbours() {
-            int sides = 3 * count;
-            long[] keys = new long[sides];
-            int[] bySide = new int[sides];
-            java.util.HashMap<Long, Integer> open = new java.util.HashMap<>(2 * sides);
+            int[] joined = new int[3 * count];
+            for (int i = 0; i < joined.length; i++) {
+                joined[i] = first[mesh.triangles()[i]];
+            }
+            Sides sides = new Sides(joined);
+            int[] last = new int[sides.count()];
+            int[] bySide = new int[joined.length];
+            Arrays.fill(last, -1);
             Arrays.fill(bySide, -1);
-            for (int i = 0; i < sides; i++) {
-                int a = corner(i / 3, i % 3);
-                int b = corner(i / 3, i % 3 + 1);
-                keys[i] = (long) Math.min(a, b) << 32 | Math.max(a, b);
-                Integer other = open.put(keys[i], i);
-                if (other != null) {
-                    bySide[i] = other;
-                    bySide[other] = i;
+            for (int i = 0; i < joined.length; i++) {
+                int side = sides.of(joined[i], joined[Sides.after(i)]);
+                if (last[side] >= 0) {
+                    bySide[i] = last[side];
+                    bySide[last[side]] = i;
                 }
+                last[side] = i;
             }
             return bySide;
         }

@@ -1,8 +1,5 @@
 package org.lumbrit.core.surface;
 
-import java.util.HashMap;
-import java.util.Map;
-
 /** Outward directions at faces, corners and sides of a mesh whose vertices are joined by position. Lengths carry no meaning. */
 final class Pseudonormals {
     private Pseudonormals() {}
@@ -16,31 +13,30 @@ final class Pseudonormals {
         }
         float[] atCorners = Mesh.angleWeighted(mesh.positions(), triangles);
         double[] faces = faces(mesh.positions(), triangles);
-        Map<Long, double[]> sides = new HashMap<>(2 * triangles.length);
+        Sides sides = new Sides(triangles);
+        double[] atSides = new double[3 * sides.count()];
         for (int i = 0; i < triangles.length; i++) {
-            double[] sum = sides.computeIfAbsent(side(triangles, i), missing -> new double[3]);
+            int side = sides.of(triangles[i], triangles[Sides.after(i)]);
             for (int d = 0; d < 3; d++) {
-                sum[d] += faces[i / 3 * 3 + d];
+                atSides[3 * side + d] += faces[i / 3 * 3 + d];
             }
         }
         float[] out = new float[21 * order.length];
         for (int s = 0; s < order.length; s++) {
             int t = order[s];
+            int[] side = new int[3];
+            for (int k = 0; k < 3; k++) {
+                side[k] = sides.of(triangles[3 * t + k], triangles[Sides.after(3 * t + k)]);
+            }
             for (int d = 0; d < 3; d++) {
                 out[21 * s + d] = (float) faces[3 * t + d];
                 for (int k = 0; k < 3; k++) {
                     out[21 * s + 3 + 3 * k + d] = atCorners[3 * triangles[3 * t + k] + d];
-                    out[21 * s + 12 + 3 * k + d] = (float) sides.get(side(triangles, 3 * t + k))[d];
+                    out[21 * s + 12 + 3 * k + d] = (float) atSides[3 * side[k] + d];
                 }
             }
         }
         return out;
-    }
-
-    private static long side(int[] triangles, int i) {
-        int a = triangles[i];
-        int b = triangles[i % 3 == 2 ? i - 2 : i + 1];
-        return (long) Math.min(a, b) << 32 | Math.max(a, b);
     }
 
     private static double[] faces(float[] p, int[] triangles) {

@@ -77,7 +77,7 @@ public final class FloatTiff {
                 false,
                 ComponentColorModel.OPAQUE,
                 DataBuffer.TYPE_FLOAT);
-        ImageWriter writer = ImageIO.getImageWritersByFormatName("tiff").next();
+        ImageWriter writer = TiffPlugins.writer();
         ByteArrayOutputStream bytes = new ByteArrayOutputStream(4 * values.length + 4096);
         try (ImageOutputStream out = ImageIO.createImageOutputStream(bytes)) {
             writer.setOutput(out);

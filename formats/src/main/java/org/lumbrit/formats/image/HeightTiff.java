@@ -3,7 +3,6 @@ package org.lumbrit.formats.image;
 import java.awt.image.Raster;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
-import java.util.Iterator;
 import java.util.Optional;
 import javax.imageio.ImageIO;
 import javax.imageio.ImageReader;
@@ -37,7 +36,7 @@ final class HeightTiff {
                     + " bits; save it with one band of 32-bit floats or 16-bit whole numbers.");
         }
         tags.requireWhole((int) columns, (int) rows, bits / 8);
-        Raster raster = decode(bytes, name);
+        Raster raster = decode(bytes, tags.number(TiffTags.PREDICTOR, 0, 1) > 1, name);
         if (raster.getWidth() != columns || raster.getHeight() != rows) {
             throw HeightMap.damaged(name, null);
         }
@@ -50,13 +49,12 @@ final class HeightTiff {
                 width(tags, (int) columns));
     }
 
-    private static Raster decode(byte[] bytes, String name) {
+    private static Raster decode(byte[] bytes, boolean predicted, String name) {
         try (ImageInputStream in = ImageIO.createImageInputStream(new ByteArrayInputStream(bytes))) {
-            Iterator<ImageReader> readers = ImageIO.getImageReadersByFormatName("tiff");
-            ImageReader reader = readers.next();
+            ImageReader reader = TiffPlugins.reader(!predicted);
             try {
                 reader.setInput(in, true, true);
-                return reader.read(0).getRaster();
+                return predicted ? reader.readRaster(0, null) : reader.read(0).getRaster();
             } finally {
                 reader.dispose();
             }

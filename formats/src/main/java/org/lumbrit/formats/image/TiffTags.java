@@ -18,6 +18,7 @@ final class TiffTags {
     static final int SAMPLES = 277;
     static final int ROWS_PER_STRIP = 278;
     static final int STRIP_BYTES = 279;
+    static final int PREDICTOR = 317;
     static final int TILE_COLUMNS = 322;
     static final int TILE_ROWS = 323;
     static final int TILE_OFFSETS = 324;

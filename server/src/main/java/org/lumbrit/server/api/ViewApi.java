@@ -31,6 +31,7 @@ import org.lumbrit.server.view.Superseding;
 import org.lumbrit.server.view.ViewRequest;
 import org.lumbrit.server.view.ViewService;
 import org.springframework.http.CacheControl;
+import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -38,6 +39,7 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestHeader;
+import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import tools.jackson.databind.JsonNode;
 
@@ -112,6 +114,21 @@ class ViewApi {
         List<Edit> edits = preview.edits().isEmpty() ? List.of() : RecipeJson.edits(preview.edits());
         Recipe recipe = store.preview(id, preview.base(), edits);
         return views.manifest(recipe, preview.base(), preview.view(), cancel);
+    }
+
+    /** What a view that is under way is about. */
+    record Doing(@NotNull String text) {}
+
+    @GetMapping(path = "/api/doing", produces = MediaType.APPLICATION_JSON_VALUE)
+    Doing doing(@RequestHeader(name = "X-Tab", required = false) String tab) {
+        return new Doing(superseding.doing(tab));
+    }
+
+    /** Ends the view that this tab waits for; nothing of it is kept. */
+    @PostMapping("/api/stop")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void stop(@RequestHeader(name = "X-Tab", required = false) String tab) {
+        superseding.stop(tab);
     }
 
     @GetMapping(path = "/api/data/{key}", produces = MediaType.APPLICATION_OCTET_STREAM_VALUE)

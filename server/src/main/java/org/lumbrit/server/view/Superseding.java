@@ -15,6 +15,11 @@ public class Superseding {
             .expireAfterAccess(Duration.ofHours(1))
             .build();
 
+    private final Cache<String, String> doing = Caffeine.newBuilder()
+            .maximumSize(1000)
+            .expireAfterWrite(Duration.ofMinutes(30))
+            .build();
+
     /** @param tab names the tab; a request without a name is never cancelled */
     public Cancel newest(String tab) {
         if (tab == null || tab.isBlank()) {
@@ -25,6 +30,27 @@ public class Superseding {
         if (before != null) {
             before.set(true);
         }
-        return superseded::get;
+        return new Cancel() {
+            @Override
+            public boolean cancelled() {
+                return superseded.get();
+            }
+
+            @Override
+            public void doing(String what) {
+                doing.put(tab, what);
+            }
+        };
+    }
+
+    /** What the newest request of a tab is about, "" where that is not known. */
+    public String doing(String tab) {
+        String known = tab == null ? null : doing.getIfPresent(tab);
+        return known == null ? "" : known;
+    }
+
+    /** Cancels what a tab waits for. */
+    public void stop(String tab) {
+        newest(tab);
     }
 }

@@ -90,6 +90,7 @@ public class ViewService {
         }
         SiteEvaluation still = evaluation(looked, 0, cancel);
         SiteEvaluation now = request.seconds() == 0 ? still : evaluation(looked, request.seconds(), cancel);
+        cancel.doing("looking at falloffs and layers");
         Look look = new Look(still, now, cancel);
         ShownView shown = look.shown(request);
         List<LayerView> layers = look.layers();
