@@ -141,8 +141,13 @@ class YardJourneyTest {
         browser.ripen();
         button("Places").click();
         button("Draw an area").click();
+        page.locator(".modal")
+                .waitFor(new Locator.WaitForOptions()
+                        .setState(com.microsoft.playwright.options.WaitForSelectorState.HIDDEN));
+        int corners = 0;
         for (double[] corner : new double[][] {{0.42, 0.4}, {0.58, 0.4}, {0.58, 0.6}, {0.42, 0.6}}) {
             browser.clickView(corner[0], corner[1]);
+            page.getByText("(" + ++corners + " so far)").waitFor();
         }
         button("Done (Enter)").click();
         browser.saved(3);
