@@ -107,12 +107,26 @@ class HeightFilesTest {
             }
         }
         int[][] tags = {
-            {256, 8}, {257, 4}, {258, 16}, {259, 8}, {262, 1}, {273, 8}, {277, 1}, {278, 4}, {279, packed.size()}, {317, 2}, {339, 2}
+            {256, 8},
+            {257, 4},
+            {258, 16},
+            {259, 8},
+            {262, 1},
+            {273, 8},
+            {277, 1},
+            {278, 4},
+            {279, packed.size()},
+            {317, 2},
+            {339, 2}
         };
         java.nio.ByteBuffer file = java.nio.ByteBuffer.allocate(8 + packed.size() + 1 + 2 + 12 * tags.length + 4)
                 .order(java.nio.ByteOrder.LITTLE_ENDIAN);
         int directory = (8 + packed.size() + 1) / 2 * 2;
-        file.put((byte) 'I').put((byte) 'I').putShort((short) 42).putInt(directory).put(packed.toByteArray());
+        file.put((byte) 'I')
+                .put((byte) 'I')
+                .putShort((short) 42)
+                .putInt(directory)
+                .put(packed.toByteArray());
         file.position(directory).putShort((short) tags.length);
         for (int[] tag : tags) {
             file.putShort((short) tag[0]).putShort((short) 4).putInt(1).putInt(tag[1]);

@@ -20,6 +20,12 @@ import tools.jackson.databind.json.JsonMapper;
 public final class RunningServer implements AutoCloseable {
     public static final JsonMapper JSON = JsonMapper.shared();
 
+    static {
+        // a connection that the server has let go while a journey looked at a page must not be used for the next
+        // request
+        System.setProperty("jdk.httpclient.keepalive.timeout", "5");
+    }
+
     private final Path data;
     private final HttpClient client = HttpClient.newHttpClient();
     private ConfigurableApplicationContext context;

@@ -67,7 +67,7 @@ public record HeightMap(int columns, int rows, int bits, float[] values, boolean
     }
 
     /** Least and greatest value; 0 and 1 where all are missing. */
-    public double[] range() {
+    public double[] leastAndGreatest() {
         double least = Double.POSITIVE_INFINITY;
         double most = Double.NEGATIVE_INFINITY;
         for (float value : values) {
@@ -87,7 +87,7 @@ public record HeightMap(int columns, int rows, int bits, float[] values, boolean
         double low = 0;
         double high = 1;
         if (metric) {
-            double[] range = range();
+            double[] range = leastAndGreatest();
             low = range[0];
             high = range[1];
         } else if (spec.lowest().isEmpty() || spec.highest().isEmpty()) {

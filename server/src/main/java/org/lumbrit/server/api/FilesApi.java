@@ -104,7 +104,7 @@ class FilesApi {
     HeightMapRead heightMap(@RequestParam MultipartFile file) throws IOException {
         byte[] bytes = file.getBytes();
         HeightMap map = HeightMap.read(bytes, "The file");
-        double[] range = map.range();
+        double[] range = map.leastAndGreatest();
         return new HeightMapRead(
                 assets.keep(bytes, Assets.ending(Uploads.name(file), "png")),
                 map.columns(),
@@ -141,7 +141,7 @@ class FilesApi {
     byte[] heightMapPicture(@PathVariable String name) {
         HeightMap map = HeightMap.read(assets.content(name), "The height map");
         double scale = Math.max(1, Math.max(map.columns(), map.rows()) / (double) PREVIEW);
-        double[] range = map.metric() ? map.range() : new double[] {0, 1};
+        double[] range = map.metric() ? map.leastAndGreatest() : new double[] {0, 1};
         double span = Math.max(1e-9, range[1] - range[0]);
         int columns = Math.max(1, (int) (map.columns() / scale));
         int rows = Math.max(1, (int) (map.rows() / scale));
