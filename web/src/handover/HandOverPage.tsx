@@ -9,6 +9,9 @@ const TITLES: Record<string, string> = {
   glb: '3D scene (GLB)',
   masks: 'Masks (16-bit PNG)',
   tints: 'Tints (PNG)',
+  ground: 'Ground (meshes and height maps)',
+  props: 'Props (meshes)',
+  places: 'Places (GeoJSON and SVG)',
   csv: 'Plants (CSV)',
   recipe: 'Recipe',
 };

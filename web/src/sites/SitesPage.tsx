@@ -102,7 +102,7 @@ export function SitesPage() {
           ))}
           <section className={`drop-zone d-flex flex-column justify-content-center gap-2 ${over ? 'over' : ''}`} aria-label="New site">
             <h2 className="fs-5 mb-1">New site</h2>
-            <p className="muted mb-2">Drop a height map (grey PNG, best 16-bit) or a recipe zip anywhere on this page.</p>
+            <p className="muted mb-2">Drop a height map (PNG, TIFF or Esri grid) or a recipe zip anywhere on this page.</p>
             <button className="btn btn-primary" onClick={() => png.current?.click()}>
               From a height map …
             </button>

@@ -272,7 +272,7 @@ void main() {
   vec2 light = lightAt(vPlace.xz);
   float sun = max(dot(bent, uSun), 0.0) * (0.35 + 0.65 * max(light.r, smoothstep(0.6, 2.5, vPlace.y - uWater)));
   vec3 lit = SUN_COLOUR * sun + (SKY_COLOUR * (0.55 + 0.45 * bent.y) + BOUNCE * 2.0) * mix(light.g, 1.0, 0.35);
-  vec3 albedo = vColour * (0.62 + 0.75 * grain);
+  vec3 albedo = vColour * (0.80 + 0.40 * grain);
   float moss = smoothstep(0.35, 0.8, n.y) * smoothstep(0.45, 0.62, layered(vPlace.xz * 0.9 + vPlace.y));
   albedo = mix(albedo, vec3(0.070, 0.078, 0.026), moss * 0.5);
   vec3 c = albedo * lit;

@@ -20,6 +20,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/doing": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["doing"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/handover/formats": {
         parameters: {
             query?: never;
@@ -430,6 +446,22 @@ export interface paths {
         get: operations["yard"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/stop": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["stop"];
         delete?: never;
         options?: never;
         head?: never;
@@ -953,6 +985,9 @@ export interface components {
              * @enum {string}
              */
             within: "edge" | "filled" | "signed";
+        };
+        Doing: {
+            text: string;
         };
         Drive: {
             /**
@@ -3030,6 +3065,28 @@ export interface operations {
             };
         };
     };
+    doing: {
+        parameters: {
+            query?: never;
+            header?: {
+                "X-Tab"?: string;
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Doing"];
+                };
+            };
+        };
+    };
     formats: {
         parameters: {
             query?: never;
@@ -3722,6 +3779,26 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["YardView"];
                 };
+            };
+        };
+    };
+    stop: {
+        parameters: {
+            query?: never;
+            header?: {
+                "X-Tab"?: string;
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };

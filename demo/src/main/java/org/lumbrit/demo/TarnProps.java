@@ -28,8 +28,8 @@ final class TarnProps {
         props.add(standing("tower", "Signal tower", new TowerShape(2.3, 9.5, 0.2, 9, 3), -25, -41, 20, STONE));
         props.add(standing("hut", "Landing hut", new HutShape(4, 5.2, 2.2, 42, 2), 27, 34, 290, DARK_WOOD));
         props.add(standing("wall", "Stone wall", new StoneWallShape(11, 1.1, 0.6, 0.5, 4), 30.5, 40.5, 12, STONE));
-        props.add(planks("causeway-1", "Causeway, outer part", 2, 24.5, 15.5, 10));
-        props.add(planks("causeway-2", "Causeway, inner part", 4, 34.5, 15.3, 15));
+        props.add(planks("causeway-1", "Causeway, outer part", 1.75, 24.5, 9.6, -9.5));
+        props.add(planks("causeway-2", "Causeway, inner part", 4, 34.5, 11.8, -15.3));
         props.add(floating("raft", "Raft", new RaftShape(4.4, 2.6, 0.3, 2, 5), -8, 17, 62));
         props.add(standing("barrel", "Rain barrel", new BarrelShape(0.4, 1, 0.14, 22), 24.2, 36.6, 0, WOOD));
         props.add(standing("sledge", "Supply sledge", new SledgeShape(1.9, 0.8, 0.34, 5, 6), 21.5, 39.5, 250, WOOD));
