@@ -169,7 +169,7 @@ export class Viewport {
     if (this.keys.get('ground') === signature) return;
     this.keys.set('ground', signature);
     const { facts, arrays } = bundle;
-    this.heights = { columns: facts.columns!, rows: facts.rows!, width, depth, values: arrays.heights as Float32Array };
+    this.heights = { columns: facts.columns!, rows: facts.rows!, width, depth, values: arrays.heights as Float32Array, holes: arrays.holes as Uint8Array | undefined };
     this.uniforms.uSize.value.set(width, depth);
     this.uniforms.uHeights.value.set(lowest, highest);
     const h = (facts.sunHeading! * Math.PI) / 180;

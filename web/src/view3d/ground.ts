@@ -7,6 +7,17 @@ export interface Heights {
   width: number;
   depth: number;
   values: Float32Array;
+  /** 1 where the cell south-east of a node is without ground; left out where the ground is whole. */
+  holes?: Uint8Array;
+}
+
+/** Whether the ground is missing at a place. */
+export function holeAt(ground: Heights, x: number, z: number): boolean {
+  const { columns, rows, holes } = ground;
+  if (!holes) return false;
+  const c = Math.min(Math.max(Math.floor((x / ground.width + 0.5) * (columns - 1)), 0), columns - 2);
+  const r = Math.min(Math.max(Math.floor((z / ground.depth + 0.5) * (rows - 1)), 0), rows - 2);
+  return holes[r * columns + c] === 1;
 }
 
 /** Height at a place, bilinear; beyond the border the border's value. */
@@ -24,7 +35,7 @@ export function heightAt(ground: Heights, x: number, z: number): number {
   return north + fr * (south - north);
 }
 
-/** A mesh over the ground with at most so many nodes on the longer side. */
+/** A mesh over the ground, open at its holes, with at most so many nodes on the longer side. */
 export function groundGeometry(ground: Heights, most: number): BufferGeometry {
   const scale = Math.min(1, (most - 1) / (Math.max(ground.columns, ground.rows) - 1));
   const columns = Math.max(2, Math.round((ground.columns - 1) * scale) + 1);
@@ -49,6 +60,7 @@ export function groundGeometry(ground: Heights, most: number): BufferGeometry {
   let n = 0;
   for (let r = 0; r < rows - 1; r++) {
     for (let c = 0; c < columns - 1; c++) {
+      if (holeAt(ground, -ground.width / 2 + (c + 0.5) * stepX, -ground.depth / 2 + (r + 0.5) * stepZ)) continue;
       const a = r * columns + c;
       indices.set([a, a + columns, a + 1, a + 1, a + columns, a + columns + 1], n);
       n += 6;
@@ -57,11 +69,11 @@ export function groundGeometry(ground: Heights, most: number): BufferGeometry {
   const geometry = new BufferGeometry();
   geometry.setAttribute('position', new BufferAttribute(positions, 3));
   geometry.setAttribute('normal', new BufferAttribute(normals, 3));
-  geometry.setIndex(new BufferAttribute(indices, 1));
+  geometry.setIndex(new BufferAttribute(indices.subarray(0, n), 1));
   return geometry;
 }
 
-/** Where a ray first meets the ground, or null. Marched at half a cell, then halved. */
+/** Where a ray first meets the ground, through its holes, or null. Marched at half a cell, then halved. */
 export function meet(ground: Heights, from: [number, number, number], along: [number, number, number]): [number, number, number] | null {
   const cell = ground.width / (ground.columns - 1);
   const reach = 4 * Math.max(ground.width, ground.depth) + Math.hypot(...from);
@@ -69,7 +81,7 @@ export function meet(ground: Heights, from: [number, number, number], along: [nu
     const x = from[0] + along[0] * t;
     const z = from[2] + along[2] * t;
     const inside = Math.abs(x) <= ground.width / 2 && Math.abs(z) <= ground.depth / 2;
-    return inside && from[1] + along[1] * t <= heightAt(ground, x, z);
+    return inside && from[1] + along[1] * t <= heightAt(ground, x, z) && !holeAt(ground, x, z);
   };
   for (let t = 0, step = cell / 2; t < reach; t += step) {
     if (!below(t)) continue;

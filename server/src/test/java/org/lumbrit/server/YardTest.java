@@ -5,6 +5,9 @@ import static org.assertj.core.api.Assertions.within;
 
 import java.nio.charset.StandardCharsets;
 import java.util.Arrays;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.lumbrit.core.props.BarrelShape;
@@ -152,5 +155,44 @@ class YardTest {
                 {"kind":"set-drive","drive":{"layer":"hills","property":"amplitude","falloff":"s"}}""");
         assertThat(refused.status()).isEqualTo(422);
         assertThat(refused.text()).contains("Bank").contains("water’s edge").contains("Hills");
+    }
+
+    @Test
+    void aHoleInAHeightMapIsAHoleInThePicture() {
+        String grid = """
+                ncols 5
+                nrows 5
+                xllcorner 0
+                yllcorner 0
+                cellsize 10
+                NODATA_value -9
+                """ + "1 2 3 2 1\n1 2 3 2 1\n1 2 -9 2 1\n1 2 3 2 1\n1 2 3 2 1\n";
+        String heights = server.upload("/api/heightmaps", "gap.asc", grid.getBytes(StandardCharsets.US_ASCII))
+                .json()
+                .get("heights")
+                .asString();
+        String wish = """
+                {"name":"Gap","heights":"%s","width":40,"missing":"%s"}""";
+        assertThat(holes(server.post("/api/sites", wish.formatted(heights, "fill"))))
+                .isZero();
+        assertThat(holes(server.post("/api/sites", wish.formatted(heights, "hole"))))
+                .isEqualTo(4);
+    }
+
+    /** Cells without ground in the picture of a new site. */
+    private long holes(RunningServer.Answer created) {
+        String site = "/api/sites/" + created.json().get("id").asString();
+        JsonNode view = view(site, 1, "", "\"layer\":\"\",\"property\":\"\"");
+        byte[] body =
+                server.get("/api/data/" + view.at("/ground/key").asString()).body();
+        Matcher holes = Pattern.compile(
+                        "\"name\":\"holes\",\"type\":\"u8\",\"components\":1,\"offset\":(\\d+),\"length\":(\\d+)")
+                .matcher(new String(body, StandardCharsets.ISO_8859_1));
+        if (!holes.find()) {
+            return 0;
+        }
+        int from = Integer.parseInt(holes.group(1));
+        int length = Integer.parseInt(holes.group(2));
+        return IntStream.range(from, from + length).filter(i -> body[i] == 1).count();
     }
 }

@@ -7,6 +7,7 @@ import org.lumbrit.core.looks.Tint;
 import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.plants.PlantMesh;
 import org.lumbrit.core.props.PlacedMesh;
+import org.lumbrit.core.surface.Ground;
 import org.lumbrit.core.surface.GroundLight;
 import org.lumbrit.core.surface.Lattice;
 import org.lumbrit.core.surface.Mesh;
@@ -45,16 +46,24 @@ final class Binaries {
         byte[] sky = GroundLight.sky(coarse, lit, cancel);
         PropShadows.cast(lit, props, SUN_HEADING, SUN_ELEVATION, sun, sky, cancel);
         if (lattice.ground().holes().length > 0) {
-            byte[] holes = new byte[samples.count()];
-            for (int i = 0; i < holes.length; i++) {
-                holes[i] = (byte) (lattice.ground().holeAt(samples.x()[i], samples.z()[i]) ? 1 : 0);
-            }
-            bundle.bytes("holes", 1, holes);
+            bundle.bytes("holes", 1, holes(lattice, samples));
         }
         return bundle.floats("heights", 1, heights)
                 .bytes("sun", 1, sun)
                 .bytes("sky", 1, sky)
                 .write();
+    }
+
+    /** 1 at each node whose cell to the south-east has no ground, sampled in the middle of the cell. */
+    private static byte[] holes(Lattice lattice, Samples samples) {
+        Ground ground = lattice.ground();
+        double east = ground.width() / (lattice.columns() - 1) / 2;
+        double south = ground.depth() / (lattice.rows() - 1) / 2;
+        byte[] holes = new byte[samples.count()];
+        for (int i = 0; i < holes.length; i++) {
+            holes[i] = (byte) (ground.holeAt(samples.x()[i] + east, samples.z()[i] + south) ? 1 : 0);
+        }
+        return holes;
     }
 
     /** Positions, normals and triangles of a prop in its own frame. */
