@@ -12,8 +12,8 @@ const LOOKS: { look: Look; title: string }[] = [
 /** What the values view shows: its name, its scale, least and greatest, how much is covered, and how values are drawn. */
 export function Legend() {
   const { manifest } = useSession();
-  const { look, levels, values, time, comparing, set } = useSelection();
-  if (!manifest) return null;
+  const { look, levels, values, time, comparing, falloff, layer, set } = useSelection();
+  if (!manifest || (!falloff && !layer)) return null;
   const { title, unit, low, high, summary, seen, signed } = manifest.shown;
   const suffix = unit === '' ? '' : unit === '°' ? '°' : ` ${unit}`;
   const beyond = summary.min < low - 1e-6 || summary.max > high + 1e-6;
