@@ -1,7 +1,8 @@
-import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Modal } from 'react-bootstrap';
-import { api, type NewSite } from '../api/client';
+import type { NewSite } from '../api/client';
+import { Field, Unusable } from '../parts/forms';
+import { HeightMapSeen, HeightRange, useHeightMap } from '../parts/heightMap';
 
 interface Props {
   file: File;
@@ -11,7 +12,7 @@ interface Props {
 
 /** A height map is seen before it is accepted, with its size in metres. */
 export function NewSiteDialog({ file, onHide, onCreate }: Props) {
-  const read = useQuery({ queryKey: ['heightmap', file.name, file.size, file.lastModified], queryFn: () => api.readHeightMap(file), retry: false, gcTime: 0 });
+  const read = useHeightMap(file);
   const [name, setName] = useState(file.name.replace(/\.[^.]*$/, ''));
   const [width, setWidth] = useState('200');
   const [lowest, setLowest] = useState('0');
@@ -42,15 +43,6 @@ export function NewSiteDialog({ file, onHide, onCreate }: Props) {
           : '';
   const map = read.data;
   const depth = map ? (w * (map.rows - 1)) / (map.columns - 1) : 0;
-  const field = (id: string, label: string, value: string, set: (text: string) => void, help?: string) => (
-    <div>
-      <label className="form-label" htmlFor={id}>
-        {label}
-      </label>
-      <input id={id} className="form-control" value={value} inputMode="decimal" onChange={(event) => set(event.target.value)} />
-      {help && <div className="form-text">{help}</div>}
-    </div>
-  );
   return (
     <Modal show onHide={onHide} size="lg">
       <Modal.Header closeButton>
@@ -58,37 +50,23 @@ export function NewSiteDialog({ file, onHide, onCreate }: Props) {
       </Modal.Header>
       <Modal.Body>
         {read.isLoading && <p>Reading the height map …</p>}
-        {read.error && (
-          <div role="alert">
-            <b>This file cannot be used.</b>
-            <p className="mb-0">{read.error.message}</p>
-          </div>
-        )}
+        <Unusable error={read.error} />
         {map && (
           <div className="row">
             <div className="col-6">
-              <img className="w-100 rounded border" src={`/api/heightmaps/${map.heights}/picture`} alt="The height map in grey, north at the top" />
-              <div className="muted small mt-1">
-                {map.columns} × {map.rows} pixels, {map.bits} bits.{' '}
-                {map.metric ? `Heights from ${map.lowest.toFixed(2)} to ${map.highest.toFixed(2)} m.` : `Grey runs from ${Math.round(map.lowest * 100)} % to ${Math.round(map.highest * 100)} %.`}
-              </div>
-              {map.missing > 0 && (
-                <label className="small">
-                  {map.missing} cells are missing; they are{' '}
-                  <select value={missing} onChange={(event) => setMissing(event.target.value)} aria-label="Missing cells">
-                    <option value="fill">filled from their border</option>
-                    <option value="hole">left as holes</option>
-                  </select>
-                </label>
-              )}
-              {map.bits === 8 && <div className="small">8 bits give 256 height steps only; slopes will look terraced. 16 bits are better.</div>}
+              <HeightMapSeen map={map} missing={missing} onMissing={setMissing} />
             </div>
             <div className="col-6 settings-form">
-              {field('site-name', 'Name', name, setName)}
-              {field('site-width', 'Width in metres, west to east', width, setWidth, wrong ? undefined : `${depth.toFixed(1)} m from north to south, a node every ${(w / (map.columns - 1)).toFixed(2)} m`)}
-              {field('site-lowest', map.metric ? 'Lowest metre' : 'Lowest metre (black)', lowest, setLowest, map.metric ? 'Leave both empty: the file is in metres.' : undefined)}
-              {field('site-highest', map.metric ? 'Highest metre' : 'Highest metre (white)', highest, setHighest)}
-              {field('site-water', 'Water level in metres', water, setWater, 'Leave empty for no water.')}
+              <Field id="site-name" label="Name" value={name} set={setName} />
+              <Field
+                id="site-width"
+                label="Width in metres, west to east"
+                value={width}
+                set={setWidth}
+                help={wrong ? undefined : `${depth.toFixed(1)} m from north to south, a node every ${(w / (map.columns - 1)).toFixed(2)} m`}
+              />
+              <HeightRange metric={map.metric} id="site" lowest={[lowest, setLowest]} highest={[highest, setHighest]} />
+              <Field id="site-water" label="Water level in metres" value={water} set={setWater} help="Leave empty for no water." />
               {wrong && (
                 <div role="alert" className="text-danger">
                   {wrong}

@@ -1,14 +1,13 @@
-import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Modal } from 'react-bootstrap';
-import { api } from '../api/client';
-import { grouped } from '../parts/numbers';
+import { Field, Unusable } from '../parts/forms';
+import { HeightMapSeen, HeightRange, useHeightMap } from '../parts/heightMap';
 import { useSession } from '../workbench/session';
 
 /** Another height map for the ground: every rule of the site is kept. */
 export function HeightsDialog({ file, onDone }: { file: File; onDone: () => void }) {
   const { recipe, commit } = useSession();
-  const read = useQuery({ queryKey: ['heightmap', file.name, file.size, file.lastModified], queryFn: () => api.readHeightMap(file), retry: false, gcTime: 0 });
+  const read = useHeightMap(file);
   const map = read.data;
   const [width, setWidth] = useState('');
   const [lowest, setLowest] = useState('');
@@ -35,15 +34,6 @@ export function HeightsDialog({ file, onDone }: { file: File; onDone: () => void
     commit([{ kind: 'set-ground', ground: JSON.parse(JSON.stringify(ground)) as typeof recipe.ground }], `The ground comes from ${file.name}; every rule is kept.`);
     onDone();
   };
-  const field = (id: string, label: string, value: string, set: (text: string) => void, help?: string) => (
-    <div>
-      <label className="form-label" htmlFor={id}>
-        {label}
-      </label>
-      <input id={id} className="form-control" value={value} inputMode="decimal" onChange={(event) => set(event.target.value)} />
-      {help && <div className="form-text">{help}</div>}
-    </div>
-  );
   return (
     <Modal show onHide={onDone} size="lg">
       <Modal.Header closeButton>
@@ -51,33 +41,15 @@ export function HeightsDialog({ file, onDone }: { file: File; onDone: () => void
       </Modal.Header>
       <Modal.Body>
         {read.isLoading && <p>Reading {(file.size / 1e6).toFixed(1)} MB …</p>}
-        {read.error && (
-          <div role="alert">
-            <b>This file cannot be used.</b>
-            <p className="mb-0">{read.error.message}</p>
-          </div>
-        )}
+        <Unusable error={read.error} />
         {map && (
           <div className="row">
             <div className="col-6">
-              <img className="w-100 rounded border" src={`/api/heightmaps/${map.heights}/picture`} alt="The height map in grey, north at the top" />
-              <div className="muted small mt-1">
-                {grouped(map.columns)} × {grouped(map.rows)} heights of {map.bits} bits, {map.metric ? `${map.lowest.toFixed(2)} to ${map.highest.toFixed(2)} m` : `grey from ${Math.round(map.lowest * 100)} to ${Math.round(map.highest * 100)} %`}.
-              </div>
+              <HeightMapSeen map={map} missing={missing} onMissing={setMissing} />
             </div>
             <div className="col-6 settings-form">
-              {field('ground-width', 'Width in metres, west to east', shownWidth, setWidth, map.width ? 'The file says so.' : undefined)}
-              {field('ground-lowest', map.metric ? 'Lowest metre' : 'Lowest metre (black)', shownLowest, setLowest, map.metric ? 'Leave both empty: the file is in metres.' : undefined)}
-              {field('ground-highest', map.metric ? 'Highest metre' : 'Highest metre (white)', shownHighest, setHighest)}
-              {map.missing > 0 && (
-                <label className="d-flex justify-content-between small">
-                  {grouped(map.missing)} cells are missing; they are
-                  <select value={missing} onChange={(event) => setMissing(event.target.value)} aria-label="Missing cells">
-                    <option value="fill">filled from their border</option>
-                    <option value="hole">left as holes</option>
-                  </select>
-                </label>
-              )}
+              <Field id="ground-width" label="Width in metres, west to east" value={shownWidth} set={setWidth} help={map.width ? 'The file says so.' : undefined} />
+              <HeightRange metric={map.metric} id="ground" lowest={[shownLowest, setLowest]} highest={[shownHighest, setHighest]} />
               {wrong && (
                 <div role="alert" className="text-danger">
                   {wrong}

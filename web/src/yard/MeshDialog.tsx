@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { Modal } from 'react-bootstrap';
 import { api } from '../api/client';
 import type { Prop } from '../api/types';
+import { Unusable } from '../parts/forms';
 import { grouped, withUnit } from '../parts/numbers';
 import { freshProp } from '../workbench/PropPanel';
 import { useSelection } from '../workbench/selection';
@@ -56,12 +57,7 @@ export function MeshDialog({ file, left, onDone }: { file: File; left: number; o
             Reading {(file.size / 1e6).toFixed(1)} MB …
           </div>
         )}
-        {read.error && (
-          <div role="alert">
-            <b>This file cannot be used.</b>
-            <p className="mb-0">{read.error.message}</p>
-          </div>
-        )}
+        <Unusable error={read.error} />
         {mesh && (
           <div className="row">
             <div className="col-6">

@@ -1,6 +1,7 @@
 import { useEffect, useState } from 'react';
 import { create } from 'zustand';
 import { api } from '../api/client';
+import { HEIGHT_MAPS } from '../parts/heightMap';
 import { sayProblem, useNotes } from '../parts/notes';
 import { freeName, freshId } from '../workbench/selection';
 import { useSession } from '../workbench/session';
@@ -8,11 +9,10 @@ import { HeightsDialog } from './HeightsDialog';
 import { MeshDialog } from './MeshDialog';
 
 const MESHES = ['obj', 'ply', 'stl', 'glb', 'gltf'];
-const HEIGHTS = ['png', 'tif', 'tiff', 'asc'];
 const PLACES = ['geojson', 'json', 'svg'];
 
 /** For a file input. */
-export const ACCEPTED = [...MESHES, ...HEIGHTS, ...PLACES].map((ending) => `.${ending}`).join(',');
+export const ACCEPTED = [...MESHES, ...HEIGHT_MAPS, ...PLACES].map((ending) => `.${ending}`).join(',');
 
 /** Files that wait to be looked at, one after the other. */
 export const useFiles = create<{ waiting: File[]; take: (files: File[]) => void; next: () => void }>((set) => ({
@@ -64,7 +64,7 @@ export function useDroppedFiles(): React.ReactNode {
 function Import({ file, left, onDone }: { file: File; left: number; onDone: () => void }) {
   const ending = endingOf(file);
   if (MESHES.includes(ending)) return <MeshDialog file={file} left={left} onDone={onDone} />;
-  if (HEIGHTS.includes(ending)) return <HeightsDialog file={file} onDone={onDone} />;
+  if (HEIGHT_MAPS.includes(ending)) return <HeightsDialog file={file} onDone={onDone} />;
   if (PLACES.includes(ending)) return <ImportPlaces file={file} onDone={onDone} />;
   return <Unknown file={file} onDone={onDone} />;
 }
@@ -102,7 +102,7 @@ function ImportPlaces({ file, onDone }: { file: File; onDone: () => void }) {
 
 function Unknown({ file, onDone }: { file: File; onDone: () => void }) {
   useEffect(() => {
-    useNotes.getState().say(`${file.name} cannot be read here: meshes (${MESHES.join(', ')}), height maps (${HEIGHTS.join(', ')}) and places (${PLACES.join(', ')}) can.`, { bad: true });
+    useNotes.getState().say(`${file.name} cannot be read here: meshes (${MESHES.join(', ')}), height maps (${HEIGHT_MAPS.join(', ')}) and places (${PLACES.join(', ')}) can.`, { bad: true });
     onDone();
   }, [file, onDone]);
   return null;

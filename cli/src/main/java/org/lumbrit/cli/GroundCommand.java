@@ -2,14 +2,13 @@ package org.lumbrit.cli;
 
 import java.io.IOException;
 import java.nio.file.Path;
-import java.util.Locale;
 import java.util.concurrent.Callable;
 import org.lumbrit.core.site.SitePlan;
 import org.lumbrit.core.surface.Ground;
 import org.lumbrit.formats.BadInputException;
 import org.lumbrit.formats.image.EsriGrid;
 import org.lumbrit.formats.image.FloatTiff;
-import org.lumbrit.formats.image.GreyPng;
+import org.lumbrit.formats.image.HeightPng;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
@@ -50,26 +49,16 @@ final class GroundCommand implements Callable<Integer> {
         } else if (difference) {
             throw new BadInputException("--difference: say whose, with --layer.");
         }
-        String ending = file.getFileName().toString().toLowerCase(Locale.ROOT).replaceAll("^.*\\.", "");
         Output.whole(
                 file,
-                switch (ending) {
+                switch (Output.ending(file)) {
                     case "tif", "tiff" -> FloatTiff.ground(ground);
                     case "asc" -> EsriGrid.write(ground);
-                    case "png" -> png(ground);
+                    case "png" -> HeightPng.write(ground);
                     default ->
                         throw new BadInputException(
                                 "--to: the file must end in .tif, .asc or .png, not “" + file.getFileName() + "”.");
                 });
         return 0;
-    }
-
-    private static byte[] png(Ground ground) {
-        float[] grey = new float[ground.heights().length];
-        double range = Math.max(1e-9, ground.highest() - ground.lowest());
-        for (int i = 0; i < grey.length; i++) {
-            grey[i] = (float) ((ground.heights()[i] - ground.lowest()) / range);
-        }
-        return GreyPng.of16(ground.columns(), ground.rows(), grey);
     }
 }

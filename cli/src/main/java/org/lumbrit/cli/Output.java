@@ -8,6 +8,7 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
+import java.util.Locale;
 import org.lumbrit.formats.BadInputException;
 
 /** Standard output as UTF-8 on every machine, written in large pieces. */
@@ -21,6 +22,11 @@ final class Output {
     static void print(byte[] text) throws IOException {
         System.out.write(text);
         System.out.flush();
+    }
+
+    /** The ending of a file's name, lower case, which says its format. */
+    static String ending(Path file) {
+        return file.getFileName().toString().toLowerCase(Locale.ROOT).replaceAll("^.*\\.", "");
     }
 
     /** Writes beside the file and renames, so that nothing half-written is ever found under its name. */

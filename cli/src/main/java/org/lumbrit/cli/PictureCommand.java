@@ -2,7 +2,6 @@ package org.lumbrit.cli;
 
 import java.io.IOException;
 import java.nio.file.Path;
-import java.util.Locale;
 import java.util.concurrent.Callable;
 import org.lumbrit.core.falloff.Falloff;
 import org.lumbrit.core.site.SiteEvaluation;
@@ -43,7 +42,7 @@ final class PictureCommand implements Callable<Integer> {
         if (size < 2 || size > MOST_NODES) {
             throw new BadInputException("--size: between 2 and " + MOST_NODES + " pixels, not " + size + ".");
         }
-        String ending = file.getFileName().toString().toLowerCase(Locale.ROOT).replaceAll("^.*\\.", "");
+        String ending = Output.ending(file);
         if (!ending.matches("png|tif|tiff")) {
             throw new BadInputException("--to: the file must end in .png or .tif, not “" + file.getFileName() + "”.");
         }

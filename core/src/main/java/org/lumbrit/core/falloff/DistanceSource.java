@@ -4,9 +4,7 @@ import java.util.Optional;
 import org.lumbrit.core.kinds.Kind;
 import org.lumbrit.core.kinds.Refers;
 import org.lumbrit.core.kinds.Setting;
-import org.lumbrit.core.math.Smooth;
 import org.lumbrit.core.surface.AreaPlace;
-import org.lumbrit.core.surface.Samples;
 import org.lumbrit.core.surface.SegmentTree;
 
 /** 1 − clamp01((distance − near)/(far − near)), the distance exact to a point or to the segments of a path or an area's edge. */
@@ -54,7 +52,7 @@ public record DistanceSource(
                 onCard = false,
                 help = "For an area: to its edge from both sides, nothing within it, or less than nothing within it")
         Within within)
-        implements Source {
+        implements Nearness {
 
     /** Whether heights count. */
     public enum Across {
@@ -86,19 +84,7 @@ public record DistanceSource(
     }
 
     @Override
-    public void evaluate(Scene scene, Samples samples, float[] distance, int from, int to, float[] out) {
-        for (int i = from; i < to; i++) {
-            out[i] = (float) (1 - Smooth.ramp(near, far, distance[i]));
-        }
-    }
-
-    @Override
     public String title(Names names) {
         return "Nearness to " + names.nameOf(Refers.PLACE, place);
-    }
-
-    @Override
-    public String reading(Scene scene, Samples samples, float[] distance, int index) {
-        return Readings.away(distance[index]);
     }
 }

@@ -4,7 +4,6 @@ import java.util.Optional;
 import org.lumbrit.core.kinds.Kind;
 import org.lumbrit.core.kinds.Refers;
 import org.lumbrit.core.kinds.Setting;
-import org.lumbrit.core.math.Smooth;
 import org.lumbrit.core.surface.PointIndex;
 import org.lumbrit.core.surface.Samples;
 
@@ -34,7 +33,7 @@ public record PlantsNearSource(
                 slider = {0, 10},
                 byDefault = "2")
         double far)
-        implements Source {
+        implements Nearness {
 
     private record To(
             @Setting(title = "of layer", refers = Refers.LAYER)
@@ -55,13 +54,6 @@ public record PlantsNearSource(
                 }
             };
         }));
-    }
-
-    @Override
-    public void evaluate(Scene scene, Samples samples, float[] distance, int from, int to, float[] out) {
-        for (int i = from; i < to; i++) {
-            out[i] = (float) (1 - Smooth.ramp(near, far, distance[i]));
-        }
     }
 
     @Override

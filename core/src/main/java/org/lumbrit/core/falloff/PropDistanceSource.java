@@ -4,9 +4,7 @@ import java.util.Optional;
 import org.lumbrit.core.kinds.Kind;
 import org.lumbrit.core.kinds.Refers;
 import org.lumbrit.core.kinds.Setting;
-import org.lumbrit.core.math.Smooth;
 import org.lumbrit.core.props.PlacedMesh;
-import org.lumbrit.core.surface.Samples;
 import org.lumbrit.core.surface.TriangleTree;
 
 /** 1 − clamp01((distance − near)/(far − near)), the distance exact to the triangles of a prop. */
@@ -42,7 +40,7 @@ public record PropDistanceSource(
                 onCard = false,
                 help = "Inside a closed prop: to its surface from both sides, nothing, or less than nothing")
         Within within)
-        implements Source {
+        implements Nearness {
 
     private record To(
             @Setting(title = "to", refers = Refers.PROP) String prop, Within within) {}
@@ -74,19 +72,7 @@ public record PropDistanceSource(
     }
 
     @Override
-    public void evaluate(Scene scene, Samples samples, float[] distance, int from, int to, float[] out) {
-        for (int i = from; i < to; i++) {
-            out[i] = (float) (1 - Smooth.ramp(near, far, distance[i]));
-        }
-    }
-
-    @Override
     public String title(Names names) {
         return "Nearness to " + names.nameOf(Refers.PROP, prop);
-    }
-
-    @Override
-    public String reading(Scene scene, Samples samples, float[] distance, int index) {
-        return Readings.away(distance[index]);
     }
 }

@@ -3,7 +3,6 @@ package org.lumbrit.core.falloff;
 import java.util.Optional;
 import org.lumbrit.core.kinds.Kind;
 import org.lumbrit.core.kinds.Setting;
-import org.lumbrit.core.math.Smooth;
 import org.lumbrit.core.surface.Samples;
 import org.lumbrit.core.surface.SegmentTree;
 
@@ -37,7 +36,7 @@ public record ShoreSource(
                 onCard = false,
                 help = "To the edge from both sides, nothing in the water, or less than nothing in the water")
         Within within)
-        implements Source {
+        implements Nearness {
 
     private record To(Within within) {}
 
@@ -62,13 +61,6 @@ public record ShoreSource(
                 }
             };
         }));
-    }
-
-    @Override
-    public void evaluate(Scene scene, Samples samples, float[] distance, int from, int to, float[] out) {
-        for (int i = from; i < to; i++) {
-            out[i] = (float) (1 - Smooth.ramp(near, far, distance[i]));
-        }
     }
 
     @Override

@@ -5,17 +5,14 @@ import java.util.Optional;
 import org.lumbrit.core.surface.Samples;
 
 /**
- * Where a falloff starts. A new source is one record of its own and its name in the {@code permits} line; its form on screen,
+ * Where a falloff starts. A new source is one record of its own and its name in the {@code permits} line, or in that of {@link Nearness}; its form on screen,
  * its checks and its place in the schema come from the annotations on the record.
  */
 public sealed interface Source
         permits HeightSource,
                 FacingSource,
                 SlopeSource,
-                DistanceSource,
-                PropDistanceSource,
-                ShoreSource,
-                PlantsNearSource,
+                Nearness,
                 NoiseSource,
                 CellularSource,
                 BandsSource,

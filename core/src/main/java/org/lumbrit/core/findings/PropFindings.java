@@ -27,9 +27,9 @@ public final class PropFindings {
         List<Finding> found = new ArrayList<>();
         Mesh mesh = evaluation.mesh(prop);
         if (prop.shape() instanceof MeshShape shape) {
-            check(found, prop, shape, MeshCheck.of(mesh));
+            check(found, prop, shape, evaluation.check(mesh));
         }
-        coarse(found, evaluation, prop, mesh.meanEdge() * prop.size());
+        coarse(found, evaluation, prop, mesh);
         return found;
     }
 
@@ -76,15 +76,16 @@ public final class PropFindings {
     }
 
     /** A tint whose noise is finer than two of the mesh's edges cannot show on it. */
-    private static void coarse(List<Finding> found, SiteEvaluation evaluation, Prop prop, double edge) {
+    private static void coarse(List<Finding> found, SiteEvaluation evaluation, Prop prop, Mesh mesh) {
         for (Drive drive : evaluation.plan().recipe().drives()) {
             boolean tints = evaluation.plan().recipe().layer(drive.layer()).orElseThrow() instanceof TintLayer;
             Falloff falloff =
                     evaluation.plan().recipe().falloff(drive.falloff()).orElseThrow();
-            if (tints
-                    && falloff.source() instanceof NoiseSource noise
-                    && noise.featureSize() < 2 * edge
-                    && prop.subdivide() < 6) {
+            if (!tints || !(falloff.source() instanceof NoiseSource noise) || prop.subdivide() >= 6) {
+                continue;
+            }
+            double edge = mesh.meanEdge() * prop.size();
+            if (noise.featureSize() < 2 * edge) {
                 int more = (int) Math.ceil(StrictMath.log(2 * edge / noise.featureSize()) / StrictMath.log(2));
                 int levels = Math.min(6, prop.subdivide() + Math.max(1, more));
                 found.add(new Finding(

@@ -20,6 +20,11 @@ public record Quaternion(double x, double y, double z, double w) {
                 w * o.w - x * o.x - y * o.y - z * o.z);
     }
 
+    /** The rotation back. */
+    public Quaternion inverse() {
+        return new Quaternion(-x, -y, -z, w);
+    }
+
     public double[] rotate(double vx, double vy, double vz) {
         double tx = 2 * (y * vz - z * vy);
         double ty = 2 * (z * vx - x * vz);

@@ -24,17 +24,19 @@ public final class PlacedMesh implements Owner {
     private final double x;
     private final double y;
     private final double z;
+    private final double[] bounds;
 
     private PlacedMesh(
             Mesh mesh, Supplier<TriangleTree> tree, Quaternion turn, double size, double x, double y, double z) {
         this.mesh = mesh;
         this.tree = tree;
         this.turn = turn;
-        this.back = new Quaternion(-turn.x(), -turn.y(), -turn.z(), turn.w());
+        this.back = turn.inverse();
         this.size = size;
         this.x = x;
         this.y = y;
         this.z = z;
+        this.bounds = boundsOf(mesh, back, size, origin());
     }
 
     /** @param tree the tree of the same mesh, made when it is first needed */
@@ -46,7 +48,7 @@ public final class PlacedMesh implements Owner {
         }
         double y = prop.y();
         if (prop.standing()) {
-            double[] up = new Quaternion(-turn.x(), -turn.y(), -turn.z(), turn.w()).rotate(0, 1, 0);
+            double[] up = turn.inverse().rotate(0, 1, 0);
             double lowest = mesh.extentAlong(up[0], up[1], up[2])[0] * prop.size();
             y += ground.height(prop.x(), prop.z()) - lowest;
         }
@@ -177,8 +179,11 @@ public final class PlacedMesh implements Owner {
 
     /** Least x, y, z and greatest x, y, z of its vertices in the site. */
     public double[] bounds() {
+        return bounds.clone();
+    }
+
+    private static double[] boundsOf(Mesh mesh, Quaternion back, double size, double[] origin) {
         double[] bounds = new double[6];
-        double[] origin = origin();
         double[][] axes = {back.rotate(1, 0, 0), back.rotate(0, 1, 0), back.rotate(0, 0, 1)};
         for (int d = 0; d < 3; d++) {
             double[] extent = mesh.extentAlong(axes[d][0], axes[d][1], axes[d][2]);

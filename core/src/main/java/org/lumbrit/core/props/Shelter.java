@@ -43,6 +43,18 @@ public final class Shelter {
         return false;
     }
 
+    /** Metres to the nearest prop whose bounds lie within so many metres in plan; infinite where there is none. */
+    public double nearest(double x, double y, double z, double within) {
+        double nearest = Double.POSITIVE_INFINITY;
+        for (int p = 0; p < probes.length; p++) {
+            double[] b = bounds[p];
+            if (x > b[0] - within && x < b[3] + within && z > b[2] - within && z < b[5] + within) {
+                nearest = Math.min(nearest, props.get(p).distance(probes[p], x, y, z));
+            }
+        }
+        return nearest;
+    }
+
     /** Whether a ray seen in plan comes over the bounds of a prop. */
     private boolean passes(int p, double x, double z, double dx, double dz, double reach) {
         double[] b = bounds[p];

@@ -1,8 +1,9 @@
 package org.lumbrit.core.relief;
 
+import java.util.function.IntToDoubleFunction;
 import org.lumbrit.core.math.Chunks;
 
-/** Heights on their way into and out of erosion. */
+/** Heights on their way into and out of a relief layer. */
 final class Grids {
     private Grids() {}
 
@@ -14,13 +15,17 @@ final class Grids {
         return wide;
     }
 
-    /** From the ground below, where strength is 0, to the eroded one, where it is 1. */
-    static float[] blend(Shaping below, double[] eroded, NodeValues strength) {
+    /**
+     * From the ground below, where strength is 0, to the shaped one, where it is 1.
+     *
+     * @param shaped metres at a node, asked from several threads
+     */
+    static float[] blend(Shaping below, NodeValues strength, IntToDoubleFunction shaped) {
         float[] heights = below.ground().heights();
         float[] out = new float[heights.length];
         Chunks.run(out.length, below.cancel(), (from, to) -> {
             for (int i = from; i < to; i++) {
-                out[i] = (float) (heights[i] + strength.at(i) * (eroded[i] - heights[i]));
+                out[i] = (float) (heights[i] + strength.at(i) * (shaped.applyAsDouble(i) - heights[i]));
             }
         });
         return out;

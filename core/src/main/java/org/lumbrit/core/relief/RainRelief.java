@@ -110,6 +110,7 @@ public record RainRelief(
     public float[] shape(Shaping below) {
         RainErosion erosion = erosion(below);
         erosion.run(steps, below.cancel());
-        return Grids.blend(below, erosion.ground(), below.property(STRENGTH));
+        double[] eroded = erosion.ground();
+        return Grids.blend(below, below.property(STRENGTH), i -> eroded[i]);
     }
 }

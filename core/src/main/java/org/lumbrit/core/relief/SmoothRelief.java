@@ -6,7 +6,6 @@ import org.lumbrit.core.drive.PropertyDescription;
 import org.lumbrit.core.drive.PropertyRange;
 import org.lumbrit.core.kinds.Kind;
 import org.lumbrit.core.kinds.Setting;
-import org.lumbrit.core.math.Chunks;
 import org.lumbrit.core.math.GaussianBlur;
 import org.lumbrit.core.surface.Ground;
 
@@ -52,16 +51,8 @@ public record SmoothRelief(
     @Override
     public float[] shape(Shaping below) {
         Ground ground = below.ground();
-        float[] heights = ground.heights();
-        NodeValues strength = below.property(STRENGTH);
         double sigma = metres / 2 / ground.cell();
-        float[] smooth = GaussianBlur.apply(heights, ground.columns(), ground.rows(), sigma, sigma);
-        float[] out = new float[heights.length];
-        Chunks.run(out.length, below.cancel(), (from, to) -> {
-            for (int i = from; i < to; i++) {
-                out[i] = (float) (heights[i] + strength.at(i) * ((double) smooth[i] - heights[i]));
-            }
-        });
-        return out;
+        float[] smooth = GaussianBlur.apply(ground.heights(), ground.columns(), ground.rows(), sigma, sigma);
+        return Grids.blend(below, below.property(STRENGTH), i -> smooth[i]);
     }
 }

@@ -6,7 +6,6 @@ import org.lumbrit.core.drive.PropertyDescription;
 import org.lumbrit.core.drive.PropertyRange;
 import org.lumbrit.core.kinds.Kind;
 import org.lumbrit.core.kinds.Setting;
-import org.lumbrit.core.math.Chunks;
 import org.lumbrit.core.math.Smooth;
 
 /**
@@ -73,13 +72,6 @@ public record TerraceRelief(
     @Override
     public float[] shape(Shaping below) {
         float[] heights = below.ground().heights();
-        NodeValues strength = below.property(STRENGTH);
-        float[] out = new float[heights.length];
-        Chunks.run(out.length, below.cancel(), (from, to) -> {
-            for (int i = from; i < to; i++) {
-                out[i] = (float) (heights[i] + strength.at(i) * (stepped(heights[i]) - heights[i]));
-            }
-        });
-        return out;
+        return Grids.blend(below, below.property(STRENGTH), i -> stepped(heights[i]));
     }
 }

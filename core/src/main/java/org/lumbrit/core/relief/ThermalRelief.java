@@ -63,6 +63,7 @@ public record ThermalRelief(
     public float[] shape(Shaping below) {
         ThermalErosion erosion = erosion(below);
         erosion.run(steps, below.cancel());
-        return Grids.blend(below, erosion.heights(), below.property(STRENGTH));
+        double[] eroded = erosion.heights();
+        return Grids.blend(below, below.property(STRENGTH), i -> eroded[i]);
     }
 }

@@ -30,6 +30,7 @@ import org.lumbrit.core.props.PlacedMesh;
 import org.lumbrit.core.props.Prop;
 import org.lumbrit.core.surface.Lattice;
 import org.lumbrit.core.surface.Mesh;
+import org.lumbrit.core.surface.MeshCheck;
 import org.lumbrit.core.surface.Samples;
 import org.lumbrit.core.surface.TriangleTree;
 
@@ -99,6 +100,11 @@ public final class SiteEvaluation {
             }
             return mesh;
         });
+    }
+
+    /** What is wrong with a prop's mesh. */
+    public MeshCheck check(Mesh mesh) {
+        return results.get(new KeyBuilder("mesh check/1").add(mesh.key()).key(), cancel, shared -> MeshCheck.of(mesh));
     }
 
     /** The vertices of a prop as samples. */

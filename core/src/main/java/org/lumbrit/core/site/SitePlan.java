@@ -73,40 +73,55 @@ public final class SitePlan {
     /** Makes the ground, layer by layer, and the plan on it. */
     public static SitePlan of(Recipe recipe, SiteAssets assets, double time, Results results, Cancel cancel) {
         RecipeCheck.require(recipe);
-        Recipe part = recipe.groundPart();
         List<ReliefState> relief = new ArrayList<>();
-        Ground ground = ReliefState.start(recipe.ground(), assets, results, cancel);
-        for (ReliefLayer layer : recipe.relief()) {
-            Ground below = ground;
-            if (!layer.hidden()) {
-                cancel.doing("making the ground: " + layer.name() + ", layer " + (relief.size() + 1) + " of "
-                        + recipe.relief().size());
-                SitePlan seen = new SitePlan(part, below, relief, false, assets, 0);
-                ground = ReliefState.shaped(layer, new SiteEvaluation(seen, results, cancel), results, cancel);
-            }
-            relief.add(new ReliefState(layer.id(), below, ground));
-        }
-        return new SitePlan(recipe, ground, relief, true, assets, time);
+        Ground start = ReliefState.start(recipe.ground(), assets, results, cancel);
+        Optional<Ground> finished = upward(recipe, start, assets, relief, (layer, seen) -> {
+            cancel.doing("making the ground: " + layer.name() + ", layer " + (relief.size() + 1) + " of "
+                    + recipe.relief().size());
+            return Optional.of(ReliefState.shaped(layer, new SiteEvaluation(seen, results, cancel), results, cancel));
+        });
+        return new SitePlan(recipe, finished.orElseThrow(), relief, true, assets, time);
     }
 
     /** Whether the ground of a recipe is in memory already, every layer of it. */
     public static boolean groundIsKept(Recipe recipe, SiteAssets assets, Results results, Cancel cancel) {
+        Ground start = ReliefState.start(recipe.ground(), assets, results, cancel);
+        return upward(
+                        recipe,
+                        start,
+                        assets,
+                        new ArrayList<>(),
+                        (layer, seen) -> results.held(ReliefState.groundKey(layer, seen)))
+                .isPresent();
+    }
+
+    /** Gives the ground after a layer, or nothing where it cannot be had. */
+    private interface Shaper {
+        Optional<Ground> after(ReliefLayer layer, SitePlan seen);
+    }
+
+    /**
+     * Goes up through the relief layers, each seeing the ground below itself; a hidden one changes nothing.
+     *
+     * @param relief the states on the way, added one by one
+     * @return the finished ground, or nothing as soon as one layer has none
+     */
+    private static Optional<Ground> upward(
+            Recipe recipe, Ground start, SiteAssets assets, List<ReliefState> relief, Shaper shaper) {
         Recipe part = recipe.groundPart();
-        List<ReliefState> relief = new ArrayList<>();
-        Ground ground = ReliefState.start(recipe.ground(), assets, results, cancel);
+        Ground ground = start;
         for (ReliefLayer layer : recipe.relief()) {
             Ground below = ground;
             if (!layer.hidden()) {
-                SitePlan seen = new SitePlan(part, below, relief, false, assets, 0);
-                Optional<Ground> known = results.held(ReliefState.groundKey(layer, seen));
-                if (known.isEmpty()) {
-                    return false;
+                Optional<Ground> after = shaper.after(layer, new SitePlan(part, below, relief, false, assets, 0));
+                if (after.isEmpty()) {
+                    return Optional.empty();
                 }
-                ground = known.get();
+                ground = after.get();
             }
             relief.add(new ReliefState(layer.id(), below, ground));
         }
-        return true;
+        return Optional.of(ground);
     }
 
     /** The plan of another recipe on the same ground. */

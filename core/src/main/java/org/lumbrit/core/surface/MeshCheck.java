@@ -1,6 +1,7 @@
 package org.lumbrit.core.surface;
 
 import java.util.Arrays;
+import org.lumbrit.core.math.Results;
 
 /**
  * What is wrong with a mesh, with its corners joined by position first.
@@ -11,7 +12,13 @@ import java.util.Arrays;
  * @param degenerate triangles without area
  * @param insideOut whether it is closed and its triangles face inward
  */
-public record MeshCheck(int open, int crowded, int flipped, int degenerate, boolean insideOut) {
+public record MeshCheck(int open, int crowded, int flipped, int degenerate, boolean insideOut)
+        implements Results.Weighted {
+
+    @Override
+    public long bytes() {
+        return 64;
+    }
 
     public boolean closed() {
         return open == 0 && crowded == 0;

@@ -34,6 +34,7 @@ import org.lumbrit.formats.image.ColourPng;
 import org.lumbrit.formats.image.EsriGrid;
 import org.lumbrit.formats.image.FloatTiff;
 import org.lumbrit.formats.image.GreyPng;
+import org.lumbrit.formats.image.HeightPng;
 import org.lumbrit.formats.json.RecipeJson;
 import org.lumbrit.formats.mesh.ObjFile;
 import org.lumbrit.formats.mesh.PlyFile;
@@ -107,14 +108,9 @@ public enum HandOver {
             report.add("ground/ground.glb", GlbOfMesh.write("Ground", mesh, 0x77755E), triangles);
             report.add("ground/ground.obj", ObjFile.write(mesh, "Ground"), triangles);
             report.add("ground/ground.ply", PlyFile.write(mesh), triangles);
-            float[] grey = new float[ground.heights().length];
-            double range = Math.max(1e-9, ground.highest() - ground.lowest());
-            for (int i = 0; i < grey.length; i++) {
-                grey[i] = (float) ((ground.heights()[i] - ground.lowest()) / range);
-            }
             report.add(
                     "ground/ground.png",
-                    GreyPng.of16(ground.columns(), ground.rows(), grey),
+                    HeightPng.write(ground),
                     size + ", black is " + ground.lowest() + " m, white " + ground.highest() + " m");
             report.add("ground/ground.tif", FloatTiff.ground(ground), size + ", metres, GeoTIFF");
             report.add("ground/ground.asc", EsriGrid.write(ground), size + ", metres");

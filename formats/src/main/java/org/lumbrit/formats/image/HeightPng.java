@@ -9,10 +9,11 @@ import javax.imageio.ImageIO;
 import javax.imageio.ImageReader;
 import javax.imageio.ImageTypeSpecifier;
 import javax.imageio.stream.ImageInputStream;
+import org.lumbrit.core.surface.Ground;
 import org.lumbrit.formats.BadInputException;
 
 /** Grey PNG files of 8 or 16 bits as height maps. */
-final class HeightPng {
+public final class HeightPng {
     private static final byte[] SIGNATURE = {(byte) 0x89, 'P', 'N', 'G', '\r', '\n', 0x1A, '\n'};
 
     private HeightPng() {}
@@ -32,6 +33,16 @@ final class HeightPng {
         } catch (IOException e) {
             throw HeightMap.damaged(name, e);
         }
+    }
+
+    /** 16 bits, black the ground's lowest metre and white its highest. */
+    public static byte[] write(Ground ground) {
+        float[] grey = new float[ground.heights().length];
+        double range = Math.max(1e-9, ground.highest() - ground.lowest());
+        for (int i = 0; i < grey.length; i++) {
+            grey[i] = (float) ((ground.heights()[i] - ground.lowest()) / range);
+        }
+        return GreyPng.of16(ground.columns(), ground.rows(), grey);
     }
 
     /** Refuses what is too large, no PNG, or cut off, before anything is decoded. */

@@ -251,7 +251,6 @@ class YardApi {
                         PICTURE_HEIGHT)));
         double[] b = placed.bounds();
         Ground ground = evaluation.plan().ground();
-        MeshCheck check = MeshCheck.of(mesh);
         return new PropCard(
                 prop.id(),
                 prop.name(),
@@ -262,7 +261,7 @@ class YardApi {
                 List.of(b[3] - b[0], b[4] - b[1], b[5] - b[2]),
                 mesh.area() * prop.size() * prop.size(),
                 b[1] - ground.height(prop.x(), prop.z()),
-                check.closed(),
+                evaluation.check(mesh).closed(),
                 PropFindings.of(evaluation, prop).stream().map(FindingView::of).toList());
     }
 

@@ -7,7 +7,6 @@ import org.lumbrit.core.math.Smooth;
 import org.lumbrit.core.props.PlacedMesh;
 import org.lumbrit.core.props.Shelter;
 import org.lumbrit.core.surface.Samples;
-import org.lumbrit.core.surface.TriangleTree;
 
 /** Darkens the ground's light where props stand before the sun, and at their feet. For the picture only. */
 final class PropShadows {
@@ -38,10 +37,8 @@ final class PropShadows {
                 StrictMath.sin(h) * StrictMath.cos(e), StrictMath.sin(e), -StrictMath.cos(h) * StrictMath.cos(e)
             };
         }
-        double[][] bounds = props.stream().map(PlacedMesh::bounds).toArray(double[][]::new);
         Chunks.run(sun.length, 1024, cancel, (from, to) -> {
             Shelter shelter = new Shelter(null, props);
-            TriangleTree.Probe[] probes = props.stream().map(PlacedMesh::probe).toArray(TriangleTree.Probe[]::new);
             for (int i = from; i < to; i++) {
                 double x = samples.x()[i];
                 double y = samples.y()[i] + 0.05;
@@ -51,14 +48,8 @@ final class PropShadows {
                     free += shelter.hidden(x, y, z, ray[0], ray[1], ray[2], 1e4) ? 0 : 1;
                 }
                 sun[i] = (byte) ((sun[i] & 255) * free / RAYS);
-                double light = 1;
-                for (int p = 0; p < bounds.length; p++) {
-                    double[] b = bounds[p];
-                    if (x > b[0] - FOOT && x < b[3] + FOOT && z > b[2] - FOOT && z < b[5] + FOOT) {
-                        double away = props.get(p).distance(probes[p], x, y, z);
-                        light = Math.min(light, DARKEST + (1 - DARKEST) * Smooth.smoothstep(0, FOOT, away));
-                    }
-                }
+                double away = shelter.nearest(x, y, z, FOOT);
+                double light = DARKEST + (1 - DARKEST) * Smooth.smoothstep(0, FOOT, away);
                 sky[i] = (byte) ((sky[i] & 255) * light);
             }
         });
