@@ -6,6 +6,7 @@ module org.lumbrit.core {
     exports org.lumbrit.core.drive;
     exports org.lumbrit.core.falloff;
     exports org.lumbrit.core.findings;
+    exports org.lumbrit.core.growth;
     exports org.lumbrit.core.kinds;
     exports org.lumbrit.core.looks;
     exports org.lumbrit.core.math;

@@ -1,5 +1,6 @@
 package org.lumbrit.core.cover;
 
+import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -11,8 +12,16 @@ import org.lumbrit.core.kinds.Refers;
 import org.lumbrit.core.kinds.Setting;
 import org.lumbrit.core.plants.Plant;
 
-/** Scatters plants over the ground; every property can be driven. */
-@Kind(name = "cover", title = "Cover", help = "Scatters plants over the ground by density, with a spacing floor.")
+/**
+ * Scatters plants over the ground or props; every property can be driven.
+ *
+ * @param properties ends by name; weights of variants that the plant does not have are left out
+ * @param removed identities, 16 hexadecimal digits each, of plants taken out by hand
+ */
+@Kind(
+        name = "cover",
+        title = "Cover",
+        help = "Scatters plants over the ground or props by density, with a spacing floor.")
 public record CoverLayer(
         String id,
         String name,
@@ -25,19 +34,66 @@ public record CoverLayer(
         @Setting(title = "plant", byDefault = "{\"kind\":\"strand\"}")
         Plant plant,
 
+        @Setting(title = "stands", byDefault = "{\"kind\":\"ground\"}", help = "What the plants stand on")
+        Bed bed,
+
+        @Setting(
+                title = "pattern",
+                byDefault = "{\"kind\":\"scattered\"}",
+                help = "How they are spread; on props always scattered")
+        Pattern pattern,
+
+        @Setting(
+                title = "heading from",
+                byDefault = "north",
+                help = "North, or the way the surface faces: then 0 leans a plant down the slope, or down a wall")
+        HeadingFrom headingFrom,
+
+        @Setting(
+                title = "own room",
+                min = 0,
+                max = 10,
+                slider = {0, 2},
+                byDefault = "0",
+                help = "Times its own width that a plant keeps to itself; bigger plants settle first")
+        double room,
+
+        @Setting(
+                title = "keeps clear",
+                byDefault = "false",
+                help = "Of the plants of covers that stand before it on the board")
+        boolean keepsClear,
+
         @Setting(title = "tint low", refers = Refers.COLOUR, byDefault = "#d8c98a", help = "Colour where tint is 0")
         String tintLow,
 
         @Setting(title = "tint high", refers = Refers.COLOUR, byDefault = "#8a5a34", help = "Colour where tint is 1")
         String tintHigh,
 
+        @Setting(title = "removed by hand", byDefault = "[]", onCard = false)
+        List<String> removed,
+
+        @Setting(title = "placed by hand", byDefault = "[]", onCard = false)
+        List<HandPlaced> placed,
+
         @Setting(title = "properties") Map<String, PropertyRange> properties)
         implements Layer {
 
     public static final String DENSITY = "density";
     public static final String SPACING = "spacing";
+    public static final String LENGTH = "length";
+    public static final String WIDTH = "width";
+    public static final String SIZE = "size";
+    public static final String WEIGHT = "weight-";
     /** The tightest spacing floor, metres; 0 means none. */
     public static final double LEAST_SPACING = 0.01;
+
+    /** What a heading of 0 means. */
+    public enum HeadingFrom {
+        NORTH,
+        /** The way the surface under the foot faces, in plan. */
+        SURFACE
+    }
 
     private static final List<PropertyDescription> OFFERED = List.of(
             PropertyDescription.of(DENSITY, "Plants per square metre of true surface", "/m²", 0, 2000, 60, 0, 8)
@@ -45,16 +101,71 @@ public record CoverLayer(
             PropertyDescription.of(
                             SPACING, "No two plants stand nearer than this; 0 for no floor", "m", 0, 100, 4, 0.2, 0.2)
                     .inPlace(),
-            PropertyDescription.of("length", "From foot to tip", "m", 0, 100, 2, 0.15, 0.35),
-            PropertyDescription.of("width", "Of the blade at its foot", "m", 0, 10, 0.1, 0.004, 0.008),
+            PropertyDescription.of(LENGTH, "From foot to tip", "m", 0, 100, 2, 0.15, 0.35),
+            PropertyDescription.of(WIDTH, "Across, or of the blade at its foot", "m", 0, 100, 0.1, 0.004, 0.008),
             PropertyDescription.of("lean", "Away from upright", "°", 0, 180, 90, 0, 0),
             PropertyDescription.of("heading", "Which way it leans: 0 is north, 90 east", "°", -720, 720, 360, 0, 0),
             PropertyDescription.of("yaw", "Turned about its own axis", "°", -720, 720, 360, 0, 360),
             PropertyDescription.of("align", "0 stands upright, 1 stands out of the slope", "", 0, 1, 1, 0, 0),
-            PropertyDescription.of("tint", "Between the two tint colours", "", 0, 1, 1, 0, 0));
+            PropertyDescription.of("tint", "Between the two tint colours", "", 0, 1, 1, 0, 0),
+            PropertyDescription.of(SIZE, "Times its length and width", "×", 0, 100, 3, 0, 1),
+            PropertyDescription.of("roll", "Tipped to its own side", "°", -720, 720, 180, 0, 0),
+            PropertyDescription.of("sink", "Below the surface, along its own axis", "m", -10, 100, 0.5, 0, 0),
+            PropertyDescription.of("growth", "0 nothing of it has grown, 1 all of it", "", 0, 1, 1, 0, 1));
 
     public CoverLayer {
-        properties = PropertyDescription.complete(OFFERED, properties);
+        removed = List.copyOf(removed);
+        placed = List.copyOf(placed);
+        int variants = plant.variants();
+        Map<String, PropertyRange> given = new LinkedHashMap<>(properties);
+        given.keySet()
+                .removeIf(weight -> weight.matches(WEIGHT + "([1-9]|1[0-6])")
+                        && (variants == 1 || Integer.parseInt(weight.substring(WEIGHT.length())) > variants));
+        properties = PropertyDescription.complete(offered(plant), given);
+    }
+
+    /** On the ground, scattered, with nothing done by hand. */
+    public CoverLayer(
+            String id,
+            String name,
+            int seed,
+            boolean hidden,
+            Plant plant,
+            String tintLow,
+            String tintHigh,
+            Map<String, PropertyRange> properties) {
+        this(
+                id,
+                name,
+                seed,
+                hidden,
+                plant,
+                new Bed.OnGround(),
+                new Pattern.Scattered(),
+                HeadingFrom.NORTH,
+                0,
+                false,
+                tintLow,
+                tintHigh,
+                List.of(),
+                List.of(),
+                properties);
+    }
+
+    private static List<PropertyDescription> offered(Plant plant) {
+        List<PropertyDescription> offered = new ArrayList<>(OFFERED);
+        for (int variant = 1; plant.variants() > 1 && variant <= plant.variants(); variant++) {
+            offered.add(PropertyDescription.of(
+                    WEIGHT + variant,
+                    "How often variant " + variant + " stands, against the others",
+                    "",
+                    0,
+                    1000,
+                    1,
+                    0,
+                    1));
+        }
+        return offered;
     }
 
     public PropertyRange range(String property) {
@@ -63,23 +174,57 @@ public record CoverLayer(
 
     @Override
     public List<PropertyDescription> offered() {
-        return OFFERED;
+        return offered(plant);
     }
 
     @Override
     public CoverLayer renamed(String newName) {
-        return new CoverLayer(id, newName, seed, hidden, plant, tintLow, tintHigh, properties);
+        return with(id, newName, seed, plant, properties, removed, placed);
     }
 
     @Override
     public CoverLayer withProperty(String property, PropertyRange range) {
         Map<String, PropertyRange> changed = new LinkedHashMap<>(properties);
         changed.put(property, range);
-        return new CoverLayer(id, name, seed, hidden, plant, tintLow, tintHigh, changed);
+        return with(id, name, seed, plant, changed, removed, placed);
     }
 
     @Override
     public CoverLayer copied(String newId, String newName, int newSeed) {
-        return new CoverLayer(newId, newName, newSeed, hidden, plant, tintLow, tintHigh, properties);
+        return with(newId, newName, newSeed, plant, properties, List.of(), placed);
+    }
+
+    public CoverLayer withPlant(Plant newPlant) {
+        return with(id, name, seed, newPlant, properties, removed, placed);
+    }
+
+    public CoverLayer withHand(List<String> newRemoved, List<HandPlaced> newPlaced) {
+        return with(id, name, seed, plant, properties, newRemoved, newPlaced);
+    }
+
+    private CoverLayer with(
+            String newId,
+            String newName,
+            int newSeed,
+            Plant newPlant,
+            Map<String, PropertyRange> newProperties,
+            List<String> newRemoved,
+            List<HandPlaced> newPlaced) {
+        return new CoverLayer(
+                newId,
+                newName,
+                newSeed,
+                hidden,
+                newPlant,
+                bed,
+                pattern,
+                headingFrom,
+                room,
+                keepsClear,
+                tintLow,
+                tintHigh,
+                newRemoved,
+                newPlaced,
+                newProperties);
     }
 }

@@ -1,34 +1,34 @@
 package org.lumbrit.core.cover;
 
+import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.List;
 import org.lumbrit.core.drive.PropertyRange;
 import org.lumbrit.core.math.Cancel;
-import org.lumbrit.core.math.Chunks;
-import org.lumbrit.core.math.Hash;
+import org.lumbrit.core.math.Decimal;
 import org.lumbrit.core.math.KeyBuilder;
-import org.lumbrit.core.math.Quaternion;
 import org.lumbrit.core.math.Results;
 import org.lumbrit.core.surface.Ground;
 import org.lumbrit.core.surface.Samples;
 
 /**
- * Evaluates one cover layer on the ground: candidates, density, then every other property at the plants that stand. The
+ * Evaluates one cover layer: candidates on each surface, density, then every other property at the plants that stand. The
  * candidates depend on seed and spacing only, so a moved density slider finds them kept.
  */
 public final class CoverScatter {
     /** More candidates than this are refused before anything is allocated. */
-    private static final double MOST_CANDIDATES = 40e6;
+    private static final double MOST_CANDIDATES = Spots.MOST;
 
     private final CoverLayer layer;
+    private final CoverSite site;
     private final Ground ground;
-    private final PropertyValues values;
     private final Results results;
     private final Cancel cancel;
 
-    public CoverScatter(CoverLayer layer, Ground ground, PropertyValues values, Results results, Cancel cancel) {
+    public CoverScatter(CoverLayer layer, CoverSite site, Results results, Cancel cancel) {
         this.layer = layer;
-        this.ground = ground;
-        this.values = values;
+        this.site = site;
+        this.ground = site.ground();
         this.results = results;
         this.cancel = cancel;
     }
@@ -42,143 +42,283 @@ public final class CoverScatter {
         }
     }
 
-    /** Plants within the part of a region that lies on the ground. */
-    public Plants plants(Region wanted) {
-        Region region = wanted.and(Region.of(ground));
-        String placeKey = placeKey(region);
-        KeyBuilder key = new KeyBuilder("plants/1").add(placeKey);
-        for (String property : layer.properties().keySet()) {
-            key.add(values.key(property));
+    /** Plants within a region in plan; on the ground within the part of it that lies on the ground. */
+    public Plants plants(Region region) {
+        KeyBuilder key = new KeyBuilder("plants/2").add(ground.key());
+        addRegion(key, region);
+        List<String> surfaces = layer.bed().surfaces(site.shownProps());
+        for (String surface : surfaces) {
+            key.add(placeKey(surface, region));
+            layer.properties()
+                    .keySet()
+                    .forEach(property -> key.add(site.values(surface).key(property)));
         }
-        key.add(layer.plant().variants());
-        return results.get(key.key(), cancel, shared -> stand(placeKey, region));
+        key.add(layer.plant().variants()).add(layer.keepsClear() ? site.beforeKey() : "");
+        key.add(layer.headingFrom().name()).add(layer.room());
+        layer.removed().forEach(key::add);
+        for (HandPlaced hand : layer.placed()) {
+            key.add(hand.plant()).add(hand.on()).add(hand.x()).add(hand.y()).add(hand.z());
+            key.add(site.shownProps().contains(hand.on()) ? site.prop(hand.on()).key() : "");
+        }
+        return results.get(key.key(), cancel, shared -> stand(region, surfaces));
     }
 
-    private String placeKey(Region region) {
-        return new KeyBuilder("candidates/1")
-                .add(ground.key())
+    private static void addRegion(KeyBuilder key, Region region) {
+        key.add(region.x0()).add(region.z0()).add(region.x1()).add(region.z1());
+    }
+
+    private String placeKey(String surface, Region region) {
+        KeyBuilder key = new KeyBuilder("candidates/2")
+                .add(surface.isEmpty() ? ground.key() : site.prop(surface).key())
                 .add(layer.seed())
-                .add(values.key(CoverLayer.SPACING))
-                .add(region.x0())
-                .add(region.z0())
-                .add(region.x1())
-                .add(region.z1())
-                .key();
+                .add(spacingKey(surface));
+        addRegion(key, region);
+        org.lumbrit.core.kinds.Canonical.write(key, (Record) layer.pattern(), (what, id) -> site.placeKey(id));
+        return key.key();
     }
 
-    private Candidates candidates(String placeKey, Region region) {
+    private String spacingKey(String surface) {
+        PropertyValues values = site.values(surface);
+        return layer.room() == 0
+                ? values.key(CoverLayer.SPACING)
+                : new KeyBuilder("room/1")
+                        .add(layer.room())
+                        .add(values.key(CoverLayer.SPACING))
+                        .add(values.key(CoverLayer.WIDTH))
+                        .add(values.key(CoverLayer.SIZE))
+                        .key();
+    }
+
+    private Candidates candidates(String surface, Region region) {
+        String placeKey = placeKey(surface, region);
+        if (!surface.isEmpty()) {
+            return onProp(placeKey, surface, region);
+        }
+        if (!(layer.pattern() instanceof Pattern.Scattered)) {
+            return inPattern(placeKey, region);
+        }
+        Region within = region.and(Region.of(ground));
         double most = layer.range(CoverLayer.DENSITY).most() * ground.greatestStretch();
-        PropertyRange range = spacingRange();
+        PropertyRange range = spacingRange(surface);
         if (range.most() == 0) {
-            refuseTooMany(most * region.area());
+            refuseDensity(most * within.area(), most);
             String key = new KeyBuilder(placeKey).add(most).key();
-            return results.get(key, cancel, shared -> Candidates.free(key, ground, layer.seed(), most, region, shared));
+            return results.get(key, cancel, shared -> Candidates.free(key, ground, layer.seed(), most, within, shared));
         }
         int k = Settling.coarsest(range.most());
         double ratio = StrictMath.scalb(1.0, k) / range.most();
         boolean same = range.least() == range.most();
         int levels =
                 same ? SettlingCurve.curve().levelsFor(ratio, most * range.most() * range.most()) : Settling.LEVELS;
-        refuseTooMany(0.7 * region.area() / (range.least() * range.least()));
-        Spacing spacing = same ? new Spacing.Same(range.most()) : new DrivenSpacing(range);
+        refuseSpacing(within.area(), range.least());
+        Spacing spacing = spacing(surface, range);
         // what the spacing reads, plants of other layers among it, is made before many threads ask for it at once
         spacing.at(new double[1], new double[1], 1, new double[1]);
         String key = new KeyBuilder(placeKey).add(levels).key();
         long[] ids = results.get(
                 new KeyBuilder("settled/1").add(key).key(),
                 cancel,
-                shared -> new Settling(layer.seed(), k, spacing, levels).settle(region, shared));
+                shared -> new Settling(layer.seed(), k, spacing, levels).settle(within, shared));
         return results.get(
                 key, cancel, shared -> Candidates.settled(key, ground, layer.seed(), k, spacing, ids, shared));
     }
 
-    /** Where nothing drives the spacing it is its high end everywhere. */
-    private PropertyRange spacingRange() {
-        PropertyRange range = layer.range(CoverLayer.SPACING);
-        return values.driven(CoverLayer.SPACING)
+    /** Patterns are made over the whole ground and cut afterwards, so that tiles agree. */
+    private Candidates inPattern(String placeKey, Region region) {
+        double most = layer.range(CoverLayer.DENSITY).most() * ground.greatestStretch();
+        String key = new KeyBuilder(placeKey).add(most).key();
+        return results.get(key, cancel, shared -> {
+            Spots spots = layer.pattern().spots(layer.seed(), most, Region.of(ground), site::corners);
+            Samples samples = Samples.allocate(new KeyBuilder("spots").add(key).key(), spots.count());
+            System.arraycopy(spots.id(), 0, samples.id(), 0, spots.count());
+            System.arraycopy(spots.x(), 0, samples.x(), 0, spots.count());
+            System.arraycopy(spots.z(), 0, samples.z(), 0, spots.count());
+            ground.settle(samples, 0, spots.count());
+            Candidates all = new Candidates(samples, Arrays.copyOf(spots.threshold(), spots.count()));
+            PropertyRange range = spacingRange("");
+            String settledKey = new KeyBuilder("pattern").add(key).key();
+            Candidates settled = range.most() == 0
+                    ? all
+                    : MeshCandidates.settled(settledKey, all, spacings("", range, samples), false);
+            return within(settled, region, key);
+        });
+    }
+
+    private Candidates onProp(String placeKey, String surface, Region region) {
+        MeshCandidates mesh = new MeshCandidates(site.prop(surface), layer.seed());
+        double most = layer.range(CoverLayer.DENSITY).most();
+        PropertyRange range = spacingRange(surface);
+        double square = range.least() * range.least();
+        double tries = square == 0 ? most : ChanceFill.tries(most * square) / square;
+        if (square == 0) {
+            refuseDensity(mesh.expected(most), most);
+        } else {
+            refuseSpacing(mesh.expected(tries) * square, range.least());
+        }
+        String key = new KeyBuilder(placeKey).add(tries).key();
+        return results.get(key, cancel, shared -> {
+            Candidates all = mesh.all(new KeyBuilder("tries").add(key).key(), tries, shared);
+            String settledKey = new KeyBuilder("on prop").add(key).key();
+            Candidates settled = square == 0
+                    ? all
+                    : MeshCandidates.settled(settledKey, all, spacings(surface, range, all.samples()), true);
+            return within(settled, region, key);
+        });
+    }
+
+    private static Candidates within(Candidates all, Region region, String key) {
+        int[] kept = new int[all.threshold().length];
+        int n = 0;
+        for (int i = 0; i < kept.length; i++) {
+            if (region.contains(all.samples().x()[i], all.samples().z()[i])) {
+                kept[n++] = i;
+            }
+        }
+        kept = Arrays.copyOf(kept, n);
+        double[] threshold = new double[n];
+        for (int i = 0; i < n; i++) {
+            threshold[i] = all.threshold()[kept[i]];
+        }
+        return new Candidates(all.samples().pick(key, kept), threshold);
+    }
+
+    /** Ends of a property; where nothing drives it, its high end everywhere. */
+    private PropertyRange range(String surface, String property) {
+        PropertyRange range = layer.range(property);
+        return site.values(surface).driven(property)
                 ? range
                 : new PropertyRange(range.high(), range.high(), range.combine());
     }
 
-    private void refuseTooMany(double expected) {
+    /** Ends of the spacing, what a plant's own room asks for included; the larger at most eight times the smaller. */
+    private PropertyRange spacingRange(String surface) {
+        PropertyRange floor = range(surface, CoverLayer.SPACING);
+        if (layer.room() == 0) {
+            return floor;
+        }
+        PropertyRange width = range(surface, CoverLayer.WIDTH);
+        PropertyRange size = range(surface, CoverLayer.SIZE);
+        double most = Math.max(floor.most(), layer.room() * width.most() * size.most());
+        double least = Math.max(floor.least(), layer.room() * width.least() * size.least());
+        return new PropertyRange(Math.max(least, most / (1 << (SettlingCurve.DOUBLINGS - 1))), most, floor.combine());
+    }
+
+    private Spacing spacing(String surface, PropertyRange range) {
+        return range.least() == range.most() ? new Spacing.Same(range.most()) : new DrivenSpacing(surface, range);
+    }
+
+    /** The spacing at samples, metres. */
+    private double[] spacings(String surface, PropertyRange range, Samples samples) {
+        PropertyValues values = site.values(surface);
+        float[] floor = values.at(CoverLayer.SPACING, samples);
+        double[] out = new double[samples.count()];
+        float[] width = layer.room() == 0 ? floor : values.at(CoverLayer.WIDTH, samples);
+        float[] size = layer.room() == 0 ? floor : values.at(CoverLayer.SIZE, samples);
+        for (int i = 0; i < out.length; i++) {
+            double wanted = Math.max(floor[i], layer.room() * width[i] * size[i]);
+            out[i] = Math.min(range.most(), Math.max(range.least(), wanted));
+        }
+        return out;
+    }
+
+    private void refuseDensity(double expected, double density) {
         if (expected > MOST_CANDIDATES) {
-            throw new TooManyPlantsException(
-                    "Cover “" + layer.name() + "” would need about "
-                            + Math.round(expected / 1e6)
-                            + " million places for plants; this program holds 40 million. Raise the spacing or lower the density.");
+            throw tooMany(
+                    expected,
+                    "A density of at most " + nearest(density * MOST_CANDIDATES / expected) + " /m² works here.");
         }
     }
 
-    private Plants stand(String placeKey, Region region) {
-        Candidates candidates = candidates(placeKey, region);
-        Samples places = candidates.samples();
-        float[] density = values.at(CoverLayer.DENSITY, places);
-        double[] threshold = candidates.threshold();
-        double end = end();
-        int[] standing = new int[places.count()];
-        int count = 0;
-        int limited = 0;
-        for (int i = 0; i < standing.length; i++) {
-            if (density[i] > 0 && !ground.holeAt(places.x()[i], places.z()[i])) {
-                double wanted = density[i] * Ground.stretch(places.ny()[i]);
-                if (wanted >= threshold[i]) {
-                    standing[count++] = i;
-                }
-                limited += wanted > end ? 1 : 0;
-            }
+    private void refuseSpacing(double area, double spacing) {
+        double expected = 0.7 * area / (spacing * spacing);
+        if (expected > MOST_CANDIDATES) {
+            double works = Math.sqrt(0.7 * area / MOST_CANDIDATES);
+            throw tooMany(
+                    expected,
+                    "A spacing of at least " + Decimal.write(Math.ceil(works * 1000) / 1000, 3) + " m works here.");
         }
-        String feetKey = new KeyBuilder("feet/1")
-                .add(places.key())
-                .add(values.key(CoverLayer.DENSITY))
-                .key();
-        Samples feet = places.pick(feetKey, Arrays.copyOf(standing, count));
-        return dress(feet, standing.length == 0 ? 0 : (double) limited / standing.length);
+    }
+
+    private static String nearest(double density) {
+        double step = StrictMath.pow(10, Math.floor(StrictMath.log10(density)) - 2);
+        return Decimal.write(Math.floor(density / step) * step, 6);
+    }
+
+    private TooManyPlantsException tooMany(double expected, String works) {
+        return new TooManyPlantsException("Cover “" + layer.name() + "” would need about " + Math.round(expected / 1e6)
+                + " million places for plants; this program holds 40 million. " + works);
+    }
+
+    private Plants stand(Region region, List<String> surfaces) {
+        KeptClear clear = new KeptClear(layer.keepsClear() ? site.before() : List.of());
+        PlantsBuilder builder = new PlantsBuilder(layer, site, cancel);
+        for (String surface : surfaces) {
+            Candidates candidates = candidates(surface, region);
+            builder.standing(surface, candidates, end(surface), clear, spacingRange(surface), this::spacings);
+        }
+        byHand(region, builder);
+        return builder.plants();
+    }
+
+    private void byHand(Region region, PlantsBuilder builder) {
+        List<String> surfaces = new ArrayList<>(List.of(""));
+        surfaces.addAll(site.shownProps());
+        for (String surface : surfaces) {
+            List<HandPlaced> here = layer.placed().stream()
+                    .filter(hand -> hand.on().equals(surface))
+                    .sorted(java.util.Comparator.comparingLong(HandPlaced::identity))
+                    .toList();
+            if (here.isEmpty()) {
+                continue;
+            }
+            KeyBuilder key = new KeyBuilder("by hand/1")
+                    .add(surface.isEmpty() ? ground.key() : site.prop(surface).key());
+            Samples all = Samples.allocate(Samples.NOT_KEPT, here.size());
+            int[] kept = new int[here.size()];
+            int n = 0;
+            for (int i = 0; i < here.size(); i++) {
+                put(here.get(i), all, i);
+                if (region.contains(all.x()[i], all.z()[i])) {
+                    kept[n++] = i;
+                    key.add(all.id()[i]).add(all.x()[i]).add(all.y()[i]).add(all.z()[i]);
+                }
+            }
+            builder.placed(surface, all.pick(key.key(), Arrays.copyOf(kept, n)), spacingRange(surface), this::spacings);
+        }
+    }
+
+    private void put(HandPlaced hand, Samples all, int i) {
+        Samples one;
+        if (hand.on().isEmpty()) {
+            one = ground.samplesAt(new double[] {hand.x()}, new double[] {hand.z()});
+        } else {
+            double[] at = site.prop(hand.on()).toPlace(hand.x(), hand.y(), hand.z());
+            one = site.prop(hand.on()).sampleAt(at[0], at[1], at[2]);
+        }
+        all.x()[i] = one.x()[0];
+        all.y()[i] = one.y()[0];
+        all.z()[i] = one.z()[0];
+        all.nx()[i] = one.nx()[0];
+        all.ny()[i] = one.ny()[0];
+        all.nz()[i] = one.nz()[0];
+        all.id()[i] = hand.identity();
     }
 
     /** The density from which on the spacing floor leaves no more room. */
-    private double end() {
-        double spacing = spacingRange().least();
+    private double end(String surface) {
+        double spacing = spacingRange(surface).least();
         return spacing == 0
                 ? Double.POSITIVE_INFINITY
                 : SettlingCurve.curve().perSquare(1, Settling.LEVELS) / (spacing * spacing);
     }
 
-    private Plants dress(Samples feet, double limitedShare) {
-        int count = feet.count();
-        float[] lean = values.at("lean", feet);
-        float[] heading = values.at("heading", feet);
-        float[] yaw = values.at("yaw", feet);
-        float[] align = values.at("align", feet);
-        float[] turn = new float[4 * count];
-        byte[] variant = new byte[count];
-        int variants = layer.plant().variants();
-        Chunks.run(count, 1024, cancel, (from, to) -> {
-            for (int i = from; i < to; i++) {
-                Quaternion q = Placing.lean(lean[i], heading[i])
-                        .times(Placing.align(feet.nx()[i], feet.ny()[i], feet.nz()[i], align[i]))
-                        .times(Placing.yaw(yaw[i]));
-                turn[4 * i] = (float) q.x();
-                turn[4 * i + 1] = (float) q.y();
-                turn[4 * i + 2] = (float) q.z();
-                turn[4 * i + 3] = (float) q.w();
-                variant[i] = (byte) (Hash.unit(Hash.of(layer.seed(), feet.id()[i], 7)) * variants);
-            }
-        });
-        return new Plants(
-                feet,
-                turn,
-                values.at("length", feet),
-                values.at("width", feet),
-                values.at("tint", feet),
-                variant,
-                limitedShare);
-    }
-
-    /** Spacing that falloffs drive, read from the layer's property. */
+    /** Spacing that falloffs drive, read from the layer's properties. */
     private final class DrivenSpacing implements Spacing {
+        private final String surface;
         private final PropertyRange range;
 
-        DrivenSpacing(PropertyRange range) {
+        DrivenSpacing(String surface, PropertyRange range) {
+            this.surface = surface;
             this.range = range;
         }
 
@@ -195,10 +335,7 @@ public final class CoverScatter {
         @Override
         public void at(double[] x, double[] z, int count, double[] out) {
             Samples samples = ground.samplesAt(Arrays.copyOf(x, count), Arrays.copyOf(z, count));
-            float[] spacing = values.at(CoverLayer.SPACING, samples);
-            for (int i = 0; i < count; i++) {
-                out[i] = Math.min(range.most(), Math.max(range.least(), spacing[i]));
-            }
+            System.arraycopy(spacings(surface, range, samples), 0, out, 0, count);
         }
     }
 }

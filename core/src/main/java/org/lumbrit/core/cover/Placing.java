@@ -26,6 +26,16 @@ public final class Placing {
         return Quaternion.about(-StrictMath.cos(radians), 0, -StrictMath.sin(radians), degrees);
     }
 
+    /** The heading in which something points in plan, degrees; 0 where it points straight up or down. */
+    public static double headingOf(double x, double z) {
+        return x == 0 && z == 0 ? 0 : StrictMath.toDegrees(StrictMath.atan2(x, -z));
+    }
+
+    /** To its own side, about its own forward axis. */
+    public static Quaternion roll(double degrees) {
+        return Quaternion.about(0, 0, 1, degrees);
+    }
+
     public static Quaternion yaw(double degrees) {
         return degrees == 0 ? Quaternion.NONE : Quaternion.about(0, 1, 0, degrees);
     }

@@ -1,22 +1,60 @@
 package org.lumbrit.core.cover;
 
+import java.util.List;
 import org.lumbrit.core.drive.PropertyRange;
 import org.lumbrit.core.math.Colour;
+import org.lumbrit.core.math.Quaternion;
 import org.lumbrit.core.math.Results;
 import org.lumbrit.core.surface.Samples;
 
 /**
- * The plants of one layer as parallel arrays, sorted by identity.
+ * The plants of one layer as parallel arrays: surface after surface, on each sorted by identity, then those placed by hand.
  *
  * @param feet place, normal and identity of each
+ * @param surface index into {@code surfaces} of each; empty where all stand on the first
+ * @param surfaces "" for the ground, else ids of props
  * @param turn unit quaternion x, y, z, w of each
- * @param length metres; @param width metres; @param tint 0..1 between the layer's two colours
+ * @param length metres, sized; @param width metres, sized; @param tint 0..1 between the layer's two colours
+ * @param sink metres below the surface along its own axis; @param growth 0..1; @param room metres across kept to itself; each
+ *     with one entry where all are alike
  * @param variant which of the layer's variants
  * @param limitedShare share of the candidates' area where the spacing floor keeps the density from being reached
  */
 public record Plants(
-        Samples feet, float[] turn, float[] length, float[] width, float[] tint, byte[] variant, double limitedShare)
+        Samples feet,
+        short[] surface,
+        List<String> surfaces,
+        float[] turn,
+        float[] length,
+        float[] width,
+        float[] tint,
+        Alike sink,
+        Alike growth,
+        Alike room,
+        byte[] variant,
+        double limitedShare)
         implements Results.Weighted {
+
+    /** A number for each plant, kept once where it is the same for all. */
+    public record Alike(float[] values) {
+        static Alike of(float[] all) {
+            for (float value : all) {
+                if (value != all[0]) {
+                    return new Alike(all);
+                }
+            }
+            return new Alike(all.length == 0 ? new float[1] : new float[] {all[0]});
+        }
+
+        public float at(int plant) {
+            return values.length == 1 ? values[0] : values[plant];
+        }
+
+        /** Whether every plant has this value. */
+        public boolean isAll(float value) {
+            return values.length == 1 && values[0] == value;
+        }
+    }
 
     public int count() {
         return length.length;
@@ -24,7 +62,34 @@ public record Plants(
 
     @Override
     public long bytes() {
-        return feet.bytes() + 29L * count();
+        return feet.bytes()
+                + 29L * count()
+                + 2L * surface.length
+                + 4L * (sink.values.length + growth.values.length + room.values.length);
+    }
+
+    /** The prop that a plant stands on, "" for the ground. */
+    public String surfaceOf(int plant) {
+        return surfaces.get(surface.length == 0 ? 0 : surface[plant]);
+    }
+
+    /** Where the foot of its mesh is put: x, y, z; the foot itself moved down its own axis by what it is sunk. */
+    public double[] base(int plant) {
+        double sunk = sink.at(plant);
+        double[] at = {feet.x()[plant], feet.y()[plant], feet.z()[plant]};
+        if (sunk != 0) {
+            double[] up = axis(plant);
+            for (int d = 0; d < 3; d++) {
+                at[d] -= sunk * up[d];
+            }
+        }
+        return at;
+    }
+
+    /** Its own up: a unit vector. */
+    public double[] axis(int plant) {
+        return new Quaternion(turn[4 * plant], turn[4 * plant + 1], turn[4 * plant + 2], turn[4 * plant + 3])
+                .rotate(0, 1, 0);
     }
 
     /** The colour of each as 0xRRGGBB. */

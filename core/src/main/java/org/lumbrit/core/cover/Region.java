@@ -5,6 +5,9 @@ import org.lumbrit.core.surface.Ground;
 /** A rectangle in plan, metres: x0 ≤ x < x1 and z0 ≤ z < z1. */
 public record Region(double x0, double z0, double x1, double z1) {
 
+    /** Larger than any site. */
+    public static final Region EVERYWHERE = new Region(-1e8, -1e8, 1e8, 1e8);
+
     public static Region of(Ground ground) {
         return new Region(-ground.width() / 2, -ground.depth() / 2, ground.width() / 2, ground.depth() / 2);
     }

@@ -4,10 +4,11 @@ import java.util.List;
 import java.util.Map;
 import org.lumbrit.core.cover.CoverLayer;
 import org.lumbrit.core.looks.TintLayer;
+import org.lumbrit.core.plants.PlantLayer;
 import org.lumbrit.core.relief.ReliefLayer;
 
 /** One effect on the site. A new kind of layer is one record of its own and its name in the {@code permits} line. */
-public sealed interface Layer permits CoverLayer, TintLayer, ReliefLayer {
+public sealed interface Layer permits CoverLayer, PlantLayer, TintLayer, ReliefLayer {
     String id();
 
     String name();

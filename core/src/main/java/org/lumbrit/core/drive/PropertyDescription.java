@@ -26,7 +26,7 @@ public record PropertyDescription(
             String name, String help, String unit, double min, double max, double sliderMax, double low, double high) {
         return new PropertyDescription(
                 name,
-                name,
+                name.replace('-', ' '),
                 help,
                 unit,
                 min,
@@ -46,6 +46,15 @@ public record PropertyDescription(
     }
 
     public PropertyDescription inPlace() {
-        return new PropertyDescription(name, title, help, unit, min, max, sliderMax, byDefault, Domain.PLACE);
+        return in(Domain.PLACE);
+    }
+
+    /** May change from foot to tip of a plant. */
+    public PropertyDescription along() {
+        return in(Domain.ALONG);
+    }
+
+    private PropertyDescription in(Domain finest) {
+        return new PropertyDescription(name, title, help, unit, min, max, sliderMax, byDefault, finest);
     }
 }

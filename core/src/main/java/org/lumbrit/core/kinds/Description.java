@@ -16,7 +16,7 @@ public record Description(String name, String title, String help, List<SettingDe
     /**
      * One setting.
      *
-     * @param type number, whole, switch, choice, curve, list, falloff, place, layer, prop, picture, mesh, colour or text
+     * @param type number, whole, switch, choice, kind (a thing with settings of its own), curve, list, falloff, place, layer, prop, picture, mesh, colour or text
      * @param byDefault as it would stand in the recipe, "" where there is none
      * @param choices the words of a choice, empty for the others
      */
@@ -86,6 +86,9 @@ public record Description(String name, String title, String help, List<SettingDe
         }
         if (type.isEnum()) {
             return "choice";
+        }
+        if (type.isSealed()) {
+            return "kind";
         }
         if (type == List.class) {
             return component.getGenericType().getTypeName().contains("CurvePoint") ? "curve" : "list";

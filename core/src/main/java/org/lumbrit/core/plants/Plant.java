@@ -1,12 +1,69 @@
 package org.lumbrit.core.plants;
 
+import java.util.Optional;
+import java.util.function.Function;
+import org.lumbrit.core.surface.Mesh;
+
 /** How a plant is made. A new kind is one record of its own and its name in the {@code permits} line. */
-public sealed interface Plant permits StrandPlant {
+public sealed interface Plant
+        permits StrandPlant,
+                ClumpPlant,
+                LeafPlant,
+                FernPlant,
+                ClimberPlant,
+                ShrubPlant,
+                TreePlant,
+                FlowerPlant,
+                MushroomPlant,
+                StonePlant,
+                ScalePlant,
+                FeatherPlant,
+                MeshPlant,
+                KeptPlant {
+    /** Detail levels made by rule: 0 is the full one, each has about half the triangles of the one before. */
+    int LEVELS = 4;
+
     /** How many different plants a seed gives. */
     int variants();
 
-    int triangles();
+    /** Metres from foot to tip of a plant as it is made; an instance of another length is scaled by the quotient. */
+    double length();
 
-    /** @param variant 0..variants−1 */
-    PlantMesh mesh(int seed, int variant);
+    /** Metres across of a plant as it is made, or of a blade at its foot. */
+    double width();
+
+    /** Whether it is a thin blade whose depth goes with its length, not with its width. */
+    default boolean flat() {
+        return false;
+    }
+
+    /**
+     * Metres, the foot at the origin, +Y up.
+     *
+     * @param variant 0..variants−1, or more
+     * @param detail 0 for the full mesh, up to {@link #LEVELS}−1
+     * @param files finds the mesh of a file beside the recipe
+     */
+    PlantMesh mesh(int seed, int variant, int detail, Function<String, Mesh> files);
+
+    default PlantMesh mesh(int seed, int variant) {
+        return mesh(seed, variant, 0, file -> {
+            throw new IllegalStateException("no file " + file);
+        });
+    }
+
+    /** The file of the mesh that was brought in, where it is one. */
+    default Optional<String> meshFile() {
+        return Optional.empty();
+    }
+
+    /** The same from another file. */
+    default Plant withFile(String newFile) {
+        return this;
+    }
+
+    /** The nursery's plant that is meant, where it is one of those. */
+    default Optional<String> kept() {
+        return Optional.empty();
+    }
 }

@@ -1,13 +1,59 @@
 package org.lumbrit.core.plants;
 
+import org.lumbrit.core.math.Results;
+import org.lumbrit.core.surface.Mesh;
+
 /**
- * A plant of length 1 with its foot at the origin, +Y up: instances scale x by their width, y and z by their length.
+ * A plant in metres with its foot at the origin, +Y up. The arrays must not be changed.
  *
- * @param positions x, y, z of each vertex; @param normals unit, as many; @param along 0 at the foot … 1 at the tip
+ * @param positions x, y, z of each vertex; @param normals unit, as many
+ * @param along 0 at the foot … 1 at the tip: path length from the root over the longest such path
+ * @param centres x, y, z of the centre line beside each vertex, about which growth narrows
+ * @param colours 0xSSRRGGBB of each vertex: a colour of its own, and in SS (0..255) how much the cover's tint takes its place
  * @param indices three a triangle
  */
-public record PlantMesh(float[] positions, float[] normals, float[] along, int[] indices) {
+public record PlantMesh(
+        float[] positions, float[] normals, float[] along, float[] centres, int[] colours, int[] indices)
+        implements Results.Weighted {
+    /** A vertex that is wholly of the cover's tint. */
+    public static final int TINTED = 0xFFFFFFFF;
+
+    @Override
+    public long bytes() {
+        return 4L * (10L * vertices() + along.length + indices.length);
+    }
+
+    public int vertices() {
+        return along.length;
+    }
+
     public int triangles() {
         return indices.length / 3;
+    }
+
+    /** The same triangles as a plain mesh. */
+    public Mesh mesh() {
+        return Mesh.of(positions, normals, indices);
+    }
+
+    /** Least x, y, z and greatest x, y, z; all 0 where there is no vertex. */
+    public double[] bounds() {
+        return new Mesh(positions, normals, indices, "").bounds();
+    }
+
+    /** With each vertex moved to the place, and its normal turned as, the mover says. */
+    PlantMesh moved(Mover mover) {
+        float[] p = positions.clone();
+        float[] n = normals.clone();
+        float[] c = centres.clone();
+        for (int v = 0; v < along.length; v++) {
+            mover.move(v, p, n, c);
+        }
+        return new PlantMesh(p, n, along, c, colours, indices);
+    }
+
+    /** Changes position, normal and centre of one vertex in place. */
+    interface Mover {
+        void move(int vertex, float[] positions, float[] normals, float[] centres);
     }
 }

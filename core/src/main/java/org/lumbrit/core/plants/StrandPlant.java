@@ -1,8 +1,11 @@
 package org.lumbrit.core.plants;
 
+import java.util.Arrays;
+import java.util.function.Function;
 import org.lumbrit.core.kinds.Kind;
 import org.lumbrit.core.kinds.Setting;
 import org.lumbrit.core.math.Hash;
+import org.lumbrit.core.surface.Mesh;
 
 /**
  * A flat blade that follows an arc of its own length and narrows to a point: centre line ((1−cos κa)/κ, sin κa/κ) for a in
@@ -33,34 +36,67 @@ public record StrandPlant(
         double variety,
 
         @Setting(title = "taper", min = 0, max = 1, byDefault = "0.7", help = "How early the blade narrows")
-        double taper)
+        double taper,
+
+        @Setting(
+                title = "length",
+                unit = "m",
+                min = 0.01,
+                max = 20,
+                slider = {0.05, 2},
+                byDefault = "0.35",
+                help = "From foot to tip, as it stands in the nursery")
+        double length,
+
+        @Setting(
+                title = "width",
+                unit = "m",
+                min = 0.0005,
+                max = 5,
+                slider = {0.002, 0.05},
+                byDefault = "0.008",
+                help = "Of the blade at its foot, as it stands in the nursery")
+        double width)
         implements Plant {
 
+    /** One metre long and wide, to be sized where it stands. */
+    public StrandPlant(int variants, int triangles, double bend, double variety, double taper) {
+        this(variants, triangles, bend, variety, taper, 1, 1);
+    }
+
     @Override
-    public PlantMesh mesh(int seed, int variant) {
-        int segments = (triangles + 1) / 2;
+    public boolean flat() {
+        return true;
+    }
+
+    @Override
+    public PlantMesh mesh(int seed, int variant, int detail, Function<String, Mesh> files) {
+        int segments = Math.max(1, (triangles + 1) / 2 >> detail);
         double turn = 2 * Hash.unit(Hash.of(seed, variant, 1)) - 1;
         double kappa = Math.max(1e-3, StrictMath.toRadians(bend) * (1 + variety * turn));
         int vertices = 2 * segments + 1;
         float[] positions = new float[3 * vertices];
         float[] normals = new float[3 * vertices];
+        float[] centres = new float[3 * vertices];
         float[] along = new float[vertices];
         for (int v = 0; v < vertices; v++) {
             double a = (double) (v / 2) / segments;
             double side = v == vertices - 1 ? 0 : v % 2 == 0 ? -1 : 1;
             double sine = StrictMath.sin(kappa * a);
             double cosine = StrictMath.cos(kappa * a);
-            positions[3 * v] = (float) (side * 0.5 * (1 - taper * a));
-            positions[3 * v + 1] = (float) (sine / kappa);
-            positions[3 * v + 2] = (float) ((1 - cosine) / kappa);
+            positions[3 * v] = (float) (side * 0.5 * (1 - taper * a) * width);
+            positions[3 * v + 1] = centres[3 * v + 1] = (float) (sine / kappa * length);
+            positions[3 * v + 2] = centres[3 * v + 2] = (float) ((1 - cosine) / kappa * length);
             double rounded = 0.5 * side;
-            double length = Math.sqrt(1 + rounded * rounded);
-            normals[3 * v] = (float) (rounded / length);
-            normals[3 * v + 1] = (float) (-sine / length);
-            normals[3 * v + 2] = (float) (cosine / length);
+            double sum = Math.sqrt(1 + rounded * rounded);
+            normals[3 * v] = (float) (rounded / sum);
+            normals[3 * v + 1] = (float) (-sine / sum);
+            normals[3 * v + 2] = (float) (cosine / sum);
             along[v] = (float) a;
         }
-        return new PlantMesh(positions, normals, along, ladder(segments));
+        int[] colours = new int[vertices];
+        Arrays.fill(colours, PlantMesh.TINTED);
+        return new PlantMesh(positions, normals, along, centres, colours, ladder(segments));
     }
 
     private static int[] ladder(int segments) {

@@ -6,6 +6,7 @@ import org.lumbrit.core.kinds.Setting;
 import org.lumbrit.core.math.GradientNoise;
 import org.lumbrit.core.math.Hash;
 import org.lumbrit.core.surface.Mesh;
+import org.lumbrit.core.surface.Sphere;
 
 /** A closed mesh; a third of it lies below its foot. */
 @Kind(name = "boulder", title = "Boulder", help = "A boulder: a ball pushed about by noise, sunk into the ground.")

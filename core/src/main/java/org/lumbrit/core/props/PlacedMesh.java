@@ -72,6 +72,15 @@ public final class PlacedMesh implements Owner {
         return new double[] {x, y, z};
     }
 
+    /** A place of its own frame in the site. */
+    public double[] toPlace(double ownX, double ownY, double ownZ) {
+        double[] at = turn.rotate(size * ownX, size * ownY, size * ownZ);
+        at[0] += x;
+        at[1] += y;
+        at[2] += z;
+        return at;
+    }
+
     /** Content key of the mesh where it stands. */
     public String key() {
         return new KeyBuilder("placed mesh/1")

@@ -5,6 +5,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import org.lumbrit.core.cover.CoverLayer;
 import org.lumbrit.core.drive.Drive;
 import org.lumbrit.core.drive.Layer;
 import org.lumbrit.core.falloff.Falloff;
@@ -29,13 +30,10 @@ final class Circles {
     /** The names along one circle, "Shore → Tussocks → Shore", where there is one. */
     static Optional<String> find(Recipe recipe) {
         Circles circles = new Circles(recipe);
-        for (Falloff falloff : recipe.falloffs()) {
-            Optional<String> circle = circles.from(new Node(Refers.FALLOFF, falloff.id()));
-            if (circle.isPresent()) {
-                return circle;
-            }
-        }
-        return Optional.empty();
+        List<Node> starts = new ArrayList<>();
+        recipe.falloffs().forEach(falloff -> starts.add(new Node(Refers.FALLOFF, falloff.id())));
+        recipe.covers().forEach(cover -> starts.add(new Node(Refers.LAYER, cover.id())));
+        return starts.stream().map(circles::from).flatMap(Optional::stream).findFirst();
     }
 
     private Optional<String> from(Node node) {
@@ -91,12 +89,25 @@ final class Circles {
                 read.add(new Node(Refers.FALLOFF, drive.falloff()));
             }
         }
+        recipe.layer(id)
+                .filter(CoverLayer.class::isInstance)
+                .map(CoverLayer.class::cast)
+                .ifPresent(cover -> readByCover(cover, read));
         List<String> relief = recipe.relief().stream().map(Layer::id).toList();
         int k = relief.indexOf(id);
         if (k < 0) {
             read.add(GROUND);
         } else if (k > 0) {
             read.add(new Node(Refers.LAYER, relief.get(k - 1)));
+        }
+    }
+
+    /** The nursery's plant, the props that it stands on, and the covers whose plants it keeps clear of. */
+    private void readByCover(CoverLayer cover, List<Node> read) {
+        cover.plant().kept().ifPresent(plant -> read.add(new Node(Refers.LAYER, plant)));
+        cover.bed().prop().ifPresent(prop -> read.add(new Node(Refers.PROP, prop)));
+        if (cover.keepsClear()) {
+            recipe.coversBefore(cover.id()).forEach(before -> read.add(new Node(Refers.LAYER, before.id())));
         }
     }
 

@@ -3,6 +3,7 @@ package org.lumbrit.core.site;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import org.lumbrit.core.cover.CoverLayer;
 import org.lumbrit.core.drive.Drive;
 import org.lumbrit.core.drive.Layer;
 import org.lumbrit.core.drive.PropertyRange;
@@ -70,12 +71,21 @@ public sealed interface LayerEdit extends Edit {
                     without = new FalloffEdit.Remove(falloff.id()).apply(without);
                 }
             }
+            Recipe left = without;
             return without.withLayers(without.layers().stream()
                             .filter(each -> !each.id().equals(layer))
+                            .map(each -> withoutNursery(left, each))
                             .toList())
                     .withDrives(without.drives().stream()
                             .filter(drive -> !drive.layer().equals(layer))
                             .toList());
+        }
+
+        /** A cover of a nursery's plant that goes keeps what it planted, as a plant of its own. */
+        private Layer withoutNursery(Recipe recipe, Layer each) {
+            return each instanceof CoverLayer cover && cover.plant().kept().equals(Optional.of(layer))
+                    ? cover.withPlant(recipe.planted(cover))
+                    : each;
         }
 
         @Override

@@ -8,11 +8,14 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.function.UnaryOperator;
+import org.lumbrit.core.cover.CoverLayer;
 import org.lumbrit.core.drive.Drive;
 import org.lumbrit.core.drive.Layer;
 import org.lumbrit.core.falloff.Falloff;
 import org.lumbrit.core.falloff.Names;
 import org.lumbrit.core.kinds.Setting;
+import org.lumbrit.core.plants.Plant;
+import org.lumbrit.core.plants.PlantLayer;
 import org.lumbrit.core.props.Prop;
 import org.lumbrit.core.relief.ReliefLayer;
 import org.lumbrit.core.surface.Place;
@@ -69,6 +72,43 @@ public record Recipe(
                 .toList();
     }
 
+    /** The covers, in the order of their rank. */
+    public List<CoverLayer> covers() {
+        return layers.stream()
+                .filter(CoverLayer.class::isInstance)
+                .map(CoverLayer.class::cast)
+                .toList();
+    }
+
+    /** The shown covers that stand before one on the board. */
+    public List<CoverLayer> coversBefore(String cover) {
+        return covers().stream()
+                .takeWhile(each -> !each.id().equals(cover))
+                .filter(each -> !each.hidden())
+                .toList();
+    }
+
+    /** The nursery's plants. */
+    public List<PlantLayer> plants() {
+        return layers.stream()
+                .filter(PlantLayer.class::isInstance)
+                .map(PlantLayer.class::cast)
+                .toList();
+    }
+
+    /** The nursery's plant that a cover plants, where it is one of those. */
+    public Optional<PlantLayer> keptPlant(CoverLayer cover) {
+        return cover.plant()
+                .kept()
+                .flatMap(id ->
+                        plants().stream().filter(each -> each.id().equals(id)).findFirst());
+    }
+
+    /** What is really planted: for a plant of the nursery, that one. */
+    public Plant planted(CoverLayer cover) {
+        return keptPlant(cover).map(PlantLayer::plant).orElse(cover.plant());
+    }
+
     /** What the ground is made from, and nothing else: relief layers, their drives, and the falloffs that these read. */
     Recipe groundPart() {
         Set<String> relief = new TreeSet<>();
@@ -99,6 +139,8 @@ public record Recipe(
         Set<String> files = new TreeSet<>(pictures());
         ground.heights().ifPresent(files::add);
         props.forEach(prop -> prop.shape().meshFile().ifPresent(files::add));
+        covers().forEach(cover -> cover.plant().meshFile().ifPresent(files::add));
+        plants().forEach(kept -> kept.plant().meshFile().ifPresent(files::add));
         return files;
     }
 
@@ -109,8 +151,21 @@ public record Recipe(
                         .map(prop -> prop.shape().meshFile().equals(Optional.of(file))
                                 ? prop.withShape(prop.shape().withFile(newFile))
                                 : prop)
+                        .toList())
+                .withLayers(layers.stream()
+                        .map(layer -> withFile(layer, file, newFile))
                         .toList());
         return ground.heights().equals(Optional.of(file)) ? renamed.withGround(ground.withHeights(newFile)) : renamed;
+    }
+
+    private static Layer withFile(Layer layer, String file, String newFile) {
+        if (layer instanceof CoverLayer cover && cover.plant().meshFile().equals(Optional.of(file))) {
+            return cover.withPlant(cover.plant().withFile(newFile));
+        }
+        if (layer instanceof PlantLayer kept && kept.plant().meshFile().equals(Optional.of(file))) {
+            return kept.withPlant(kept.plant().withFile(newFile));
+        }
+        return layer;
     }
 
     public Optional<Place> place(String id) {

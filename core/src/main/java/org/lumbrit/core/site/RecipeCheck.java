@@ -31,12 +31,14 @@ import org.lumbrit.core.looks.TintLayer;
 import org.lumbrit.core.math.Colour;
 import org.lumbrit.core.math.CurvePoint;
 import org.lumbrit.core.math.Decimal;
+import org.lumbrit.core.plants.PlantLayer;
 import org.lumbrit.core.props.Prop;
 import org.lumbrit.core.relief.BasinRelief;
 import org.lumbrit.core.relief.ReliefLayer;
 import org.lumbrit.core.site.InvalidRecipeException.Problem;
 import org.lumbrit.core.surface.AreaPlace;
 import org.lumbrit.core.surface.PathPlace;
+import org.lumbrit.core.surface.SelfCrossing;
 
 /** Everything that must hold of a recipe before it is accepted. */
 public final class RecipeCheck {
@@ -171,6 +173,14 @@ public final class RecipeCheck {
             if (recipe.places().get(i) instanceof AreaPlace area
                     && area.points().size() < 3) {
                 say("places[" + i + "].points", "An area needs at least three points.");
+            } else if (recipe.places().get(i) instanceof AreaPlace area) {
+                String at = "places[" + i + "].points";
+                SelfCrossing.of(area.points())
+                        .ifPresent(p -> say(
+                                at,
+                                "The edge of “" + area.name() + "” crosses itself near x " + Decimal.write(p.x(), 2)
+                                        + " m, z " + Decimal.write(p.z(), 2)
+                                        + " m, so inside and outside are not clear. Move a corner there."));
             }
         }
     }
@@ -307,6 +317,13 @@ public final class RecipeCheck {
             }
             if (layer instanceof TintLayer tint) {
                 ramp("layers[" + i + "].ramp", tint.ramp());
+            }
+            CoverCheck covers = new CoverCheck(recipe, id -> domain(id, new HashSet<>()), this::say);
+            if (layer instanceof CoverLayer cover) {
+                covers.cover("layers[" + i + "]", cover);
+            }
+            if (layer instanceof PlantLayer plant) {
+                covers.plant("layers[" + i + "]", plant);
             }
             spacing(at + "." + CoverLayer.SPACING, layer.properties().get(CoverLayer.SPACING));
         }

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
+import org.lumbrit.core.cover.CoverLayer;
 import org.lumbrit.core.drive.Drive;
 import org.lumbrit.core.drive.Layer;
 import org.lumbrit.core.falloff.Domain;
@@ -18,6 +19,8 @@ import org.lumbrit.core.kinds.Refers;
 import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.math.KeyBuilder;
 import org.lumbrit.core.math.Results;
+import org.lumbrit.core.plants.Plant;
+import org.lumbrit.core.plants.PlantLayer;
 import org.lumbrit.core.props.Prop;
 import org.lumbrit.core.relief.ReliefLayer;
 import org.lumbrit.core.surface.Ground;
@@ -41,7 +44,7 @@ public final class SitePlan {
     private final Map<String, Object> measures = new ConcurrentHashMap<>();
     private final Map<String, List<String>> stageKeys = new HashMap<>();
     private final Map<String, Domain> domains = new HashMap<>();
-    private final Map<String, String> placeKeys = new HashMap<>();
+    private final Map<String, String> placeKeys = new ConcurrentHashMap<>();
 
     /**
      * @param recipe one that {@link RecipeCheck} has accepted
@@ -234,6 +237,32 @@ public final class SitePlan {
                 .ifPresent(
                         state -> key.add(state.below().key()).add(state.after().key()));
         layer.properties().keySet().forEach(property -> key.add(propertyKey(layer, property)));
+        if (layer instanceof CoverLayer cover) {
+            key.add(cover.keepsClear() ? beforeKey(cover) : "");
+            for (Prop prop : shownProps()) {
+                boolean read = cover.bed().surfaces(List.of(prop.id())).contains(prop.id())
+                        || cover.placed().stream().anyMatch(hand -> hand.on().equals(prop.id()));
+                key.add(read ? propKey(prop) : "");
+            }
+        }
+        return key.key();
+    }
+
+    /** Content key of the plants that a cover may keep clear of. */
+    String beforeKey(CoverLayer cover) {
+        KeyBuilder key = new KeyBuilder("before/1");
+        recipe.coversBefore(cover.id()).forEach(before -> key.add(layerKey(before)));
+        return key.key();
+    }
+
+    /** Content key of the mesh of a variant and of its detail levels. */
+    String plantKey(Plant plant, int seed, int variant, Optional<PlantLayer> kept) {
+        KeyBuilder key = new KeyBuilder("plant levels/1").add(seed).add(variant);
+        Canonical.write(key, (Record) plant, this::referenceKey);
+        kept.ifPresent(layer -> {
+            key.add(layer.accent());
+            layer.properties().keySet().forEach(property -> key.add(propertyKey(layer, property)));
+        });
         return key.key();
     }
 
@@ -310,8 +339,13 @@ public final class SitePlan {
         if (what == Refers.PROP) {
             return propKey(recipe.prop(id).orElseThrow());
         }
-        return placeKeys.computeIfAbsent(id, missing -> {
-            Place place = recipe.place(id).orElseThrow();
+        return placeKey(id);
+    }
+
+    /** Content key of a place. */
+    String placeKey(String placeId) {
+        return placeKeys.computeIfAbsent(placeId, missing -> {
+            Place place = recipe.place(placeId).orElseThrow();
             KeyBuilder key = new KeyBuilder("place");
             Canonical.write(key, (Record) place, this::referenceKey);
             return key.key();

@@ -92,6 +92,25 @@ public record Samples(
         return grid.map(nodes -> Math.max(nodes.cellX, nodes.cellZ)).orElse(0.0);
     }
 
+    /** Batches one after the other. */
+    public static Samples joined(String key, java.util.List<Samples> parts) {
+        Samples all = allocate(key, parts.stream().mapToInt(Samples::count).sum());
+        int at = 0;
+        for (Samples part : parts) {
+            int n = part.count();
+            System.arraycopy(part.x, 0, all.x, at, n);
+            System.arraycopy(part.y, 0, all.y, at, n);
+            System.arraycopy(part.z, 0, all.z, at, n);
+            System.arraycopy(part.nx, 0, all.nx, at, n);
+            System.arraycopy(part.ny, 0, all.ny, at, n);
+            System.arraycopy(part.nz, 0, all.nz, at, n);
+            System.arraycopy(part.id, 0, all.id, at, n);
+            System.arraycopy(part.along, 0, all.along, at, n);
+            at += n;
+        }
+        return all;
+    }
+
     /** The samples at the given indices, in that order. */
     public Samples pick(String newKey, int[] indices) {
         Samples picked = allocate(newKey, indices.length, Optional.empty(), Optional.of(new Origin(key, indices)));

@@ -250,6 +250,11 @@ public final class TriangleTree implements Results.Weighted {
             return best;
         }
 
+        /** Distance to the one triangle that the last search found. */
+        double toFound(double x, double y, double z) {
+            return Math.sqrt(toTriangle(slot, x, y, z));
+        }
+
         private void take(int s) {
             slot = s;
             part = region;

@@ -7,7 +7,6 @@ import org.junit.jupiter.api.Test;
 import org.lumbrit.core.math.Hash;
 import org.lumbrit.core.props.BarrelShape;
 import org.lumbrit.core.props.BoxShape;
-import org.lumbrit.core.props.Sphere;
 
 /** Meshes: areas, checks and their remedies, smoothing. */
 class MeshTest {

@@ -5,7 +5,6 @@ import static org.assertj.core.api.Assertions.within;
 
 import java.util.Random;
 import org.junit.jupiter.api.Test;
-import org.lumbrit.core.props.Sphere;
 
 /** Distances and rays against what a plain loop over all triangles finds. */
 class TriangleTreeTest {

@@ -1,4 +1,4 @@
-package org.lumbrit.core.props;
+package org.lumbrit.core.surface;
 
 import java.util.HashMap;
 import java.util.Map;

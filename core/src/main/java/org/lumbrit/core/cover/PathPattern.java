@@ -1,0 +1,109 @@
+package org.lumbrit.core.cover;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.function.Function;
+import org.lumbrit.core.kinds.Kind;
+import org.lumbrit.core.kinds.Kinds;
+import org.lumbrit.core.kinds.Refers;
+import org.lumbrit.core.kinds.Setting;
+import org.lumbrit.core.math.Hash;
+import org.lumbrit.core.math.Point3;
+
+/** Plants in a line beside a path or around an area, at a distance from it, to one side or both. */
+@Kind(name = "along-path", title = "Along a path", help = "A border along the edge of a path or around an area.")
+public record PathPattern(
+        @Setting(title = "path", refers = Refers.PLACE, help = "A path, or an area whose edge is meant")
+        String along,
+
+        @Setting(
+                title = "away",
+                unit = "m",
+                min = 0,
+                max = 1000,
+                slider = {0, 5},
+                byDefault = "0.6",
+                help = "From the path")
+        double away,
+
+        @Setting(
+                title = "every",
+                unit = "m",
+                min = 0.01,
+                max = 1000,
+                slider = {0.05, 5},
+                byDefault = "0.5",
+                help = "From one plant to the next")
+        double every,
+
+        @Setting(title = "side", byDefault = "both", help = "Seen along the way that the path goes")
+        Side side,
+
+        @Setting(
+                title = "jitter",
+                min = 0,
+                max = 1,
+                byDefault = "0.3",
+                help = "How far plants stray, as a share of the distances")
+        double jitter)
+        implements Pattern {
+
+    /** Of the path. */
+    public enum Side {
+        BOTH,
+        LEFT,
+        RIGHT
+    }
+
+    @Override
+    public Optional<String> place() {
+        return Optional.of(along);
+    }
+
+    @Override
+    public Spots spots(long seed, double most, Region region, Function<String, List<Point3>> corners) {
+        Spots spots = new Spots();
+        List<Point3> line = corners.apply(along);
+        double from = 0;
+        for (int s = 1; s < line.size(); s++) {
+            Point3 a = line.get(s - 1);
+            Point3 b = line.get(s);
+            double dx = b.x() - a.x();
+            double dz = b.z() - a.z();
+            double length = Math.sqrt(dx * dx + dz * dz);
+            for (long i = (long) Math.ceil(from / every); i * every < from + length; i++) {
+                for (Side hand : new Side[] {Side.LEFT, Side.RIGHT}) {
+                    if (side == Side.BOTH || side == hand) {
+                        beside(seed, most, region, spots, a, dx / length, dz / length, i * every - from, hand, i);
+                    }
+                }
+            }
+            from += length;
+        }
+        return spots;
+    }
+
+    /** Thinned in proportion to a density of one plant per square of the distance between them. */
+    private void beside(
+            long seed,
+            double most,
+            Region region,
+            Spots spots,
+            Point3 a,
+            double ux,
+            double uz,
+            double at,
+            Side hand,
+            long i) {
+        long id = Hash.of(seed, i, hand.ordinal(), Hash.of(83, Kinds.word(hand).length()));
+        double threshold = Hash.unit(Hash.mix(id + 1)) / (every * every);
+        double ahead = at + jitter * (Hash.unit(Hash.mix(id + 2)) - 0.5) * every;
+        double off = away + jitter * (Hash.unit(Hash.mix(id + 3)) - 0.5) * Math.max(away, every);
+        double turn = hand == Side.LEFT ? 1 : -1;
+        double x = a.x() + ux * ahead + turn * uz * off;
+        double z = a.z() + uz * ahead - turn * ux * off;
+        if (threshold <= most && region.contains(x, z)) {
+            spots.add(id, x, z, threshold);
+        }
+    }
+}

@@ -1,0 +1,107 @@
+package org.lumbrit.core.cover;
+
+import java.util.Arrays;
+import org.lumbrit.core.math.Hash;
+import org.lumbrit.core.surface.Samples;
+
+/**
+ * Settles places in space one after the other: each lives iff no living one before it is nearer, straight through the air, than
+ * the mean of their spacings. Places that look opposite ways (n·n′ < 0) leave each other alone, as the two sides of a thin
+ * wall do. The order is the caller's, so that there is one answer.
+ */
+final class PointSettling {
+    private final boolean plan;
+    private final double[] x;
+    private final double[] y;
+    private final double[] z;
+    private final float[] nx;
+    private final float[] ny;
+    private final float[] nz;
+    private final double[] r;
+    private final double cell;
+    private final int[] head;
+    private final int[] next;
+
+    private PointSettling(Samples at, double[] r, boolean plan) {
+        this.plan = plan;
+        this.x = at.x();
+        this.y = plan ? new double[r.length] : at.y();
+        this.z = at.z();
+        this.nx = at.nx();
+        this.ny = at.ny();
+        this.nz = at.nz();
+        this.r = r;
+        this.cell = Math.max(1e-9, Arrays.stream(r).max().orElse(1));
+        this.head = new int[Integer.highestOneBit(Math.max(16, x.length)) * 2];
+        this.next = new int[x.length];
+        Arrays.fill(head, -1);
+    }
+
+    /**
+     * @param r spacing of each, metres; @param order indices, first come first served
+     * @param plan whether distances count in plan, as on the ground
+     * @return whether each lives
+     */
+    static boolean[] settle(Samples at, double[] r, int[] order, boolean plan) {
+        PointSettling settling = new PointSettling(at, r, plan);
+        boolean[] lives = new boolean[order.length];
+        for (int i : order) {
+            if (settling.free(i)) {
+                lives[i] = true;
+                settling.add(i);
+            }
+        }
+        return lives;
+    }
+
+    private int slot(long cx, long cy, long cz) {
+        return (int) (Hash.of(3, cx, cy, cz) & head.length - 1);
+    }
+
+    private boolean free(int i) {
+        long cx = (long) Math.floor(x[i] / cell);
+        long cy = (long) Math.floor(y[i] / cell);
+        long cz = (long) Math.floor(z[i] / cell);
+        for (long ix = cx - 1; ix <= cx + 1; ix++) {
+            for (long iy = cy - 1; iy <= cy + 1; iy++) {
+                for (long iz = cz - 1; iz <= cz + 1; iz++) {
+                    for (int j = head[slot(ix, iy, iz)]; j >= 0; j = next[j]) {
+                        if (conflict(i, j)) {
+                            return false;
+                        }
+                    }
+                }
+            }
+        }
+        return true;
+    }
+
+    private boolean conflict(int i, int j) {
+        double dx = x[i] - x[j];
+        double dy = y[i] - y[j];
+        double dz = z[i] - z[j];
+        double near = (r[i] + r[j]) / 2;
+        return dx * dx + dy * dy + dz * dz < near * near
+                && (plan || nx[i] * nx[j] + ny[i] * ny[j] + nz[i] * nz[j] >= 0);
+    }
+
+    private void add(int i) {
+        int slot = slot((long) Math.floor(x[i] / cell), (long) Math.floor(y[i] / cell), (long) Math.floor(z[i] / cell));
+        next[i] = head[slot];
+        head[slot] = i;
+    }
+
+    /** Indices by size class, biggest first, then by threshold, then by identity. */
+    static int[] order(double[] r, double[] threshold, long[] id) {
+        double most = Arrays.stream(r).max().orElse(1);
+        Integer[] order = new Integer[r.length];
+        Arrays.setAll(order, i -> i);
+        int k = Settling.coarsest(Math.max(1e-9, most));
+        Arrays.parallelSort(order, (a, b) -> {
+            int byClass = r[a] == r[b] ? 0 : Integer.compare(Settling.sizeClass(k, r[a]), Settling.sizeClass(k, r[b]));
+            int byRank = byClass != 0 ? byClass : Double.compare(threshold[a], threshold[b]);
+            return byRank != 0 ? byRank : Long.compare(id[a], id[b]);
+        });
+        return Arrays.stream(order).mapToInt(Integer::intValue).toArray();
+    }
+}

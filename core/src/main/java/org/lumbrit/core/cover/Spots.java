@@ -1,0 +1,52 @@
+package org.lumbrit.core.cover;
+
+import java.util.Arrays;
+
+/** Places in plan that grow in number: identity, x, z and the density from which on each is taken. */
+public final class Spots {
+    /** More are refused before memory is taken. */
+    static final int MOST = 40_000_000;
+
+    private long[] id = new long[1024];
+    private double[] x = new double[1024];
+    private double[] z = new double[1024];
+    private double[] threshold = new double[1024];
+    private int count;
+
+    void add(long newId, double newX, double newZ, double from) {
+        if (count == MOST) {
+            throw new CoverScatter.TooManyPlantsException(
+                    "This pattern would give more than 40 million places for plants. Widen its distances or lower the density.");
+        }
+        if (count == id.length) {
+            id = Arrays.copyOf(id, 2 * count);
+            x = Arrays.copyOf(x, 2 * count);
+            z = Arrays.copyOf(z, 2 * count);
+            threshold = Arrays.copyOf(threshold, 2 * count);
+        }
+        id[count] = newId;
+        x[count] = newX;
+        z[count] = newZ;
+        threshold[count++] = from;
+    }
+
+    int count() {
+        return count;
+    }
+
+    long[] id() {
+        return id;
+    }
+
+    double[] x() {
+        return x;
+    }
+
+    double[] z() {
+        return z;
+    }
+
+    double[] threshold() {
+        return threshold;
+    }
+}

@@ -1,0 +1,93 @@
+package org.lumbrit.core.plants;
+
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import org.lumbrit.core.drive.Layer;
+import org.lumbrit.core.drive.PropertyDescription;
+import org.lumbrit.core.drive.PropertyRange;
+import org.lumbrit.core.kinds.Kind;
+import org.lumbrit.core.kinds.Refers;
+import org.lumbrit.core.kinds.Setting;
+
+/**
+ * A plant that the nursery keeps, under a name: any cover may plant it. Its properties are driven by falloffs along the plant,
+ * from foot to tip.
+ */
+@Kind(name = "plant", title = "Plant", help = "A plant of the nursery; covers plant it.")
+public record PlantLayer(
+        String id,
+        String name,
+
+        @Setting(title = "seed", min = 0, max = 1_000_000, byDefault = "1", help = "Another seed, other variants")
+        int seed,
+
+        @Setting(title = "hidden", byDefault = "false") boolean hidden,
+
+        @Setting(title = "plant", byDefault = "{\"kind\":\"clump\"}")
+        Plant plant,
+
+        @Setting(
+                title = "tint",
+                refers = Refers.COLOUR,
+                byDefault = "#8a8a4a",
+                help = "In the nursery; covers bring their own")
+        String tint,
+
+        @Setting(title = "accent", refers = Refers.COLOUR, byDefault = "#f1ead8", help = "Where its accent is 1")
+        String accent,
+
+        @Setting(title = "properties") Map<String, PropertyRange> properties)
+        implements Layer {
+
+    public static final String WIDTH = "width-along";
+    public static final String CURVE = "curve-along";
+    public static final String ACCENT = "accent-along";
+
+    private static final List<PropertyDescription> OFFERED = List.of(
+            PropertyDescription.of(WIDTH, "Times as wide about its centre line", "×", 0, 10, 2, 0, 1)
+                    .along(),
+            PropertyDescription.of(
+                            CURVE,
+                            "How strongly it curves there, degrees over its whole length",
+                            "°",
+                            -720,
+                            720,
+                            180,
+                            0,
+                            0)
+                    .along(),
+            PropertyDescription.of(
+                            ACCENT, "How much of its accent colour shows in place of the tint", "", 0, 1, 1, 0, 0)
+                    .along());
+
+    public PlantLayer {
+        properties = PropertyDescription.complete(OFFERED, properties);
+    }
+
+    @Override
+    public List<PropertyDescription> offered() {
+        return OFFERED;
+    }
+
+    @Override
+    public PlantLayer renamed(String newName) {
+        return new PlantLayer(id, newName, seed, hidden, plant, tint, accent, properties);
+    }
+
+    @Override
+    public PlantLayer withProperty(String property, PropertyRange range) {
+        Map<String, PropertyRange> changed = new LinkedHashMap<>(properties);
+        changed.put(property, range);
+        return new PlantLayer(id, name, seed, hidden, plant, tint, accent, changed);
+    }
+
+    @Override
+    public PlantLayer copied(String newId, String newName, int newSeed) {
+        return new PlantLayer(newId, newName, newSeed, hidden, plant, tint, accent, properties);
+    }
+
+    public PlantLayer withPlant(Plant newPlant) {
+        return new PlantLayer(id, name, seed, hidden, newPlant, tint, accent, properties);
+    }
+}

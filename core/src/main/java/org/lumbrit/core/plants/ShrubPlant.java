@@ -1,0 +1,104 @@
+package org.lumbrit.core.plants;
+
+import java.util.function.Function;
+import org.lumbrit.core.kinds.Kind;
+import org.lumbrit.core.kinds.Refers;
+import org.lumbrit.core.kinds.Setting;
+import org.lumbrit.core.surface.Mesh;
+
+/** Several stems from one foot that grow into a low crown by space colonisation, radii by the pipe model, leaves at the ends. */
+@Kind(name = "shrub", title = "Shrub", help = "Several stems from one foot: dwarf willow, heather, juniper.")
+public record ShrubPlant(
+        @Setting(title = "variants", min = 1, max = 16, byDefault = "4", help = "Different ones from one seed")
+        int variants,
+
+        @Setting(
+                title = "height",
+                unit = "m",
+                min = 0.005,
+                max = 60,
+                slider = {0.1, 4},
+                byDefault = "0.7",
+                help = "As it stands in the nursery")
+        double length,
+
+        @Setting(
+                title = "width",
+                unit = "m",
+                min = 0.001,
+                max = 60,
+                slider = {0.1, 6},
+                byDefault = "1.1",
+                help = "Across the crown")
+        double width,
+
+        @Setting(
+                title = "stems",
+                min = 1,
+                max = 24,
+                slider = {1, 12},
+                byDefault = "6")
+        int stems,
+
+        @Setting(
+                title = "leaf size",
+                unit = "m",
+                min = 0,
+                max = 1,
+                slider = {0.01, 0.2},
+                byDefault = "0.035",
+                help = "0 for bare twigs")
+        double leaf,
+
+        @Setting(
+                title = "leaves a twig",
+                min = 0,
+                max = 24,
+                slider = {0, 10},
+                byDefault = "4")
+        int leaves,
+
+        @Setting(
+                title = "branchiness",
+                min = 20,
+                max = 200000,
+                slider = {60, 1500},
+                byDefault = "220",
+                help = "Points of the crown that twigs grow toward")
+        int attractors,
+
+        @Setting(
+                title = "twig",
+                unit = "m",
+                min = 0.0003,
+                max = 0.5,
+                slider = {0.001, 0.02},
+                byDefault = "0.002",
+                help = "Radius of the thinnest twigs; thicker ones follow")
+        double twig,
+
+        @Setting(title = "droop", min = -1, max = 1, byDefault = "0", help = "Twigs bend down, below 0 up")
+        double droop,
+
+        @Setting(title = "variety", min = 0, max = 1, byDefault = "0.5", help = "How much variants differ")
+        double variety,
+
+        @Setting(title = "bark", refers = Refers.COLOUR, byDefault = "#6b5138")
+        String bark)
+        implements Plant {
+
+    @Override
+    public PlantMesh mesh(int seed, int variant, int detail, Function<String, Mesh> files) {
+        Draw draw = Draw.of(seed, variant);
+        double tall = length * (1 + draw.about(1, 0, 0.25 * variety));
+        double broad = width * (1 + draw.about(2, 0, 0.25 * variety));
+        Branches.Crown crown = new Branches.Crown(0.12 * tall, tall, broad / 2, 0);
+        double[][] starts = new double[stems][];
+        for (int s = 0; s < stems; s++) {
+            double[] heading = Vec.level(2.399963 * s + draw.about(3, s, 0.5));
+            double out = broad * 0.22 * Math.sqrt((s + 0.5) / stems);
+            starts[s] = new double[] {heading[0] * out, heading[2] * out};
+        }
+        return Branches.grown(draw, crown, starts, attractors, droop).mesh(draw, twig, leaf, leaves, bark, detail);
+    }
+}

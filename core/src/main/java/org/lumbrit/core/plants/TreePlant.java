@@ -1,0 +1,102 @@
+package org.lumbrit.core.plants;
+
+import java.util.function.Function;
+import org.lumbrit.core.kinds.Kind;
+import org.lumbrit.core.kinds.Refers;
+import org.lumbrit.core.kinds.Setting;
+import org.lumbrit.core.surface.Mesh;
+
+/** A trunk and a crown grown by space colonisation, its radii by the pipe model, leaves at the ends of its twigs. */
+@Kind(name = "tree", title = "Tree", help = "A trunk and a crown that grows toward the light.")
+public record TreePlant(
+        @Setting(title = "variants", min = 1, max = 16, byDefault = "4", help = "Different ones from one seed")
+        int variants,
+
+        @Setting(
+                title = "height",
+                unit = "m",
+                min = 0.005,
+                max = 60,
+                slider = {0.5, 20},
+                byDefault = "5",
+                help = "As it stands in the nursery")
+        double length,
+
+        @Setting(
+                title = "width",
+                unit = "m",
+                min = 0.001,
+                max = 60,
+                slider = {0.3, 15},
+                byDefault = "3",
+                help = "Across the crown")
+        double width,
+
+        @Setting(title = "trunk", min = 0, max = 0.95, byDefault = "0.3", help = "Share of the height below the crown")
+        double trunk,
+
+        @Setting(
+                title = "pointed",
+                min = 0,
+                max = 1,
+                byDefault = "0.35",
+                help = "0 a round crown, 1 one that narrows to its top")
+        double pointed,
+
+        @Setting(
+                title = "leaf size",
+                unit = "m",
+                min = 0,
+                max = 1,
+                slider = {0.01, 0.2},
+                byDefault = "0.07",
+                help = "0 for bare twigs")
+        double leaf,
+
+        @Setting(
+                title = "leaves a twig",
+                min = 0,
+                max = 24,
+                slider = {0, 10},
+                byDefault = "4")
+        int leaves,
+
+        @Setting(
+                title = "branchiness",
+                min = 20,
+                max = 200000,
+                slider = {60, 1500},
+                byDefault = "420",
+                help = "Points of the crown that twigs grow toward")
+        int attractors,
+
+        @Setting(
+                title = "twig",
+                unit = "m",
+                min = 0.0003,
+                max = 0.5,
+                slider = {0.001, 0.02},
+                byDefault = "0.006",
+                help = "Radius of the thinnest twigs; thicker ones follow")
+        double twig,
+
+        @Setting(title = "droop", min = -1, max = 1, byDefault = "0.15", help = "Twigs bend down, below 0 up")
+        double droop,
+
+        @Setting(title = "variety", min = 0, max = 1, byDefault = "0.5", help = "How much variants differ")
+        double variety,
+
+        @Setting(title = "bark", refers = Refers.COLOUR, byDefault = "#8d8577")
+        String bark)
+        implements Plant {
+
+    @Override
+    public PlantMesh mesh(int seed, int variant, int detail, Function<String, Mesh> files) {
+        Draw draw = Draw.of(seed, variant);
+        double tall = length * (1 + draw.about(1, 0, 0.25 * variety));
+        double broad = width * (1 + draw.about(2, 0, 0.25 * variety));
+        Branches.Crown crown = new Branches.Crown(tall * trunk, tall, broad / 2, pointed);
+        double[][] stems = {{draw.about(3, 0, 0.06 * broad), draw.about(4, 0, 0.06 * broad)}};
+        return Branches.grown(draw, crown, stems, attractors, droop).mesh(draw, twig, leaf, leaves, bark, detail);
+    }
+}
