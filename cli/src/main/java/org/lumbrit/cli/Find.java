@@ -5,9 +5,12 @@ import java.util.function.Function;
 import org.lumbrit.core.cover.CoverLayer;
 import org.lumbrit.core.drive.Layer;
 import org.lumbrit.core.falloff.Falloff;
+import org.lumbrit.core.plants.Detail;
+import org.lumbrit.core.plants.PlantLayer;
 import org.lumbrit.core.props.Prop;
 import org.lumbrit.core.relief.ReliefLayer;
 import org.lumbrit.core.site.Recipe;
+import org.lumbrit.core.site.SiteEvaluation;
 import org.lumbrit.formats.BadInputException;
 
 /** Finds by name or id, and says which names there are. */
@@ -24,6 +27,15 @@ final class Find {
             return cover;
         }
         throw new BadInputException("--layer: “" + wanted + "” has no plants; choose a cover.");
+    }
+
+    /** The detail levels of one of the nursery's plants, or of what a cover plants. */
+    static Detail.Levels levels(SiteEvaluation evaluation, String wanted, int variant) {
+        Layer layer = one("--layer", evaluation.plan().recipe().layers(), wanted, Layer::name, Layer::id);
+        if (layer instanceof PlantLayer plant) {
+            return evaluation.levels(plant, variant);
+        }
+        return evaluation.levels(cover(evaluation.plan().recipe(), wanted), variant);
     }
 
     static Prop prop(Recipe recipe, String wanted) {

@@ -1,15 +1,17 @@
 package org.lumbrit.cli;
 
+import java.io.BufferedOutputStream;
 import java.io.IOException;
+import java.io.OutputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
 import java.util.EnumSet;
 import java.util.List;
-import java.util.Map;
 import java.util.Set;
 import java.util.concurrent.Callable;
 import org.lumbrit.formats.BadInputException;
+import org.lumbrit.formats.handover.Content;
 import org.lumbrit.formats.handover.HandOver;
 import org.lumbrit.formats.site.SiteFiles;
 import picocli.CommandLine.Command;
@@ -46,20 +48,19 @@ final class HandOverCommand implements Callable<Integer> {
         }
         SiteFiles site = recipe.site();
         Set<HandOver> wanted = formats.isEmpty() ? EnumSet.allOf(HandOver.class) : EnumSet.copyOf(formats);
-        Map<String, byte[]> files = HandOver.files(recipe.evaluation(site), site, wanted);
-        for (Map.Entry<String, byte[]> file : files.entrySet()) {
-            write(folder.resolve(file.getKey()), file.getValue());
-        }
-        Output.print(files.get("report.txt"));
+        HandOver.write(recipe.evaluation(site), site, wanted, (name, content) -> write(folder.resolve(name), content));
+        Output.print(Files.readAllBytes(folder.resolve("report.txt")));
         return 0;
     }
 
     /** Beside its place first, so that no half-written file is ever found under the name. */
-    private static void write(Path file, byte[] content) throws IOException {
+    private static void write(Path file, Content content) throws IOException {
         Files.createDirectories(file.getParent());
         Path beside = Files.createTempFile(file.getParent(), ".lumbrit", ".part");
         try {
-            Files.write(beside, content);
+            try (OutputStream out = new BufferedOutputStream(Files.newOutputStream(beside), 1 << 16)) {
+                content.writeTo(out);
+            }
             Files.move(beside, file, StandardCopyOption.REPLACE_EXISTING, StandardCopyOption.ATOMIC_MOVE);
         } finally {
             Files.deleteIfExists(beside);

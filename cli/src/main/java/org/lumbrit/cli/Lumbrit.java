@@ -2,6 +2,7 @@ package org.lumbrit.cli;
 
 import java.io.PrintWriter;
 import org.lumbrit.core.cover.CoverScatter.TooManyPlantsException;
+import org.lumbrit.core.plants.UnusablePlantException;
 import org.lumbrit.core.site.InvalidRecipeException;
 import org.lumbrit.formats.BadInputException;
 import picocli.CommandLine;
@@ -19,6 +20,7 @@ import picocli.CommandLine.ParameterException;
             CheckCommand.class,
             ProbeCommand.class,
             ScatterCommand.class,
+            PlantCommand.class,
             AimCommand.class,
             PictureCommand.class,
             GroundCommand.class,
@@ -62,7 +64,9 @@ public final class Lumbrit implements Runnable {
             return oneLine(
                     invalid.problems().get(0) + (more > 0 ? " (and " + more + " more; lumbrit check lists all)" : ""));
         }
-        if (problem instanceof BadInputException || problem instanceof TooManyPlantsException) {
+        if (problem instanceof BadInputException
+                || problem instanceof TooManyPlantsException
+                || problem instanceof UnusablePlantException) {
             return oneLine(problem.getMessage());
         }
         if (problem instanceof java.io.IOException) {
@@ -80,6 +84,6 @@ public final class Lumbrit implements Runnable {
     public void run() {
         throw new ParameterException(
                 spec.commandLine(),
-                "Say what to do: schema, check, probe, scatter, aim, picture, ground, relief, water, mesh or handover.");
+                "Say what to do: schema, check, probe, scatter, plant, aim, picture, ground, relief, water, mesh or handover.");
     }
 }

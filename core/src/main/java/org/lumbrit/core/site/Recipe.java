@@ -31,13 +31,27 @@ public record Recipe(
         List<Falloff> falloffs,
         List<Layer> layers,
         List<Drive> drives,
-        Clock clock) {
+        Clock clock,
+        Limits limits) {
     public Recipe {
         places = List.copyOf(places);
         props = List.copyOf(props);
         falloffs = List.copyOf(falloffs);
         layers = List.copyOf(layers);
         drives = List.copyOf(drives);
+    }
+
+    /** A site that may cost what it will. */
+    public Recipe(
+            String name,
+            GroundSpec ground,
+            List<Place> places,
+            List<Prop> props,
+            List<Falloff> falloffs,
+            List<Layer> layers,
+            List<Drive> drives,
+            Clock clock) {
+        this(name, ground, places, props, falloffs, layers, drives, clock, Limits.NONE);
     }
 
     /** A site without props. */
@@ -210,35 +224,39 @@ public record Recipe(
     }
 
     public Recipe withName(String newName) {
-        return new Recipe(newName, ground, places, props, falloffs, layers, drives, clock);
+        return new Recipe(newName, ground, places, props, falloffs, layers, drives, clock, limits);
     }
 
     public Recipe withGround(GroundSpec newGround) {
-        return new Recipe(name, newGround, places, props, falloffs, layers, drives, clock);
+        return new Recipe(name, newGround, places, props, falloffs, layers, drives, clock, limits);
     }
 
     public Recipe withPlaces(List<Place> newPlaces) {
-        return new Recipe(name, ground, newPlaces, props, falloffs, layers, drives, clock);
+        return new Recipe(name, ground, newPlaces, props, falloffs, layers, drives, clock, limits);
     }
 
     public Recipe withProps(List<Prop> newProps) {
-        return new Recipe(name, ground, places, newProps, falloffs, layers, drives, clock);
+        return new Recipe(name, ground, places, newProps, falloffs, layers, drives, clock, limits);
     }
 
     public Recipe withFalloffs(List<Falloff> newFalloffs) {
-        return new Recipe(name, ground, places, props, newFalloffs, layers, drives, clock);
+        return new Recipe(name, ground, places, props, newFalloffs, layers, drives, clock, limits);
     }
 
     public Recipe withLayers(List<Layer> newLayers) {
-        return new Recipe(name, ground, places, props, falloffs, newLayers, drives, clock);
+        return new Recipe(name, ground, places, props, falloffs, newLayers, drives, clock, limits);
     }
 
     public Recipe withDrives(List<Drive> newDrives) {
-        return new Recipe(name, ground, places, props, falloffs, layers, newDrives, clock);
+        return new Recipe(name, ground, places, props, falloffs, layers, newDrives, clock, limits);
     }
 
     public Recipe withClock(Clock newClock) {
-        return new Recipe(name, ground, places, props, falloffs, layers, drives, newClock);
+        return new Recipe(name, ground, places, props, falloffs, layers, drives, newClock, limits);
+    }
+
+    public Recipe withLimits(Limits newLimits) {
+        return new Recipe(name, ground, places, props, falloffs, layers, drives, clock, newLimits);
     }
 
     /** The same with one falloff changed. */

@@ -58,4 +58,22 @@ public sealed interface SiteEdit extends Edit {
             return "Clock";
         }
     }
+
+    @Kind(name = "set-limits", title = "Set limits", help = "Replaces what the site may cost.")
+    record SetLimits(Limits limits) implements SiteEdit {
+        @Override
+        public Recipe apply(Recipe recipe) {
+            return recipe.withLimits(limits);
+        }
+
+        @Override
+        public Object touches(Recipe recipe) {
+            return recipe.limits();
+        }
+
+        @Override
+        public String summary(Recipe recipe) {
+            return "Budget";
+        }
+    }
 }

@@ -1,10 +1,16 @@
 package org.lumbrit.formats.handover;
 
 import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.OutputStream;
+import java.io.UncheckedIOException;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
 import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.List;
 import org.lumbrit.core.math.Quaternion;
+import org.lumbrit.formats.BadInputException;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.JsonNodeFactory;
 import tools.jackson.databind.node.ObjectNode;
@@ -18,6 +24,7 @@ final class Glb {
     private static final int UNSIGNED_INT = 5125;
     private static final int ARRAY_BUFFER = 34962;
     private static final int ELEMENT_ARRAY_BUFFER = 34963;
+    private static final long MOST_BYTES = 0xFFFF_FF00L;
     private static final String INSTANCING = "EXT_mesh_gpu_instancing";
 
     private final ObjectNode root = JsonNodeFactory.instance.objectNode();
@@ -26,8 +33,56 @@ final class Glb {
     private final ArrayNode meshes = JsonNodeFactory.instance.arrayNode();
     private final ArrayNode materials = JsonNodeFactory.instance.arrayNode();
     private final ArrayNode nodes = JsonNodeFactory.instance.arrayNode();
-    private final ByteArrayOutputStream binary = new ByteArrayOutputStream();
+    private final List<Part> parts = new ArrayList<>();
+    private final List<List<Integer>> scenes = new ArrayList<>(List.of(new ArrayList<>()));
+    private final List<String> sceneNames = new ArrayList<>();
+    private long length;
     private boolean instanced;
+
+    /** Numbers that are made when they are written: a million instances never lie in memory twice. */
+    @FunctionalInterface
+    interface Numbers {
+        float at(int row, int component);
+    }
+
+    /** A stretch of the binary chunk: so many rows of so many little-endian floats, or whole numbers. */
+    private record Part(int rows, int components, Numbers floats, int[] whole) {
+        long bytes() {
+            return 4L * rows * components;
+        }
+
+        void writeTo(OutputStream out) throws IOException {
+            int chunk = 4096;
+            ByteBuffer buffer =
+                    ByteBuffer.allocate(4 * components * Math.min(rows, chunk)).order(ByteOrder.LITTLE_ENDIAN);
+            for (int row = 0; row < rows; row++) {
+                for (int c = 0; c < components; c++) {
+                    if (whole.length > 0) {
+                        buffer.putInt(whole[row * components + c]);
+                    } else {
+                        buffer.putFloat(floats.at(row, c));
+                    }
+                }
+                if (!buffer.hasRemaining() || row == rows - 1) {
+                    out.write(buffer.array(), 0, buffer.position());
+                    buffer.clear();
+                }
+            }
+        }
+    }
+
+    /** What follows stands in a scene of its own. */
+    void scene(String name) {
+        if (!scenes.get(scenes.size() - 1).isEmpty() || !sceneNames.isEmpty()) {
+            scenes.add(new ArrayList<>());
+        }
+        sceneNames.add(name);
+    }
+
+    private ObjectNode added(String name, int mesh) {
+        scenes.get(scenes.size() - 1).add(nodes.size());
+        return nodes.addObject().put("name", name).put("mesh", mesh);
+    }
 
     int material(String name, double red, double green, double blue, double alpha, double roughness, boolean twoSided) {
         ObjectNode material = materials.addObject().put("name", name);
@@ -51,11 +106,9 @@ final class Glb {
         if (colours.length > 0) {
             attributes.put("COLOR_0", floats(colours, 3, ARRAY_BUFFER));
         }
-        ByteBuffer data = ByteBuffer.allocate(4 * indices.length).order(ByteOrder.LITTLE_ENDIAN);
-        data.asIntBuffer().put(indices);
         accessors
                 .addObject()
-                .put("bufferView", view(data, ELEMENT_ARRAY_BUFFER))
+                .put("bufferView", view(new Part(indices.length, 1, (row, c) -> 0, indices), ELEMENT_ARRAY_BUFFER))
                 .put("componentType", UNSIGNED_INT)
                 .put("count", indices.length)
                 .put("type", "SCALAR");
@@ -64,49 +117,55 @@ final class Glb {
     }
 
     void node(String name, int mesh) {
-        nodes.addObject().put("name", name).put("mesh", mesh);
+        added(name, mesh);
     }
 
     /** One mesh, sized, turned and moved. */
     void placed(String name, int mesh, double[] origin, Quaternion turn, double size) {
-        ObjectNode node = nodes.addObject().put("name", name).put("mesh", mesh);
+        ObjectNode node = added(name, mesh);
         node.putArray("translation").add(origin[0]).add(origin[1]).add(origin[2]);
         node.putArray("rotation").add(turn.x()).add(turn.y()).add(turn.z()).add(turn.w());
         node.putArray("scale").add(size).add(size).add(size);
     }
 
-    /**
-     * @param translations x, y, z an instance; @param rotations unit quaternion x, y, z, w; @param scales x, y, z
-     * @param colours linear red, green, blue
-     */
-    void instances(String name, int mesh, float[] translations, float[] rotations, float[] scales, float[] colours) {
+    /** The attributes of instances, to be shared by the meshes of several detail levels. */
+    ObjectNode attributes(Instances instances) {
+        ObjectNode attributes = JsonNodeFactory.instance.objectNode();
+        int count = instances.count();
+        attributes.put(
+                "TRANSLATION", floats(count, 3, (i, c) -> (float) instances.translation(i)[c], 0));
+        attributes.put("ROTATION", floats(count, 4, instances::rotation, 0));
+        attributes.put("SCALE", floats(count, 3, instances::scale, 0));
+        attributes.put("_COLOR_0", floats(count, 3, instances::colour, 0));
+        return attributes;
+    }
+
+    /** One mesh, many times. */
+    void instances(String name, int mesh, ObjectNode attributes) {
         instanced = true;
-        ObjectNode node = nodes.addObject().put("name", name).put("mesh", mesh);
-        ObjectNode attributes =
-                node.putObject("extensions").putObject(INSTANCING).putObject("attributes");
-        attributes.put("TRANSLATION", floats(translations, 3, 0));
-        attributes.put("ROTATION", floats(rotations, 4, 0));
-        attributes.put("SCALE", floats(scales, 3, 0));
-        attributes.put("_COLOR_0", floats(colours, 3, 0));
+        added(name, mesh).putObject("extensions").putObject(INSTANCING).set("attributes", attributes);
     }
 
     private int floats(float[] values, int components, int target) {
-        ByteBuffer data = ByteBuffer.allocate(4 * values.length).order(ByteOrder.LITTLE_ENDIAN);
-        data.asFloatBuffer().put(values);
+        return floats(values.length / components, components, (row, c) -> values[row * components + c], target);
+    }
+
+    private int floats(int rows, int components, Numbers values, int target) {
         ObjectNode accessor = accessors
                 .addObject()
-                .put("bufferView", view(data, target))
+                .put("bufferView", view(new Part(rows, components, values, new int[0]), target))
                 .put("componentType", FLOAT)
-                .put("count", values.length / components)
+                .put("count", rows)
                 .put("type", components == 4 ? "VEC4" : "VEC3");
         ArrayNode min = accessor.putArray("min");
         ArrayNode max = accessor.putArray("max");
         for (int c = 0; c < components; c++) {
             float low = Float.POSITIVE_INFINITY;
             float high = Float.NEGATIVE_INFINITY;
-            for (int i = c; i < values.length; i += components) {
-                low = Math.min(low, values[i]);
-                high = Math.max(high, values[i]);
+            for (int i = 0; i < rows; i++) {
+                float value = values.at(i, c);
+                low = Math.min(low, value);
+                high = Math.max(high, value);
             }
             min.add(low);
             max.add(high);
@@ -114,22 +173,52 @@ final class Glb {
         return accessors.size() - 1;
     }
 
-    private int view(ByteBuffer data, int target) {
-        ObjectNode view = views.addObject()
-                .put("buffer", 0)
-                .put("byteOffset", binary.size())
-                .put("byteLength", data.capacity());
+    private int view(Part part, int target) {
+        ObjectNode view =
+                views.addObject().put("buffer", 0).put("byteOffset", length).put("byteLength", part.bytes());
         if (target != 0) {
             view.put("target", target);
         }
-        binary.writeBytes(data.array());
-        while (binary.size() % 4 != 0) {
-            binary.write(0);
-        }
+        parts.add(part);
+        length += part.bytes();
         return views.size() - 1;
     }
 
+    /** The whole in memory, for a small one. */
     byte[] write(String sceneName) {
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        try {
+            content(sceneName).writeTo(out);
+        } catch (IOException e) {
+            throw new UncheckedIOException("writing to memory cannot fail", e);
+        }
+        return out.toByteArray();
+    }
+
+    /** @param sceneName of the first scene where none was named */
+    Content content(String sceneName) {
+        if (length > MOST_BYTES) {
+            throw new BadInputException(
+                    "The GLB would be larger than 4 GB, which the format cannot hold. Hand over USD or NumPy.");
+        }
+        byte[] json = json(sceneName).getBytes(StandardCharsets.UTF_8);
+        return out -> {
+            int jsonLength = (json.length + 3) / 4 * 4;
+            ByteBuffer head = ByteBuffer.allocate(20 + jsonLength + 8).order(ByteOrder.LITTLE_ENDIAN);
+            head.putInt(0x46546C67).putInt(2).putInt((int) (28 + jsonLength + length));
+            head.putInt(jsonLength).putInt(0x4E4F534A).put(json);
+            for (int i = json.length; i < jsonLength; i++) {
+                head.put((byte) ' ');
+            }
+            head.putInt((int) length).putInt(0x004E4942);
+            out.write(head.array());
+            for (Part part : parts) {
+                part.writeTo(out);
+            }
+        };
+    }
+
+    private String json(String sceneName) {
         ObjectNode asset = root.putObject("asset");
         asset.put("version", "2.0").put("generator", "Lumbrit");
         if (instanced) {
@@ -137,30 +226,18 @@ final class Glb {
             root.putArray("extensionsRequired").add(INSTANCING);
         }
         root.put("scene", 0);
-        ObjectNode scene = root.putArray("scenes").addObject().put("name", sceneName);
-        ArrayNode all = scene.putArray("nodes");
-        for (int i = 0; i < nodes.size(); i++) {
-            all.add(i);
+        ArrayNode all = root.putArray("scenes");
+        for (int k = 0; k < scenes.size(); k++) {
+            String name = k < sceneNames.size() ? sceneNames.get(k) : sceneName;
+            ArrayNode in = all.addObject().put("name", name).putArray("nodes");
+            scenes.get(k).forEach(in::add);
         }
         root.set("nodes", nodes);
         root.set("meshes", meshes);
         root.set("materials", materials);
         root.set("accessors", accessors);
         root.set("bufferViews", views);
-        root.putArray("buffers").addObject().put("byteLength", binary.size());
-        return pack(root.toString().getBytes(StandardCharsets.UTF_8));
-    }
-
-    private byte[] pack(byte[] json) {
-        int jsonLength = (json.length + 3) / 4 * 4;
-        int total = Math.addExact(28, Math.addExact(jsonLength, binary.size()));
-        ByteBuffer out = ByteBuffer.allocate(total).order(ByteOrder.LITTLE_ENDIAN);
-        out.putInt(0x46546C67).putInt(2).putInt(total);
-        out.putInt(jsonLength).putInt(0x4E4F534A).put(json);
-        for (int i = json.length; i < jsonLength; i++) {
-            out.put((byte) ' ');
-        }
-        out.putInt(binary.size()).putInt(0x004E4942).put(binary.toByteArray());
-        return out.array();
+        root.putArray("buffers").addObject().put("byteLength", length);
+        return root.toString();
     }
 }

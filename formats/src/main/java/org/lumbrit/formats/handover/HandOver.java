@@ -1,8 +1,11 @@
 package org.lumbrit.formats.handover;
 
+import java.io.BufferedWriter;
+import java.io.ByteArrayOutputStream;
 import java.io.IOException;
-import java.io.StringWriter;
+import java.io.OutputStreamWriter;
 import java.io.UncheckedIOException;
+import java.io.Writer;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.EnumSet;
@@ -53,12 +56,17 @@ public enum HandOver {
         @Override
         void write(SiteEvaluation evaluation, SiteFiles site, Report report) {
             List<CoverLayer> layers = covers(evaluation.plan().recipe());
-            byte[] glb =
-                    SiteGlb.write(evaluation, layers, tints(evaluation.plan().recipe()));
             report.add(
                     "site.glb",
-                    glb,
-                    "ground, water and " + plants(evaluation, layers) + " plants as instances, metres, +Y up");
+                    SiteGlb.write(evaluation, layers, tints(evaluation.plan().recipe())),
+                    "ground, water and " + grown(evaluation, layers) + " plants as instances, metres, +Y up");
+            if (!layers.isEmpty()) {
+                report.add(
+                        "plants/details.glb",
+                        SiteGlb.details(evaluation, layers),
+                        "the plants alone, a scene a detail level; the errors are in plants/details.csv");
+                report.add("plants/details.csv", DetailsCsv.write(evaluation, layers), "triangles and errors of each");
+            }
         }
     },
     MASKS("Each falloff over the ground as a 16-bit grey PNG, 0 black to 1 white, north at the top") {
@@ -164,17 +172,46 @@ public enum HandOver {
         void write(SiteEvaluation evaluation, SiteFiles site, Report report) {
             for (CoverLayer layer : covers(evaluation.plan().recipe())) {
                 Plants plants = evaluation.plants(layer);
-                StringWriter text = new StringWriter();
-                try {
-                    PlantsCsv.write(layer, plants, text);
-                } catch (IOException e) {
-                    throw new UncheckedIOException("writing to memory cannot fail", e);
-                }
                 report.add(
                         "plants/" + fileName(layer.name()) + ".csv",
-                        text.toString().getBytes(StandardCharsets.UTF_8),
+                        out -> {
+                            Writer text =
+                                    new BufferedWriter(new OutputStreamWriter(out, StandardCharsets.UTF_8), 1 << 16);
+                            PlantsCsv.write(layer, plants, text);
+                            text.flush();
+                        },
                         plants.count() + " plants of “" + layer.name() + "”");
             }
+        }
+    },
+    NUMPY("Every plant as a record of a NumPy array: identity, place, turn, scale, growth, tint, variant") {
+        @Override
+        void write(SiteEvaluation evaluation, SiteFiles site, Report report) {
+            for (CoverLayer layer : covers(evaluation.plan().recipe())) {
+                Plants plants = evaluation.plants(layer);
+                boolean flat = evaluation.plan().recipe().planted(layer).flat();
+                report.add(
+                        "plants/" + fileName(layer.name()) + ".npy",
+                        NumpyPoints.of(plants, flat),
+                        plants.count() + " plants of “" + layer.name() + "”");
+            }
+        }
+    },
+    USD("Every plant as an instance of its variant’s mesh, as USD text") {
+        @Override
+        void write(SiteEvaluation evaluation, SiteFiles site, Report report) {
+            List<List<Instances>> layers = covers(evaluation.plan().recipe()).stream()
+                    .map(layer -> Instances.of(evaluation, layer))
+                    .filter(all -> !all.isEmpty())
+                    .toList();
+            int count = layers.stream()
+                    .flatMap(List::stream)
+                    .mapToInt(Instances::count)
+                    .sum();
+            report.add(
+                    "plants/plants.usda",
+                    UsdPoints.of(evaluation.plan().recipe().name(), layers),
+                    count + " plants as instances, metres, +Y up");
         }
     },
     RECIPE("The recipe and the files that it needs, to open again or run from the command line") {
@@ -205,11 +242,31 @@ public enum HandOver {
 
     abstract void write(SiteEvaluation evaluation, SiteFiles site, Report report);
 
-    /** File name to content, the report last. */
+    /** Writes the files one after the other, the report last; none of them needs to fit into memory. */
+    public static void write(SiteEvaluation evaluation, SiteFiles site, Set<HandOver> formats, Content.Sink sink)
+            throws IOException {
+        Report report = new Report(evaluation, sink);
+        try {
+            EnumSet.copyOf(formats).forEach(format -> format.write(evaluation, site, report));
+        } catch (UncheckedIOException e) {
+            throw e.getCause();
+        }
+        report.close();
+    }
+
+    /** File name to content, the report last, for a small site. */
     public static Map<String, byte[]> files(SiteEvaluation evaluation, SiteFiles site, Set<HandOver> formats) {
-        Report report = new Report(evaluation);
-        EnumSet.copyOf(formats).forEach(format -> format.write(evaluation, site, report));
-        return report.close();
+        Map<String, byte[]> files = new LinkedHashMap<>();
+        try {
+            write(evaluation, site, formats, (name, content) -> {
+                ByteArrayOutputStream bytes = new ByteArrayOutputStream();
+                content.writeTo(bytes);
+                files.put(name, bytes.toByteArray());
+            });
+        } catch (IOException e) {
+            throw new UncheckedIOException("writing to memory cannot fail", e);
+        }
+        return files;
     }
 
     private static List<CoverLayer> covers(Recipe recipe) {
@@ -228,9 +285,11 @@ public enum HandOver {
                 .toList();
     }
 
-    private static int plants(SiteEvaluation evaluation, List<CoverLayer> layers) {
+    /** Plants of which something is to be seen. */
+    private static int grown(SiteEvaluation evaluation, List<CoverLayer> layers) {
         return layers.stream()
-                .mapToInt(layer -> evaluation.plants(layer).count())
+                .flatMap(layer -> Instances.of(evaluation, layer).stream())
+                .mapToInt(Instances::count)
                 .sum();
     }
 
@@ -250,48 +309,5 @@ public enum HandOver {
                 .replaceAll("^-|-$", "")
                 .toLowerCase(java.util.Locale.ROOT);
         return plain.isEmpty() ? "unnamed" : plain;
-    }
-
-    /** Collects the files and what is to be said of them. */
-    static final class Report {
-        private final Map<String, byte[]> files = new LinkedHashMap<>();
-        private final StringBuilder text = new StringBuilder();
-
-        Report(SiteEvaluation evaluation) {
-            Ground ground = evaluation.plan().ground();
-            text.append(evaluation.plan().recipe().name())
-                    .append("\n\nGround ")
-                    .append(Decimal.write(ground.width(), 2))
-                    .append(" m × ")
-                    .append(Decimal.write(ground.depth(), 2))
-                    .append(" m, heights ")
-                    .append(Decimal.write(ground.lowest(), 2))
-                    .append(" to ")
-                    .append(Decimal.write(ground.highest(), 2))
-                    .append(" m. Metres, +Y up, x to the east, z to the south, the origin in the middle.\n\n");
-        }
-
-        void add(String name, byte[] content, String what) {
-            String free = name;
-            for (int n = 2; files.containsKey(free); n++) {
-                free = name.replaceFirst("(\\.[^.]*)$", "-" + n + "$1");
-            }
-            files.put(free, content);
-            text.append(free)
-                    .append("  (")
-                    .append(content.length)
-                    .append(" bytes): ")
-                    .append(what)
-                    .append('\n');
-        }
-
-        void say(String sentence) {
-            text.append(sentence).append('\n');
-        }
-
-        Map<String, byte[]> close() {
-            files.put("report.txt", text.toString().getBytes(StandardCharsets.UTF_8));
-            return files;
-        }
     }
 }

@@ -3,7 +3,6 @@ package org.lumbrit.formats.handover;
 import java.util.Arrays;
 import java.util.List;
 import org.lumbrit.core.cover.CoverLayer;
-import org.lumbrit.core.cover.Plants;
 import org.lumbrit.core.looks.TintLayer;
 import org.lumbrit.core.math.Colour;
 import org.lumbrit.core.plants.PlantMesh;
@@ -14,6 +13,7 @@ import org.lumbrit.core.surface.GroundMesh;
 import org.lumbrit.core.surface.Lattice;
 import org.lumbrit.core.surface.Mesh;
 import org.lumbrit.core.surface.Samples;
+import tools.jackson.databind.node.ObjectNode;
 
 /** The site as GLB: the ground, the tarn's level plane, and the plants of every layer as instances a variant. */
 final class SiteGlb {
@@ -23,7 +23,7 @@ final class SiteGlb {
 
     private SiteGlb() {}
 
-    static byte[] write(SiteEvaluation evaluation, List<CoverLayer> layers, List<TintLayer> tints) {
+    static Content write(SiteEvaluation evaluation, List<CoverLayer> layers, List<TintLayer> tints) {
         Glb glb = new Glb();
         Lattice lattice = evaluation.plan().ground().lattice(LONGEST);
         Samples samples = evaluation.samples(lattice);
@@ -37,8 +37,8 @@ final class SiteGlb {
                 glb.mesh("Ground", ground.positions(), ground.normals(), colours, ground.triangles(), groundMaterial));
         props(glb, evaluation, tints);
         evaluation.plan().recipe().ground().waterLevel().ifPresent(level -> water(glb, lattice, samples, level));
-        layers.forEach(layer -> cover(glb, layer, evaluation.plants(layer)));
-        return glb.write(evaluation.plan().recipe().name());
+        layers.forEach(layer -> cover(glb, layer, Instances.of(evaluation, layer)));
+        return glb.content(evaluation.plan().recipe().name());
     }
 
     /** The bare ground under every tint, in linear light; empty where there is none. */
@@ -122,61 +122,39 @@ final class SiteGlb {
         glb.node("Tarn", glb.mesh("Tarn", Arrays.copyOf(used, 3 * count), up, new float[0], wet, material));
     }
 
-    private static void cover(Glb glb, CoverLayer layer, Plants plants) {
+    private static void cover(Glb glb, CoverLayer layer, List<Instances> plants) {
         int material = glb.material(layer.name(), 1, 1, 1, 1, 0.9, true);
-        int[] colours = plants.colours(layer);
-        for (int variant = 0; variant < layer.plant().variants(); variant++) {
-            int[] chosen = ofVariant(plants, variant);
-            if (chosen.length == 0) {
-                continue;
+        for (Instances each : plants) {
+            glb.instances(each.name(), mesh(glb, each, 0, material), glb.attributes(each));
+        }
+    }
+
+    private static int mesh(Glb glb, Instances plants, int detail, int material) {
+        PlantMesh shape = plants.unit(detail);
+        String name = detail == 0 ? plants.name() : plants.name() + " detail " + detail;
+        return glb.mesh(name, shape.positions(), shape.normals(), Instances.shade(shape), shape.indices(), material);
+    }
+
+    /** The plants alone, a scene a detail level, all of them with the same instances; the last scene has the stand-ins. */
+    static Content details(SiteEvaluation evaluation, List<CoverLayer> layers) {
+        Glb glb = new Glb();
+        List<Instances> all = layers.stream()
+                .flatMap(layer -> Instances.of(evaluation, layer).stream())
+                .toList();
+        List<ObjectNode> attributes = all.stream().map(glb::attributes).toList();
+        int material = glb.material("Plants", 1, 1, 1, 1, 0.9, true);
+        int most = all.stream().mapToInt(each -> each.details().size()).max().orElse(1);
+        for (int detail = 0; detail < most; detail++) {
+            glb.scene("Detail " + detail);
+            for (int i = 0; i < all.size(); i++) {
+                Instances each = all.get(i);
+                int level = Math.min(detail, each.details().size() - 1);
+                glb.instances(
+                        each.name() + " detail " + detail,
+                        mesh(glb, each, level, material),
+                        attributes.get(i).deepCopy());
             }
-            PlantMesh shape = layer.plant().mesh(layer.seed(), variant);
-            String name = layer.name() + " " + (variant + 1);
-            int mesh =
-                    glb.mesh(name, shape.positions(), shape.normals(), shade(shape.along()), shape.indices(), material);
-            instances(glb, name, mesh, plants, chosen, colours);
         }
-    }
-
-    /** Grey from the dark foot to the full tip. */
-    private static float[] shade(float[] along) {
-        float[] shade = new float[3 * along.length];
-        for (int i = 0; i < shade.length; i++) {
-            shade[i] = 0.3f + 0.7f * along[i / 3];
-        }
-        return shade;
-    }
-
-    private static int[] ofVariant(Plants plants, int variant) {
-        int[] chosen = new int[plants.count()];
-        int n = 0;
-        for (int i = 0; i < chosen.length; i++) {
-            if (plants.variant()[i] == variant) {
-                chosen[n++] = i;
-            }
-        }
-        return Arrays.copyOf(chosen, n);
-    }
-
-    private static void instances(Glb glb, String name, int mesh, Plants plants, int[] chosen, int[] packed) {
-        float[] translations = new float[3 * chosen.length];
-        float[] rotations = new float[4 * chosen.length];
-        float[] scales = new float[3 * chosen.length];
-        float[] colours = new float[3 * chosen.length];
-        for (int i = 0; i < chosen.length; i++) {
-            int plant = chosen[i];
-            translations[3 * i] = (float) plants.feet().x()[plant];
-            translations[3 * i + 1] = (float) plants.feet().y()[plant];
-            translations[3 * i + 2] = (float) plants.feet().z()[plant];
-            System.arraycopy(plants.turn(), 4 * plant, rotations, 4 * i, 4);
-            scales[3 * i] = plants.width()[plant];
-            scales[3 * i + 1] = plants.length()[plant];
-            scales[3 * i + 2] = plants.length()[plant];
-            Colour colour = Colour.ofHex(String.format("#%06x", packed[plant]));
-            colours[3 * i] = (float) colour.red();
-            colours[3 * i + 1] = (float) colour.green();
-            colours[3 * i + 2] = (float) colour.blue();
-        }
-        glb.instances(name, mesh, translations, rotations, scales, colours);
+        return glb.content("Plants");
     }
 }

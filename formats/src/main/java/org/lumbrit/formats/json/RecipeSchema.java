@@ -166,6 +166,7 @@ public final class RecipeSchema {
                 || type == Map.class
                 || (type == List.class && setting == null)
                 || component.getName().equals("clock")
+                || component.getName().equals("limits")
                 || (setting != null && !setting.byDefault().isEmpty());
         return !mayBeLeftOut;
     }

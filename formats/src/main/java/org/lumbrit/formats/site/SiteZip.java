@@ -80,12 +80,17 @@ public final class SiteZip {
         try (ZipOutputStream out = new ZipOutputStream(to)) {
             out.setLevel(5);
             for (Map.Entry<String, byte[]> file : files.entrySet()) {
-                ZipEntry entry = new ZipEntry(file.getKey());
-                entry.setTimeLocal(java.time.LocalDateTime.of(2026, 1, 1, 0, 0));
-                out.putNextEntry(entry);
+                begin(out, file.getKey());
                 out.write(file.getValue());
                 out.closeEntry();
             }
         }
+    }
+
+    /** Begins a file of a zip, always with the same time. */
+    public static void begin(ZipOutputStream out, String name) throws IOException {
+        ZipEntry entry = new ZipEntry(name);
+        entry.setTimeLocal(java.time.LocalDateTime.of(2026, 1, 1, 0, 0));
+        out.putNextEntry(entry);
     }
 }

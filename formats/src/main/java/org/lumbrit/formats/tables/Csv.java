@@ -5,10 +5,10 @@ import de.siegmar.fastcsv.writer.LineDelimiter;
 import java.io.Writer;
 
 /** One way to write CSV: commas, quotes where needed, line feeds. */
-final class Csv {
+public final class Csv {
     private Csv() {}
 
-    static CsvWriter writer(Writer to) {
+    public static CsvWriter writer(Writer to) {
         return CsvWriter.builder().lineDelimiter(LineDelimiter.LF).build(to);
     }
 }

@@ -11,11 +11,13 @@ import org.lumbrit.core.surface.Samples;
 
 /**
  * A plant a row: its identity, its foot in metres, its turn as a unit quaternion, its length and width in metres, its variant,
- * its tint 0..1 and the colour that follows.
+ * its tint 0..1 and the colour that follows, the id of the prop that it stands on (empty on the ground), how far it is sunk in
+ * metres, and its growth 0..1.
  */
 public final class PlantsCsv {
     private static final String[] HEADER = {
-        "id", "x", "y", "z", "qx", "qy", "qz", "qw", "length", "width", "variant", "tint", "colour"
+        "id", "x", "y", "z", "qx", "qy", "qz", "qw", "length", "width", "variant", "tint", "colour", "on", "sink",
+        "growth"
     };
 
     private PlantsCsv() {}
@@ -40,6 +42,9 @@ public final class PlantsCsv {
             row[10] = Integer.toString(plants.variant()[i]);
             row[11] = Decimal.write(plants.tint()[i], 9);
             row[12] = "#" + hex.toHexDigits(colours[i], 6);
+            row[13] = plants.surfaceOf(i);
+            row[14] = Decimal.write(plants.sink().at(i), 9);
+            row[15] = Decimal.write(plants.growth().at(i), 9);
             csv.writeRecord(row);
         }
         csv.flush();

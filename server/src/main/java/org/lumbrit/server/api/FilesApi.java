@@ -1,17 +1,22 @@
 package org.lumbrit.server.api;
 
 import jakarta.validation.constraints.NotNull;
+import java.io.BufferedOutputStream;
 import java.io.IOException;
 import java.io.StringWriter;
 import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.StandardOpenOption;
 import java.util.Arrays;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Locale;
-import java.util.Map;
 import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
+import java.util.zip.Deflater;
+import java.util.zip.ZipOutputStream;
 import org.lumbrit.core.cover.CoverLayer;
 import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.site.InvalidRecipeException;
@@ -37,7 +42,8 @@ import org.lumbrit.server.storage.Assets;
 import org.lumbrit.server.storage.SiteStore;
 import org.lumbrit.server.view.Superseding;
 import org.lumbrit.server.view.ViewService;
-import org.springframework.http.ContentDisposition;
+import org.springframework.core.io.InputStreamResource;
+import org.springframework.core.io.Resource;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -181,7 +187,7 @@ class FilesApi {
     }
 
     @GetMapping("/api/sites/{id}/handover.zip")
-    ResponseEntity<byte[]> handOver(
+    ResponseEntity<Resource> handOver(
             @PathVariable UUID id,
             @RequestParam(defaultValue = "") List<String> formats,
             @RequestHeader(name = "X-Tab", required = false) String tab)
@@ -193,10 +199,23 @@ class FilesApi {
                         .collect(Collectors.toCollection(() -> EnumSet.noneOf(HandOver.class)));
         SiteFiles site = store.files(store.state(id).recipe());
         Cancel cancel = superseding.newest(tab == null ? null : tab + "/handover");
-        Map<String, byte[]> files = HandOver.files(views.evaluation(site.recipe(), 0, cancel), site, wanted);
-        java.io.ByteArrayOutputStream zip = new java.io.ByteArrayOutputStream();
-        SiteZip.pack(zip, files);
-        return download(site.recipe().name() + " hand-over.zip", "application/zip", zip.toByteArray());
+        Path zip = Files.createTempFile("lumbrit-hand-over", ".zip");
+        try (ZipOutputStream out = new ZipOutputStream(new BufferedOutputStream(Files.newOutputStream(zip), 1 << 16))) {
+            out.setLevel(Deflater.BEST_SPEED);
+            HandOver.write(views.evaluation(site.recipe(), 0, cancel), site, wanted, (name, content) -> {
+                cancel.check();
+                SiteZip.begin(out, name);
+                content.writeTo(out);
+                out.closeEntry();
+            });
+        } catch (IOException | RuntimeException e) {
+            Files.deleteIfExists(zip);
+            throw e;
+        }
+        // the file has no name any more as soon as it is open, so nothing is left behind
+        Resource body = new InputStreamResource(Files.newInputStream(zip, StandardOpenOption.DELETE_ON_CLOSE));
+        return attached(site.recipe().name() + " hand-over.zip", "application/zip")
+                .body(body);
     }
 
     private static HandOver format(String word) {
@@ -243,14 +262,12 @@ class FilesApi {
     }
 
     private static ResponseEntity<byte[]> download(String name, String type, byte[] bytes) {
+        return attached(name, type).body(bytes);
+    }
+
+    private static ResponseEntity.BodyBuilder attached(String name, String type) {
         return ResponseEntity.ok()
                 .contentType(MediaType.parseMediaType(type))
-                .header(
-                        HttpHeaders.CONTENT_DISPOSITION,
-                        ContentDisposition.attachment()
-                                .filename(name, StandardCharsets.UTF_8)
-                                .build()
-                                .toString())
-                .body(bytes);
+                .header(HttpHeaders.CONTENT_DISPOSITION, Uploads.attachment(name));
     }
 }

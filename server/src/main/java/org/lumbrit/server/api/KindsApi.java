@@ -3,6 +3,8 @@ package org.lumbrit.server.api;
 import jakarta.validation.constraints.NotNull;
 import java.lang.reflect.RecordComponent;
 import java.util.List;
+import org.lumbrit.core.cover.Bed;
+import org.lumbrit.core.cover.Pattern;
 import org.lumbrit.core.drive.Layer;
 import org.lumbrit.core.drive.PropertyDescription;
 import org.lumbrit.core.falloff.Source;
@@ -15,6 +17,7 @@ import org.lumbrit.core.plants.Plant;
 import org.lumbrit.core.props.Prop;
 import org.lumbrit.core.props.Shape;
 import org.lumbrit.core.site.GroundSpec;
+import org.lumbrit.core.site.Limits;
 import org.lumbrit.formats.json.RecipeJson;
 import org.springframework.http.MediaType;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -31,10 +34,13 @@ class KindsApi {
             @NotNull List<Description> steps,
             @NotNull List<Description> layers,
             @NotNull List<Description> plants,
+            @NotNull List<Description> beds,
+            @NotNull List<Description> patterns,
             @NotNull List<LayerProperties> layerProperties,
             @NotNull List<Description> shapes,
             @NotNull List<Description.SettingDescription> propSettings,
-            @NotNull List<Description.SettingDescription> groundSettings) {}
+            @NotNull List<Description.SettingDescription> groundSettings,
+            @NotNull List<Description.SettingDescription> limitSettings) {}
 
     /** The rows of one kind of layer. */
     record LayerProperties(@NotNull String kind, @NotNull List<LayerProperty> properties) {
@@ -81,12 +87,15 @@ class KindsApi {
                 describe(Step.class),
                 describe(Layer.class),
                 describe(Plant.class),
+                describe(Bed.class),
+                describe(Pattern.class),
                 Kinds.of(Layer.class).stream()
                         .map(kind -> LayerProperties.of(kind, fresh(kind).offered()))
                         .toList(),
                 describe(Shape.class),
                 Description.settings(Prop.class),
-                Description.settings(GroundSpec.class));
+                Description.settings(GroundSpec.class),
+                Description.settings(Limits.class));
     }
 
     /** A layer of a kind with all settings by default, to be asked what it offers. */

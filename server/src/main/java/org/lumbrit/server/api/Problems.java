@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Map;
 import org.lumbrit.core.cover.CoverScatter.TooManyPlantsException;
 import org.lumbrit.core.math.Cancel.CancelledException;
+import org.lumbrit.core.plants.UnusablePlantException;
 import org.lumbrit.core.site.InvalidRecipeException;
 import org.lumbrit.formats.BadInputException;
 import org.lumbrit.server.storage.NotFoundException;
@@ -34,6 +35,11 @@ class Problems extends ResponseEntityExceptionHandler {
 
     @ExceptionHandler
     ProblemDetail tooMany(TooManyPlantsException e) {
+        return ProblemDetail.forStatusAndDetail(HttpStatus.UNPROCESSABLE_CONTENT, e.getMessage());
+    }
+
+    @ExceptionHandler
+    ProblemDetail unusable(UnusablePlantException e) {
         return ProblemDetail.forStatusAndDetail(HttpStatus.UNPROCESSABLE_CONTENT, e.getMessage());
     }
 

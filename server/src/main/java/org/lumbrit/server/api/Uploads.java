@@ -1,8 +1,10 @@
 package org.lumbrit.server.api;
 
+import java.nio.charset.StandardCharsets;
+import org.springframework.http.ContentDisposition;
 import org.springframework.web.multipart.MultipartFile;
 
-/** What a browser says of a file that it sends. */
+/** What a browser says of a file that it sends, and is told of one that it gets. */
 final class Uploads {
     private Uploads() {}
 
@@ -14,5 +16,13 @@ final class Uploads {
             return "The file";
         }
         return plain.length() > 120 ? plain.substring(plain.length() - 120) : plain;
+    }
+
+    /** The header that offers an answer as a file of a name. */
+    static String attachment(String name) {
+        return ContentDisposition.attachment()
+                .filename(name, StandardCharsets.UTF_8)
+                .build()
+                .toString();
     }
 }

@@ -1,11 +1,8 @@
 package org.lumbrit.server.view;
 
 import java.util.List;
-import org.lumbrit.core.cover.CoverLayer;
-import org.lumbrit.core.cover.Plants;
 import org.lumbrit.core.looks.Tint;
 import org.lumbrit.core.math.Cancel;
-import org.lumbrit.core.plants.PlantMesh;
 import org.lumbrit.core.props.PlacedMesh;
 import org.lumbrit.core.surface.Ground;
 import org.lumbrit.core.surface.GroundLight;
@@ -117,50 +114,6 @@ final class Binaries {
         ArrayBundle bundle = new ArrayBundle();
         bundle.facts().put("columns", lattice.columns()).put("rows", lattice.rows());
         return bundle.bytes("colours", 4, colours).bytes("tones", 1, tones).write();
-    }
-
-    /** Foot, turn, size, variant and colour of every plant. */
-    static byte[] plants(CoverLayer layer, Plants plants) {
-        int n = plants.count();
-        float[] feet = new float[3 * n];
-        short[] turns = new short[4 * n];
-        float[] sizes = new float[2 * n];
-        byte[] looks = new byte[4 * n];
-        int[] colours = plants.colours(layer);
-        for (int i = 0; i < n; i++) {
-            feet[3 * i] = (float) plants.feet().x()[i];
-            feet[3 * i + 1] = (float) plants.feet().y()[i];
-            feet[3 * i + 2] = (float) plants.feet().z()[i];
-            for (int c = 0; c < 4; c++) {
-                turns[4 * i + c] = (short) Math.rint(plants.turn()[4 * i + c] * 32767);
-            }
-            sizes[2 * i] = plants.length()[i];
-            sizes[2 * i + 1] = plants.width()[i];
-            looks[4 * i] = (byte) (colours[i] >> 16);
-            looks[4 * i + 1] = (byte) (colours[i] >> 8);
-            looks[4 * i + 2] = (byte) colours[i];
-            looks[4 * i + 3] = plants.variant()[i];
-        }
-        return new ArrayBundle()
-                .floats("feet", 3, feet)
-                .shorts("turns", 4, turns)
-                .floats("sizes", 2, sizes)
-                .bytes("looks", 4, looks)
-                .write();
-    }
-
-    /** The variants of a plant one after the other: {@code positions0}, {@code normals0}, {@code along0}, {@code indices0} … */
-    static byte[] meshes(CoverLayer layer) {
-        ArrayBundle bundle = new ArrayBundle();
-        for (int v = 0; v < layer.plant().variants(); v++) {
-            PlantMesh mesh = layer.plant().mesh(layer.seed(), v);
-            bundle.floats("positions" + v, 3, mesh.positions())
-                    .floats("normals" + v, 3, mesh.normals())
-                    .floats("along" + v, 1, mesh.along())
-                    .ints("indices" + v, 1, mesh.indices());
-        }
-        bundle.facts().put("variants", layer.plant().variants());
-        return bundle.write();
     }
 
     /** A plan view in grey, the longer side as large as a card's picture. */

@@ -68,6 +68,8 @@ public record Manifest(
     /**
      * A layer's plants and the meshes of its variants, or its colours, as array bundles; empty keys for what it has not.
      *
+     * @param plants how many stand; @param shown how many of them the bundle holds, thinned by rank
+     * @param triangles of all of them at full detail; @param bytes of memory that they take
      * @param lowered metres that a relief layer takes away at most, null for other layers; @param raised metres it adds at most
      */
     public record LayerView(
@@ -77,12 +79,14 @@ public record Manifest(
             @NotNull String meshesKey,
             @NotNull String tintKey,
             @NotNull Integer plants,
+            @NotNull Integer shown,
             @NotNull Long triangles,
+            @NotNull Long bytes,
             Double lowered,
             Double raised) {
 
         static LayerView nothing(Layer layer) {
-            return new LayerView(layer.id(), layer.name(), "", "", "", 0, 0L, null, null);
+            return new LayerView(layer.id(), layer.name(), "", "", "", 0, 0, 0L, 0L, null, null);
         }
     }
 

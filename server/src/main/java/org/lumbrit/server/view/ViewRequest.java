@@ -7,6 +7,7 @@ import jakarta.validation.constraints.NotNull;
  *
  * @param draft whether something is being dragged, so that a coarse ground may be shown where the fine one is not there yet
  * @param alone a relief layer that is looked at without the others, "" for none
+ * @param full whether every plant is wanted, however many; else they are thinned by rank
  * @param time seconds on the site's clock; 0 where it is not given
  */
 public record ViewRequest(
@@ -16,12 +17,17 @@ public record ViewRequest(
         @NotNull String property,
         Double time,
         Boolean draft,
-        String alone) {
+        String alone,
+        Boolean full) {
     /** The word in place of a property under which the difference that a relief layer makes is shown. */
     public static final String DIFFERENCE = org.lumbrit.core.relief.ReliefLayer.DIFFERENCE;
 
     public boolean draftWanted() {
         return draft != null && draft;
+    }
+
+    public boolean fullWanted() {
+        return full != null && full;
     }
 
     public boolean oneAlone() {

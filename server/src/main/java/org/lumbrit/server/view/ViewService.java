@@ -5,18 +5,17 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import org.lumbrit.core.cover.CoverLayer;
-import org.lumbrit.core.cover.Plants;
 import org.lumbrit.core.drive.Layer;
 import org.lumbrit.core.drive.PropertyDescription;
 import org.lumbrit.core.drive.PropertyRange;
 import org.lumbrit.core.falloff.Domain;
 import org.lumbrit.core.falloff.Falloff;
+import org.lumbrit.core.findings.BudgetFindings;
 import org.lumbrit.core.findings.CoverFindings;
 import org.lumbrit.core.findings.FalloffFindings;
 import org.lumbrit.core.findings.Finding;
 import org.lumbrit.core.findings.PropFindings;
 import org.lumbrit.core.findings.ReliefFindings;
-import org.lumbrit.core.kinds.Canonical;
 import org.lumbrit.core.kinds.Kinds;
 import org.lumbrit.core.looks.Tint;
 import org.lumbrit.core.looks.TintLayer;
@@ -26,6 +25,7 @@ import org.lumbrit.core.math.KeyBuilder;
 import org.lumbrit.core.props.PlacedMesh;
 import org.lumbrit.core.props.Prop;
 import org.lumbrit.core.relief.ReliefLayer;
+import org.lumbrit.core.site.Cost;
 import org.lumbrit.core.site.GroundSpec;
 import org.lumbrit.core.site.Recipe;
 import org.lumbrit.core.site.ReliefState;
@@ -63,10 +63,12 @@ public class ViewService {
 
     private final Grounds grounds;
     private final KeptResults results;
+    private final PlantViews plantViews;
 
-    ViewService(Grounds grounds, KeptResults results) {
+    ViewService(Grounds grounds, KeptResults results, PlantViews plantViews) {
         this.grounds = grounds;
         this.results = results;
+        this.plantViews = plantViews;
     }
 
     /** The decoded files of all recipes. */
@@ -93,7 +95,7 @@ public class ViewService {
         cancel.doing("looking at falloffs and layers");
         Look look = new Look(still, now, cancel);
         ShownView shown = look.shown(request);
-        List<LayerView> layers = look.layers();
+        List<LayerView> layers = look.layers(request.fullWanted());
         List<PropView> props = look.props(request);
         List<FalloffView> falloffs = look.falloffs(request);
         GroundView ground = look.ground(draft);
@@ -298,27 +300,40 @@ public class ViewService {
             });
         }
 
-        List<LayerView> layers() {
+        List<LayerView> layers(boolean full) {
             List<LayerView> views = new ArrayList<>();
             for (Layer layer : recipe.layers()) {
                 if (layer.hidden()) {
                     views.add(LayerView.nothing(layer));
                 } else if (layer instanceof CoverLayer cover) {
-                    views.add(cover(cover));
+                    views.add(cover(cover, full));
                 } else if (layer instanceof TintLayer tint) {
                     views.add(tint(tint));
-                } else {
+                } else if (layer instanceof ReliefLayer) {
                     views.add(relief(layer));
+                } else {
+                    views.add(LayerView.nothing(layer));
                 }
             }
             findings.addAll(ReliefFindings.of(evaluation.plan()));
+            findings.addAll(BudgetFindings.of(recipe, Cost.of(evaluation)));
             return views;
         }
 
         private LayerView relief(Layer layer) {
             Summary made = differenceOf(layer);
             return new LayerView(
-                    layer.id(), layer.name(), "", "", "", 0, 0L, Math.min(0.0, made.min()), Math.max(0.0, made.max()));
+                    layer.id(),
+                    layer.name(),
+                    "",
+                    "",
+                    "",
+                    0,
+                    0,
+                    0L,
+                    0L,
+                    Math.min(0.0, made.min()),
+                    Math.max(0.0, made.max()));
         }
 
         private Summary differenceOf(Layer layer) {
@@ -336,23 +351,10 @@ public class ViewService {
                     .summary();
         }
 
-        private LayerView cover(CoverLayer cover) {
-            Plants plants = evaluation.plants(cover);
-            KeyBuilder meshKey = new KeyBuilder("mesh bundle/1").add(cover.seed());
-            Canonical.write(meshKey, (Record) cover.plant(), (what, id) -> id);
-            findings.addAll(CoverFindings.of(cover, plants));
-            return new LayerView(
-                    cover.id(),
-                    cover.name(),
-                    kept(
-                            key("plants bundle/1", evaluation.plan().layerKey(cover)),
-                            shared -> Binaries.plants(cover, plants)),
-                    kept(meshKey.key(), shared -> Binaries.meshes(cover)),
-                    "",
-                    plants.count(),
-                    (long) plants.count() * cover.plant().triangles(),
-                    null,
-                    null);
+        private LayerView cover(CoverLayer cover, boolean full) {
+            cancel.doing("scattering " + cover.name());
+            findings.addAll(CoverFindings.of(cover, evaluation.plants(cover)));
+            return plantViews.cover(evaluation, cover, full, cancel);
         }
 
         private LayerView tint(TintLayer layer) {
@@ -368,6 +370,8 @@ public class ViewService {
                     "",
                     kept(key, shared -> Binaries.tint(lattice, tint)),
                     0,
+                    0,
+                    0L,
                     0L,
                     null,
                     null);

@@ -1,0 +1,90 @@
+package org.lumbrit.cli;
+
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.concurrent.Callable;
+import org.lumbrit.core.growth.Growth;
+import org.lumbrit.core.math.Decimal;
+import org.lumbrit.core.plants.Detail;
+import org.lumbrit.core.plants.PlantMesh;
+import org.lumbrit.core.site.SiteEvaluation;
+import org.lumbrit.core.surface.Mesh;
+import org.lumbrit.formats.BadInputException;
+import org.lumbrit.formats.handover.GlbOfMesh;
+import org.lumbrit.formats.mesh.ObjFile;
+import org.lumbrit.formats.mesh.PlyFile;
+import org.lumbrit.formats.mesh.StlFile;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
+import picocli.CommandLine.Option;
+
+/** A plant as it stands in the nursery: its detail levels, or the mesh of one. */
+@Command(
+        name = "plant",
+        mixinStandardHelpOptions = true,
+        description = "Says what the detail levels of a plant are, or writes one as a mesh.")
+final class PlantCommand implements Callable<Integer> {
+    @Mixin
+    private RecipeArgument recipe;
+
+    @Option(
+            names = "--layer",
+            required = true,
+            paramLabel = "NAME",
+            description = "Name or id of a plant of the nursery, or of a cover.")
+    private String name;
+
+    @Option(names = "--variant", paramLabel = "N", description = "From 0.", defaultValue = "0")
+    private int variant;
+
+    @Option(names = "--detail", paramLabel = "N", description = "From 0, the full mesh.", defaultValue = "0")
+    private int detail;
+
+    @Option(names = "--growth", paramLabel = "G", description = "0 to 1.", defaultValue = "1")
+    private double growth;
+
+    @Option(names = "--taper", paramLabel = "T", description = "Length of the growing tip.", defaultValue = "0.15")
+    private double taper;
+
+    @Option(names = "--to", paramLabel = "FILE", description = "Writes the mesh: .glb, .obj, .ply or .stl.")
+    private Path file;
+
+    @Override
+    public Integer call() throws Exception {
+        SiteEvaluation evaluation = recipe.evaluation(recipe.site());
+        if (variant < 0 || variant > 1000) {
+            throw new BadInputException("--variant: a number from 0 on, not " + variant + ".");
+        }
+        List<Detail> levels = Find.levels(evaluation, name, variant).levels();
+        if (detail < 0 || detail >= levels.size()) {
+            throw new BadInputException("--detail: this plant has the levels 0 to " + (levels.size() - 1) + ".");
+        }
+        if (file == null) {
+            StringBuilder text = new StringBuilder("detail,triangles,error,missing,stand-in\n");
+            for (int d = 0; d < levels.size(); d++) {
+                Detail level = levels.get(d);
+                text.append(d).append(',').append(level.mesh().triangles()).append(',');
+                text.append(Decimal.write(level.error(), 6)).append(',').append(Decimal.write(level.missing(), 6));
+                text.append(',').append(level.standIn()).append('\n');
+            }
+            Output.print(text.toString().getBytes(StandardCharsets.UTF_8));
+            return 0;
+        }
+        PlantMesh grown = Growth.at(levels.get(detail).mesh(), growth, taper);
+        if (grown.triangles() == 0) {
+            throw new BadInputException(
+                    "--growth: at " + growth + " nothing of the plant is there, so there is no mesh to write.");
+        }
+        Mesh mesh = grown.mesh();
+        byte[] content = switch (Output.ending(file)) {
+            case "glb" -> GlbOfMesh.write(name, mesh, 0x8A8A4A);
+            case "obj" -> ObjFile.write(mesh, name);
+            case "ply" -> PlyFile.write(mesh);
+            case "stl" -> StlFile.write(mesh);
+            default -> throw new BadInputException("--to: " + file + " should end in .glb, .obj, .ply or .stl.");
+        };
+        Output.whole(file, content);
+        return 0;
+    }
+}

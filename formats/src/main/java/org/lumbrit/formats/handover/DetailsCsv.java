@@ -1,0 +1,46 @@
+package org.lumbrit.formats.handover;
+
+import de.siegmar.fastcsv.writer.CsvWriter;
+import java.io.IOException;
+import java.io.StringWriter;
+import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
+import java.util.List;
+import org.lumbrit.core.cover.CoverLayer;
+import org.lumbrit.core.math.Decimal;
+import org.lumbrit.core.plants.Detail;
+import org.lumbrit.core.site.SiteEvaluation;
+import org.lumbrit.formats.tables.Csv;
+
+/** A detail level a row: its triangles, how far it lies from the full mesh at most, and the full mesh from it, in metres. */
+final class DetailsCsv {
+    private DetailsCsv() {}
+
+    static byte[] write(SiteEvaluation evaluation, List<CoverLayer> layers) {
+        StringWriter text = new StringWriter();
+        CsvWriter csv = Csv.writer(text);
+        csv.writeRecord("layer", "variant", "detail", "triangles", "error", "missing", "stand-in");
+        for (CoverLayer layer : layers) {
+            for (int variant = 0; variant < layer.plant().variants(); variant++) {
+                List<Detail> levels = evaluation.levels(layer, variant).levels();
+                for (int detail = 0; detail < levels.size(); detail++) {
+                    Detail level = levels.get(detail);
+                    csv.writeRecord(
+                            layer.name(),
+                            Integer.toString(variant),
+                            Integer.toString(detail),
+                            Integer.toString(level.mesh().triangles()),
+                            Decimal.write(level.error(), 6),
+                            Decimal.write(level.missing(), 6),
+                            Boolean.toString(level.standIn()));
+                }
+            }
+        }
+        try {
+            csv.flush();
+        } catch (IOException e) {
+            throw new UncheckedIOException("writing to memory cannot fail", e);
+        }
+        return text.toString().getBytes(StandardCharsets.UTF_8);
+    }
+}

@@ -1,0 +1,117 @@
+package org.lumbrit.server.api;
+
+import io.swagger.v3.oas.annotations.media.Schema;
+import jakarta.validation.constraints.NotNull;
+import java.io.BufferedWriter;
+import java.io.OutputStreamWriter;
+import java.nio.charset.StandardCharsets;
+import java.util.List;
+import java.util.UUID;
+import org.lumbrit.core.cover.CoverLayer;
+import org.lumbrit.core.math.Cancel;
+import org.lumbrit.core.plants.PlantLayer;
+import org.lumbrit.core.site.Edit;
+import org.lumbrit.core.site.InvalidRecipeException;
+import org.lumbrit.core.site.Recipe;
+import org.lumbrit.core.site.Roster;
+import org.lumbrit.formats.BadInputException;
+import org.lumbrit.formats.json.RecipeJson;
+import org.lumbrit.formats.tables.RosterCsv;
+import org.lumbrit.server.storage.SiteStore;
+import org.lumbrit.server.view.PlantViews;
+import org.lumbrit.server.view.Superseding;
+import org.lumbrit.server.view.ViewService;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestHeader;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBody;
+import tools.jackson.databind.JsonNode;
+
+/** The nursery's plants and the roster of those that stand. */
+@RestController
+class PlantsApi {
+    private final SiteStore store;
+    private final ViewService views;
+    private final PlantViews plants;
+    private final Superseding superseding;
+
+    PlantsApi(SiteStore store, ViewService views, PlantViews plants, Superseding superseding) {
+        this.store = store;
+        this.views = views;
+        this.plants = plants;
+        this.superseding = superseding;
+    }
+
+    /**
+     * A plant of the nursery with edits that are not saved yet.
+     *
+     * @param growth 0..1; @param detail 0 for the full mesh
+     */
+    record SheetWish(
+            @NotNull Integer base,
+
+            @NotNull @Schema(type = "array", implementation = SitesApi.EditSchema[].class)
+            JsonNode edits,
+
+            @NotNull String plant,
+            @NotNull Double growth,
+            @NotNull Integer detail) {}
+
+    @PostMapping(path = "/api/sites/{id}/sheet", produces = MediaType.APPLICATION_JSON_VALUE)
+    PlantViews.Sheet sheet(
+            @PathVariable UUID id,
+            @RequestHeader(name = "X-Tab", required = false) String tab,
+            @RequestBody SheetWish wish) {
+        Cancel cancel = superseding.newest(tab == null ? null : tab + "/sheet");
+        List<Edit> edits = wish.edits().isEmpty() ? List.of() : RecipeJson.edits(wish.edits());
+        Recipe recipe = store.preview(id, wish.base(), edits);
+        PlantLayer kept = recipe.plants().stream()
+                .filter(each -> each.id().equals(wish.plant()))
+                .findFirst()
+                .orElseThrow(() -> InvalidRecipeException.missing("plant", wish.plant()));
+        if (wish.detail() < 0 || wish.detail() > 8) {
+            throw new BadInputException("detail: between 0 and 8, not " + wish.detail() + ".");
+        }
+        double growth = Math.max(0, Math.min(1, wish.growth()));
+        return plants.sheet(views.evaluation(recipe, 0, cancel), kept, growth, wish.detail(), cancel);
+    }
+
+    @GetMapping(path = "/api/sites/{id}/roster", produces = MediaType.APPLICATION_JSON_VALUE)
+    PlantViews.RosterView roster(
+            @PathVariable UUID id,
+            @RequestParam String layer,
+            @RequestHeader(name = "X-Tab", required = false) String tab) {
+        Cancel cancel = superseding.newest(tab == null ? null : tab + "/roster");
+        Recipe recipe = store.state(id).recipe();
+        return plants.roster(views.evaluation(recipe, 0, cancel), cover(recipe, layer), cancel);
+    }
+
+    @GetMapping("/api/sites/{id}/roster.csv")
+    ResponseEntity<StreamingResponseBody> csv(@PathVariable UUID id, @RequestParam String layer) {
+        Recipe recipe = store.state(id).recipe();
+        CoverLayer cover = cover(recipe, layer);
+        Roster roster = new Roster(views.evaluation(recipe, 0, Cancel.NEVER), cover);
+        return ResponseEntity.ok()
+                .contentType(MediaType.parseMediaType("text/csv"))
+                .header(HttpHeaders.CONTENT_DISPOSITION, Uploads.attachment(cover.name() + " roster.csv"))
+                .body(out -> {
+                    BufferedWriter writer = new BufferedWriter(new OutputStreamWriter(out, StandardCharsets.UTF_8));
+                    RosterCsv.write(roster, writer);
+                    writer.flush();
+                });
+    }
+
+    private static CoverLayer cover(Recipe recipe, String layer) {
+        return recipe.covers().stream()
+                .filter(each -> each.id().equals(layer))
+                .findFirst()
+                .orElseThrow(() -> InvalidRecipeException.missing("cover", layer));
+    }
+}

@@ -1,0 +1,189 @@
+package org.lumbrit.server.view;
+
+import jakarta.validation.constraints.NotNull;
+import java.util.List;
+import java.util.stream.IntStream;
+import org.lumbrit.core.cover.CoverLayer;
+import org.lumbrit.core.cover.Plants;
+import org.lumbrit.core.growth.Growth;
+import org.lumbrit.core.math.Cancel;
+import org.lumbrit.core.math.KeyBuilder;
+import org.lumbrit.core.plants.Detail;
+import org.lumbrit.core.plants.Plant;
+import org.lumbrit.core.plants.PlantLayer;
+import org.lumbrit.core.plants.PlantMesh;
+import org.lumbrit.core.site.Cost;
+import org.lumbrit.core.site.Roster;
+import org.lumbrit.core.site.SiteEvaluation;
+import org.lumbrit.formats.ArrayBundle;
+import org.lumbrit.server.results.KeptResults;
+import org.lumbrit.server.view.Manifest.LayerView;
+import org.springframework.stereotype.Component;
+
+/** What views of plants show: covers in the site, the nursery's sheet, the roster's columns. */
+@Component
+public class PlantViews {
+    private static final int BARS = 24;
+
+    private final KeptResults results;
+
+    PlantViews(KeptResults results) {
+        this.results = results;
+    }
+
+    /** A cover in the site. */
+    LayerView cover(SiteEvaluation evaluation, CoverLayer cover, boolean full, Cancel cancel) {
+        Plants plants = evaluation.plants(cover);
+        Plant planted = evaluation.plan().recipe().planted(cover);
+        int[] shown = PlantBinaries.shown(plants, full);
+        String plantsKey = new KeyBuilder("plants bundle/2")
+                .add(evaluation.plan().layerKey(cover))
+                .add(shown.length)
+                .key();
+        KeyBuilder meshes = new KeyBuilder("mesh bundle/2");
+        int variants = cover.plant().variants();
+        for (int v = 0; v < variants; v++) {
+            meshes.add(evaluation.levelsKey(cover, v));
+        }
+        String meshesKey = meshes.key();
+        results.get(plantsKey, cancel, shared -> PlantBinaries.plants(cover, plants, shown, planted.flat()));
+        results.get(
+                meshesKey,
+                cancel,
+                shared -> PlantBinaries.meshes(
+                        planted,
+                        IntStream.range(0, variants)
+                                .mapToObj(v -> evaluation.levels(cover, v))
+                                .toList()));
+        Cost cost = Cost.of(evaluation, cover);
+        return new LayerView(
+                cover.id(),
+                cover.name(),
+                plantsKey,
+                meshesKey,
+                "",
+                plants.count(),
+                shown.length,
+                cost.triangles(),
+                cost.bytes(),
+                null,
+                null);
+    }
+
+    /** The variants of one of the nursery's plants at a growth. */
+    public Sheet sheet(SiteEvaluation evaluation, PlantLayer kept, double growth, int detail, Cancel cancel) {
+        int variants = kept.plant().variants();
+        List<Detail.Levels> levels = IntStream.range(0, variants)
+                .mapToObj(v -> evaluation.levels(kept, v))
+                .toList();
+        KeyBuilder key = new KeyBuilder("sheet/1").add(growth).add(detail);
+        levels.forEach(each -> key.add(each.full().mesh().mesh().key()));
+        key.add(evaluation.plan().layerKey(kept));
+        results.get(key.key(), cancel, shared -> {
+            ArrayBundle bundle = new ArrayBundle();
+            bundle.facts().put("variants", variants);
+            for (int v = 0; v < variants; v++) {
+                List<Detail> each = levels.get(v).levels();
+                PlantMesh mesh = each.get(Math.min(detail, each.size() - 1)).mesh();
+                PlantBinaries.put(bundle, String.valueOf(v), Growth.at(mesh, growth, 0.15));
+            }
+            return bundle.write();
+        });
+        double tallest = 0;
+        double widest = 0;
+        for (Detail.Levels each : levels) {
+            double[] b = each.full().mesh().bounds();
+            tallest = Math.max(tallest, b[4]);
+            widest = Math.max(widest, Math.max(b[3] - b[0], b[5] - b[2]));
+        }
+        List<LevelView> views = levels.get(0).levels().stream()
+                .map(level -> new LevelView(level.mesh().triangles(), level.error(), level.missing(), level.standIn()))
+                .toList();
+        return new Sheet(key.key(), variants, tallest, widest, views);
+    }
+
+    /**
+     * A lined sheet of plants.
+     *
+     * @param key an array bundle of the meshes in metres; @param tallest metres; @param widest metres
+     * @param levels the detail levels of the first variant
+     */
+    public record Sheet(
+            @NotNull String key,
+            @NotNull Integer variants,
+            @NotNull Double tallest,
+            @NotNull Double widest,
+            @NotNull List<LevelView> levels) {}
+
+    /** One detail level: metres that it lies from the full mesh at most, and the full mesh from it. */
+    public record LevelView(
+            @NotNull Integer triangles,
+            @NotNull Double error,
+            @NotNull Double missing,
+            @NotNull Boolean standIn) {}
+
+    /** A table's columns; each is fetched when it is looked at. */
+    public record RosterView(
+            @NotNull String layer,
+            @NotNull String idsKey,
+            @NotNull Integer plants,
+            @NotNull List<ColumnView> columns) {}
+
+    /**
+     * A column with its least and greatest value and how many plants lie in each of equal steps between.
+     *
+     * @param key an array bundle of one number a plant
+     */
+    public record ColumnView(
+            @NotNull String name,
+            @NotNull String title,
+            @NotNull String unit,
+            @NotNull String key,
+            @NotNull Float min,
+            @NotNull Float max,
+            @NotNull List<Integer> histogram) {}
+
+    public RosterView roster(SiteEvaluation evaluation, CoverLayer cover, Cancel cancel) {
+        Roster roster = new Roster(evaluation, cover);
+        String layerKey = evaluation.plan().layerKey(cover);
+        String idsKey = new KeyBuilder("roster ids/1").add(layerKey).key();
+        results.get(idsKey, cancel, shared -> {
+            int count = roster.plants().count();
+            int[] halves = new int[2 * count];
+            for (int i = 0; i < count; i++) {
+                long id = roster.plants().feet().id()[i];
+                halves[2 * i] = (int) (id >>> 32);
+                halves[2 * i + 1] = (int) id;
+            }
+            return new ArrayBundle().ints("ids", 2, halves).write();
+        });
+        List<ColumnView> columns = roster.columns().stream()
+                .map(column -> column(column, layerKey, cancel))
+                .toList();
+        return new RosterView(cover.id(), idsKey, roster.plants().count(), columns);
+    }
+
+    private ColumnView column(Roster.Column column, String layerKey, Cancel cancel) {
+        String key = new KeyBuilder("roster column/1")
+                .add(layerKey)
+                .add(column.name())
+                .key();
+        String valuesKey = new KeyBuilder("roster values/1").add(key).key();
+        float[] values =
+                results.get(valuesKey, cancel, shared -> column.values().get());
+        results.get(
+                key,
+                cancel,
+                shared -> new ArrayBundle().floats("values", 1, values).write());
+        float least = values.length == 0 ? 0 : Float.POSITIVE_INFINITY;
+        float most = values.length == 0 ? 0 : Float.NEGATIVE_INFINITY;
+        for (float value : values) {
+            least = Math.min(least, value);
+            most = Math.max(most, value);
+        }
+        List<Integer> bars = java.util.Arrays.stream(Roster.histogram(values, least, most, BARS))
+                .boxed()
+                .toList();
+        return new ColumnView(column.name(), column.title(), column.unit(), key, least, most, bars);
+    }
+}
