@@ -17,7 +17,8 @@ void main() { gl_FragColor = vec4(texture2D(uPicture, vAt).rgb * uWeight, 1.0); 
 
 interface Painter {
   pass(jitterX: number, jitterY: number): void;
-  done(passes: number, of: number): void;
+  /** @param took milliseconds of the last pass */
+  done(passes: number, of: number, took: number): void;
 }
 
 /**
@@ -90,7 +91,7 @@ export class Ripening {
       this.present(done + 1);
       const took = performance.now() - before;
       const enough = done + 1 >= MOST_PASSES || performance.now() - start + took > LONGEST;
-      this.painter.done(done + 1, enough ? done + 1 : MOST_PASSES);
+      this.painter.done(done + 1, enough ? done + 1 : MOST_PASSES, took);
       if (!enough) this.timer = window.setTimeout(() => this.pass(turn, done + 1, start), 0);
     });
   }

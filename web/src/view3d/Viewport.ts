@@ -24,10 +24,12 @@ import { Eye } from './camera';
 import { groundGeometry, heightAt, meet, type Heights } from './ground';
 import { contour } from './contour';
 import { drawnAt, plantAt, type Hit } from './picking';
-import { PlantMeshes } from './plants';
+import { PlantMeshes, type DetailChoice, type PlantMaterials } from './plants';
 import { linearOf, PropMesh } from './props';
 import { noiseTexture } from './noise';
 import { Ripening } from './Ripening';
+import { withShade, type LightGrid } from './shade';
+import { Cost } from './cost';
 import * as shaders from './shaders';
 import { heightTexture, lightTexture, tintTextures, valueTexture } from './textures';
 
@@ -35,6 +37,8 @@ export type { Hit } from './picking';
 
 const DRAFT_NODES = 129;
 const FINE_NODES = 512;
+/** A pass of the still picture draws no more triangles of plants than this, by coarser details. */
+const FINE_TRIANGLES = 1_300_000;
 /** As many as the shader has room for. */
 const MOST_LEVELS = 40;
 
@@ -75,7 +79,10 @@ export class Viewport {
     uMirrorMap: { value: null as unknown },
   };
   private readonly groundMaterial = this.material(shaders.GROUND_VERTEX, shaders.GROUND_FRAGMENT);
-  private readonly plantMaterial = this.material(shaders.COMMON + shaders.PLANT_VERTEX, shaders.PLANT_FRAGMENT);
+  private readonly plantMaterials: PlantMaterials = {
+    blade: this.material(shaders.COMMON + shaders.PLANT_VERTEX, shaders.PLANT_FRAGMENT, { BLADE: 1 }),
+    whole: this.material(shaders.COMMON + shaders.PLANT_VERTEX, shaders.PLANT_FRAGMENT),
+  };
   private readonly waterMaterial = this.material(shaders.WATER_VERTEX, shaders.WATER_FRAGMENT);
   private readonly propMaterial = this.material(shaders.PROP_VERTEX, shaders.PROP_FRAGMENT);
   private props = new Map<string, PropMesh>();
@@ -86,7 +93,13 @@ export class Viewport {
   private plants = new Map<string, PlantMeshes>();
   private keys = new Map<string, string>();
   private values: { columns: number; rows: number; steps: Uint16Array; min: number; max: number } | null = null;
-  private draftPlants = 1500;
+  private light: LightGrid | null = null;
+  private flat = new Map<string, boolean>();
+  private draftTriangles = 16_000;
+  private forced = -1;
+  private chosen: { layer: string; plants: Set<number> } = { layer: '', plants: new Set() };
+  /** What frames have cost so far, and what one would cost. */
+  readonly cost = new Cost();
   private observer: ResizeObserver;
   private framed = false;
   /** Called when a fine picture has begun or ended ripening. */
@@ -99,7 +112,7 @@ export class Viewport {
     this.renderer.outputColorSpace = LinearSRGBColorSpace;
     this.renderer.autoClear = false;
     this.eye = new Eye({ target: [0, 8, 0], heading: 0, elevation: 20, distance: 90 });
-    this.plantMaterial.side = 2;
+    this.plantMaterials.blade.side = this.plantMaterials.whole.side = 2;
     this.propMaterial.side = 2;
     this.uniforms.uMirrorMap.value = this.mirrorTarget.texture;
     const sky = new Mesh(new PlaneGeometry(2, 2), this.material(shaders.SKY_VERTEX, shaders.SKY_FRAGMENT));
@@ -108,15 +121,18 @@ export class Viewport {
     this.skyScene.add(sky);
     this.ripening = new Ripening(this.renderer, {
       pass: (jitterX, jitterY) => this.drawFine(jitterX, jitterY),
-      done: (passes, of) => this.onRipen(passes, of),
+      done: (passes, of, took) => {
+        this.cost.measure(took);
+        this.onRipen(passes, of);
+      },
     });
     this.observer = new ResizeObserver(() => this.resize());
     this.observer.observe(canvas.parentElement ?? canvas);
     this.resize();
   }
 
-  private material(vertex: string, fragment: string): ShaderMaterial {
-    return new ShaderMaterial({ uniforms: this.uniforms, vertexShader: vertex, fragmentShader: shaders.COMMON + fragment });
+  private material(vertex: string, fragment: string, defines: Record<string, number> = {}): ShaderMaterial {
+    return new ShaderMaterial({ defines, uniforms: this.uniforms, vertexShader: vertex, fragmentShader: shaders.COMMON + fragment });
   }
 
   private resize(): void {
@@ -175,7 +191,8 @@ export class Viewport {
     const h = (facts.sunHeading! * Math.PI) / 180;
     const e = (facts.sunElevation! * Math.PI) / 180;
     this.uniforms.uSun.value.set(Math.sin(h) * Math.cos(e), Math.sin(e), -Math.cos(h) * Math.cos(e));
-    this.uniforms.uLight.value = lightTexture(facts.lightColumns!, facts.lightRows!, arrays.sun as Uint8Array, arrays.sky as Uint8Array);
+    this.light = { columns: facts.lightColumns!, rows: facts.lightRows!, sun: arrays.sun as Uint8Array, sky: arrays.sky as Uint8Array };
+    this.shade();
     const smooth = this.renderer.extensions.has('OES_texture_float_linear');
     this.uniforms.uHeightMap.value = heightTexture(this.heights.columns, this.heights.rows, this.heights.values, smooth);
     for (const mesh of [this.draft, this.fine, this.water]) {
@@ -266,10 +283,51 @@ export class Viewport {
     if (this.keys.get(layer) === key) return;
     this.dropPlants(layer);
     this.keys.set(layer, key);
-    const meshes = new PlantMeshes(layer, plants, shapes, this.plantMaterial);
+    const meshes = new PlantMeshes(layer, plants, shapes, this.plantMaterials);
+    meshes.choose(this.chosen.layer === layer ? this.chosen.plants : new Set());
     this.plants.set(layer, meshes);
+    this.flat.set(layer, shapes.facts.flat === 1);
     this.scene.add(...meshes.meshes);
+    this.shade();
     this.draw();
+  }
+
+  /** Lights up plants of a layer, by their numbers in its list. */
+  choosePlants(layer: string, plants: Set<number>): void {
+    this.chosen = { layer, plants };
+    for (const [id, meshes] of this.plants) meshes.choose(id === layer ? plants : new Set());
+    this.draw();
+  }
+
+  /** One detail level for every plant, 0 the full one; −1 lets each be chosen by its size in the picture. */
+  forceDetail(level: number): void {
+    this.forced = level;
+    this.draw();
+  }
+
+  /** The numbers of a layer's plants within a distance in plan of a place. */
+  plantsWithin(layer: string, x: number, y: number, z: number, radius: number): number[] {
+    const meshes = this.plants.get(layer);
+    if (!meshes) return [];
+    const within: number[] = [];
+    for (let i = 0; i < meshes.count; i++) {
+      const [dx, dy, dz] = [meshes.feet[3 * i]! - x, meshes.feet[3 * i + 1]! - y, meshes.feet[3 * i + 2]! - z];
+      if (dx * dx + dy * dy + dz * dz <= radius * radius) within.push(meshes.numberOf(i));
+    }
+    return within;
+  }
+
+  /** The ground's light with the shade of what is large. */
+  private shade(): void {
+    if (!this.light || !this.heights) return;
+    const grid = withShade(
+      this.light,
+      this.heights,
+      this.uniforms.uSun.value,
+      [...this.plants].map(([layer, each]) => ({ feet: each.feet, sizes: each.sizes, flat: this.flat.get(layer) ?? true })),
+    );
+    this.uniforms.uLight.value?.dispose();
+    this.uniforms.uLight.value = lightTexture(grid.columns, grid.rows, grid.sun, grid.sky);
   }
 
   /** Forgets plants of layers that are not in the list. */
@@ -284,6 +342,7 @@ export class Viewport {
     old.dispose();
     this.plants.delete(layer);
     this.keys.delete(layer);
+    this.shade();
     this.draw();
   }
 
@@ -438,15 +497,51 @@ export class Viewport {
     if (this.draft) this.draft.visible = !fine;
     if (this.fine) this.fine.visible = fine;
     if (this.water) this.water.visible = water;
-    for (const each of this.plants.values()) each.meshes.forEach((mesh) => (mesh.visible = plants));
+    if (!plants) for (const each of this.plants.values()) each.meshes.forEach((mesh) => (mesh.visible = false));
+  }
+
+  /**
+   * Chooses which plants are drawn in which detail: all of them within what a pixel shows where the picture rests, as many
+   * triangles as there is time for while it moves.
+   */
+  private arrange(fine: boolean): void {
+    const size = this.renderer.getSize(new Vector2());
+    const room = fine ? FINE_TRIANGLES : this.draftTriangles;
+    const choice: DetailChoice = {
+      share: 1,
+      tolerance: fine ? 0.7 : 5,
+      forced: this.forced,
+      eye: { x: this.eye.position.x, y: this.eye.position.y, z: this.eye.position.z },
+      pixels: this.eye.pixelsPerMetre(size.y),
+      parallel: this.eye.isParallel,
+    };
+    let sum = this.arrangeAll(choice);
+    for (let i = 0; i < 4 && sum > room && this.forced < 0; i++) {
+      choice.tolerance *= 2.2;
+      sum = this.arrangeAll(choice);
+    }
+    if (!fine && sum > room) {
+      choice.share = room / sum;
+      this.arrangeAll(choice);
+    }
+    this.uniforms.uBroaden.value = Math.min(2.6, 1 / Math.sqrt(choice.share));
+  }
+
+  private arrangeAll(choice: DetailChoice): number {
+    let triangles = 0;
+    let draws = 0;
+    for (const each of this.plants.values()) {
+      const one = each.arrange(choice);
+      triangles += one.triangles;
+      draws += one.draws;
+    }
+    this.cost.drawn = { triangles, draws, tolerance: choice.tolerance };
+    return triangles;
   }
 
   private drawScene(fine: boolean, target: WebGLRenderTarget | null): void {
     this.drawMirror();
-    const all = [...this.plants.values()].reduce((sum, each) => sum + each.count, 0);
-    const share = fine ? 1 : Math.min(1, this.draftPlants / Math.max(1, all));
-    this.uniforms.uBroaden.value = Math.min(2.6, 1 / Math.sqrt(share));
-    for (const each of this.plants.values()) each.thin(share);
+    this.arrange(fine);
     this.show(fine, true, true);
     this.renderer.setRenderTarget(target);
     this.renderer.clear();
@@ -467,8 +562,8 @@ export class Viewport {
       this.setUp(0, 0);
       this.onLook();
       this.drawScene(false, null);
-      if (measured > 120) this.draftPlants = Math.max(400, this.draftPlants * 0.8);
-      else if (measured > 0 && measured < 25) this.draftPlants = Math.min(60_000, this.draftPlants * 1.3);
+      if (measured > 120) this.draftTriangles = Math.max(4000, this.draftTriangles * 0.8);
+      else if (measured > 0 && measured < 25) this.draftTriangles = Math.min(700_000, this.draftTriangles * 1.3);
     });
   }
 

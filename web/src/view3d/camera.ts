@@ -33,6 +33,13 @@ export class Eye {
     return new Vector3(x, Math.max(target[1] + Math.sin(e) * distance, this.floor(x, z) + 1.2), z);
   }
 
+  /** Pixels that a metre takes, one metre away; in the parallel view anywhere. */
+  pixelsPerMetre(height: number): number {
+    return this.isParallel
+      ? height / (2 * this.pose.distance * Math.tan((18 * Math.PI) / 180))
+      : height / (2 * Math.tan((21 * Math.PI) / 180));
+  }
+
   /** Sets the camera up; the jitter, in pixels, moves it by less than one for smooth edges. */
   update(width: number, height: number, jitterX = 0, jitterY = 0): void {
     const camera = this.camera;

@@ -41,7 +41,7 @@ export function plantAt(
       const py = ((1 - at.y) / 2) * pointer.height - pointer.top;
       if (at.z < 1 && px * px + py * py < NEAR_PIXELS * NEAR_PIXELS) {
         nearest = far;
-        best = { x, y, z, plant: i, layer: plants.layer };
+        best = { x, y, z, plant: plants.numberOf(i), layer: plants.layer };
       }
     }
   }

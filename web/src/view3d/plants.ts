@@ -1,50 +1,110 @@
 import { BufferAttribute, InstancedBufferAttribute, InstancedBufferGeometry, Mesh, type ShaderMaterial } from 'three';
 import type { Bundle } from '../api/bundle';
 
-/** Plants of one layer: a mesh a variant, instances in a hashed order so that the first n are an even sample of all. */
+/** Detail levels a variant may have, the stand-in last. */
+const LEVELS = 5;
+
+/** How plants are drawn: by a ready material for thin blades and one for everything else. */
+export interface PlantMaterials {
+  blade: ShaderMaterial;
+  whole: ShaderMaterial;
+}
+
+interface Level {
+  detail: number;
+  triangles: number;
+  /** Of a plant of length 1, as a share of its length. */
+  error: number;
+  mesh: Mesh<InstancedBufferGeometry>;
+}
+
+/** The plants of one variant, in a hashed order so that the first n are an even sample of all. */
+class Variant {
+  readonly levels: Level[] = [];
+
+  constructor(
+    readonly order: Uint32Array,
+    shapes: Bundle,
+    variant: number,
+    material: ShaderMaterial,
+  ) {
+    const triangles = shapes.arrays.triangles as Uint32Array;
+    const errors = shapes.arrays.errors as Float32Array;
+    for (let detail = 0; detail < LEVELS; detail++) {
+      const count = triangles[LEVELS * variant + detail]!;
+      if (count === 0) continue;
+      const name = `${variant}x${detail}`;
+      const geometry = new InstancedBufferGeometry();
+      dress(geometry, shapes, name);
+      geometry.instanceCount = 0;
+      const mesh = new Mesh(geometry, material);
+      mesh.frustumCulled = false;
+      this.levels.push({ detail, triangles: count, error: errors[LEVELS * variant + detail]! / (shapes.facts.length || 1), mesh });
+    }
+  }
+}
+
+/** The vertices of one mesh of a bundle: places, normals, the way along, the centre line, colours of their own. */
+export function dress(geometry: InstancedBufferGeometry, shapes: Bundle, name: string): void {
+  geometry.setAttribute('position', new BufferAttribute(shapes.arrays[`positions${name}`]!, 3));
+  geometry.setAttribute('normal', new BufferAttribute(shapes.arrays[`normals${name}`]!, 3));
+  geometry.setAttribute('aCentre', new BufferAttribute(shapes.arrays[`centres${name}`]!, 3));
+  geometry.setAttribute('aAlong', new BufferAttribute(shapes.arrays[`along${name}`]!, 1));
+  const packed = shapes.arrays[`colours${name}`] as Uint32Array;
+  const own = new Uint8Array(4 * packed.length);
+  packed.forEach((argb, v) => own.set([(argb >>> 16) & 255, (argb >>> 8) & 255, argb & 255, argb >>> 24], 4 * v));
+  geometry.setAttribute('aOwn', new BufferAttribute(own, 4, true));
+  geometry.setIndex(new BufferAttribute(shapes.arrays[`indices${name}`]!, 1));
+}
+
+/** How a frame chooses detail: by the pixels that a level may be off, or one level for all. */
+export interface DetailChoice {
+  /** Share of the plants that is drawn, 0..1. */
+  share: number;
+  /** Pixels. */
+  tolerance: number;
+  /** A level that the artist forces, 0 the full one; −1 for none. */
+  forced: number;
+  eye: { x: number; y: number; z: number };
+  /** Pixels that one metre takes at a distance of one metre; in a parallel view at any distance. */
+  pixels: number;
+  parallel: boolean;
+}
+
+/** Plants of one layer: for each variant a mesh a detail level, and what stands in which level chosen anew for each picture. */
 export class PlantMeshes {
   readonly meshes: Mesh[] = [];
   readonly feet: Float32Array;
   readonly sizes: Float32Array;
-  private readonly counts: number[] = [];
+  /** The number of each in the layer's whole list. */
+  readonly index: Uint32Array | null;
+  private readonly variants: Variant[] = [];
+  private readonly turns: Int16Array;
+  private readonly looks: Uint8Array;
+  private readonly states: Uint8Array;
+  private readonly flat: boolean;
+  private chosen: Set<number> = new Set();
+  private signature = '';
 
   constructor(
     readonly layer: string,
     plants: Bundle,
     shapes: Bundle,
-    material: ShaderMaterial,
+    materials: PlantMaterials,
   ) {
     this.feet = plants.arrays.feet as Float32Array;
     this.sizes = plants.arrays.sizes as Float32Array;
-    const turns = plants.arrays.turns as Int16Array;
-    const looks = plants.arrays.looks as Uint8Array;
-    const variants = shapes.facts.variants ?? 0;
-    const order = evenOrder(this.sizes.length / 2);
-    for (let v = 0; v < variants; v++) {
-      const chosen = order.filter((plant) => looks[4 * plant + 3] === v);
-      const geometry = new InstancedBufferGeometry();
-      geometry.setAttribute('position', new BufferAttribute(shapes.arrays[`positions${v}`]!, 3));
-      geometry.setAttribute('normal', new BufferAttribute(shapes.arrays[`normals${v}`]!, 3));
-      geometry.setAttribute('aAlong', new BufferAttribute(shapes.arrays[`along${v}`]!, 1));
-      geometry.setIndex(new BufferAttribute(shapes.arrays[`indices${v}`]!, 1));
-      const foot = new Float32Array(3 * chosen.length);
-      const turn = new Int16Array(4 * chosen.length);
-      const size = new Float32Array(2 * chosen.length);
-      const tint = new Uint8Array(4 * chosen.length);
-      chosen.forEach((plant, i) => {
-        foot.set(this.feet.subarray(3 * plant, 3 * plant + 3), 3 * i);
-        turn.set(turns.subarray(4 * plant, 4 * plant + 4), 4 * i);
-        size.set(this.sizes.subarray(2 * plant, 2 * plant + 2), 2 * i);
-        tint.set(looks.subarray(4 * plant, 4 * plant + 4), 4 * i);
-      });
-      geometry.setAttribute('aFoot', new InstancedBufferAttribute(foot, 3));
-      geometry.setAttribute('aTurn', new InstancedBufferAttribute(turn, 4, true));
-      geometry.setAttribute('aSize', new InstancedBufferAttribute(size, 2));
-      geometry.setAttribute('aTint', new InstancedBufferAttribute(tint, 4, true));
-      const mesh = new Mesh(geometry, material);
-      mesh.frustumCulled = false;
-      this.meshes.push(mesh);
-      this.counts.push(chosen.length);
+    this.turns = plants.arrays.turns as Int16Array;
+    this.looks = plants.arrays.looks as Uint8Array;
+    this.states = plants.arrays.states as Uint8Array;
+    this.index = (plants.arrays.index as Uint32Array | undefined) ?? null;
+    this.flat = shapes.facts.flat === 1;
+    const order = evenOrder(this.count);
+    for (let v = 0; v < (shapes.facts.variants ?? 0); v++) {
+      const of = new Uint32Array(order.filter((plant) => this.looks[4 * plant + 3] === v));
+      const variant = new Variant(of, shapes, v, this.flat ? materials.blade : materials.whole);
+      this.variants.push(variant);
+      this.meshes.push(...variant.levels.map((level) => level.mesh));
     }
   }
 
@@ -52,16 +112,107 @@ export class PlantMeshes {
     return this.sizes.length / 2;
   }
 
-  /** Draws only a share of the plants, 0..1. */
-  thin(share: number): void {
-    this.meshes.forEach((mesh, v) => {
-      (mesh.geometry as InstancedBufferGeometry).instanceCount = Math.ceil(this.counts[v]! * share);
-    });
+  /** The number of a plant in the layer's list. */
+  numberOf(plant: number): number {
+    return this.index ? this.index[plant]! : plant;
+  }
+
+  /** Lights up plants by their numbers in the layer's list. */
+  choose(numbers: Set<number>): void {
+    this.chosen = numbers;
+    this.signature = '';
+  }
+
+  /** Chooses a level for each plant that is drawn; gives the triangles and draws that it comes to. */
+  arrange(choice: DetailChoice): { triangles: number; draws: number } {
+    const signature = JSON.stringify(choice);
+    if (signature !== this.signature) {
+      this.signature = signature;
+      for (const variant of this.variants) this.arrangeVariant(variant, choice);
+    }
+    let triangles = 0;
+    let draws = 0;
+    for (const variant of this.variants) {
+      for (const level of variant.levels) {
+        const count = level.mesh.geometry.instanceCount;
+        level.mesh.visible = count > 0;
+        triangles += count * level.triangles;
+        draws += count > 0 ? 1 : 0;
+      }
+    }
+    return { triangles, draws };
+  }
+
+  private arrangeVariant(variant: Variant, choice: DetailChoice): void {
+    const shown = Math.ceil(variant.order.length * choice.share);
+    const last = variant.levels.length - 1;
+    const of = new Uint8Array(shown);
+    const counts = new Array<number>(last + 1).fill(0);
+    for (let i = 0; i < shown; i++) {
+      const plant = variant.order[i]!;
+      const level = choice.forced >= 0 ? Math.min(last, choice.forced) : this.levelOf(plant, variant, choice);
+      of[i] = level;
+      counts[level]!++;
+    }
+    variant.levels.forEach((level, l) => this.fill(level, variant, of, l, counts[l]!));
+  }
+
+  private levelOf(plant: number, variant: Variant, choice: DetailChoice): number {
+    const { eye, pixels, parallel, tolerance } = choice;
+    const far = parallel
+      ? 1
+      : Math.max(0.3, Math.hypot(this.feet[3 * plant]! - eye.x, this.feet[3 * plant + 1]! - eye.y, this.feet[3 * plant + 2]! - eye.z));
+    const size = (this.sizes[2 * plant]! * pixels) / far;
+    let level = 0;
+    while (level + 1 < variant.levels.length && variant.levels[level + 1]!.error * size < tolerance) level++;
+    return level;
+  }
+
+  /** Puts the plants of one level into its instances. */
+  private fill(level: Level, variant: Variant, of: Uint8Array, l: number, count: number): void {
+    const geometry = level.mesh.geometry;
+    geometry.instanceCount = count;
+    if (count === 0) return;
+    const foot = room(geometry, 'aFoot', Float32Array, 3, count, false);
+    const turn = room(geometry, 'aTurn', Int16Array, 4, count, true);
+    const size = room(geometry, 'aSize', Float32Array, 3, count, false);
+    const tint = room(geometry, 'aTint', Uint8Array, 4, count, true);
+    const state = room(geometry, 'aState', Uint8Array, 4, count, true);
+    let n = 0;
+    for (let i = 0; i < of.length; i++) {
+      if (of[i] !== l) continue;
+      const plant = variant.order[i]!;
+      for (let d = 0; d < 3; d++) foot[3 * n + d] = this.feet[3 * plant + d]!;
+      for (let d = 0; d < 4; d++) turn[4 * n + d] = this.turns[4 * plant + d]!;
+      const length = this.sizes[2 * plant]!;
+      const width = this.sizes[2 * plant + 1]!;
+      size[3 * n] = width;
+      size[3 * n + 1] = length;
+      size[3 * n + 2] = this.flat ? length : width;
+      for (let d = 0; d < 3; d++) tint[4 * n + d] = this.looks[4 * plant + d]!;
+      state[4 * n] = this.states[2 * plant]!;
+      state[4 * n + 1] = this.states[2 * plant + 1]!;
+      state[4 * n + 2] = this.chosen.size > 0 && this.chosen.has(this.numberOf(plant)) ? 255 : 0;
+      n++;
+    }
   }
 
   dispose(): void {
     this.meshes.forEach((mesh) => mesh.geometry.dispose());
   }
+}
+
+type Numbers = Float32ArrayConstructor | Int16ArrayConstructor | Uint8ArrayConstructor;
+
+/** The array of an instance attribute, made larger where it is too small. */
+function room(geometry: InstancedBufferGeometry, name: string, type: Numbers, components: number, count: number, normalized: boolean): Float32Array | Int16Array | Uint8Array {
+  let attribute = geometry.getAttribute(name) as InstancedBufferAttribute | undefined;
+  if (!attribute || attribute.array.length < components * count) {
+    attribute = new InstancedBufferAttribute(new type(components * Math.ceil(count * 1.25)), components, normalized);
+    geometry.setAttribute(name, attribute);
+  }
+  attribute.needsUpdate = true;
+  return attribute.array as Float32Array | Int16Array | Uint8Array;
 }
 
 function evenOrder(count: number): number[] {

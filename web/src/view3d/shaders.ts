@@ -187,12 +187,16 @@ void main() {
 export const PLANT_VERTEX = /* glsl */ `
 attribute vec3 aFoot;
 attribute vec4 aTurn;
-attribute vec2 aSize;
+attribute vec3 aSize;
 attribute vec3 aTint;
+attribute vec4 aState;
+attribute vec3 aCentre;
+attribute vec4 aOwn;
 attribute float aAlong;
 uniform float uBroaden;
 varying vec3 vPlace;
 varying vec3 vColour;
+varying float vLeft;
 
 vec3 turned(vec3 v, vec4 q) {
   return v + 2.0 * cross(q.xyz, cross(q.xyz, v) + q.w * v);
@@ -201,20 +205,41 @@ vec3 turned(vec3 v, vec4 q) {
 void main() {
   vec4 q = normalize(aTurn);
   float far = distance(aFoot, uEye);
-  float width = max(aSize.y * uBroaden, min(aSize.y * 6.0, far * 0.00115));
-  vec3 place = aFoot + turned(position * vec3(width, aSize.x, aSize.x), q);
-  vec3 n = normalize(turned(normal, q));
+  vec3 size = aSize;
+#ifdef BLADE
+  size.x = max(aSize.x * uBroaden, min(aSize.x * 6.0, far * 0.00115));
+#endif
+  float growth = aState.x;
+  float end = growth * 1.15;
+  vLeft = growth > 0.997 ? 1.0 : end - aAlong;
+  float wide = growth > 0.997 ? 1.0 : smoothstep(0.0, 0.15, end - aAlong);
+  vec3 place = aFoot + turned(mix(aCentre, position, wide) * size, q);
+  vec3 n = normalize(turned(normal / size, q));
   vec3 view = normalize(uEye - place);
   if (dot(n, view) < 0.0) n = -n;
   vec2 light = lightAt(aFoot.xz);
+  float lifted = max(aState.y, smoothstep(0.8, 3.5, place.y - aFoot.y));
+  light = max(light, vec2(0.9, 0.85) * lifted);
   float through = max(dot(-view, uSun), 0.0);
+  vec3 tint = pow(aTint, vec3(2.2));
+  vec3 own = pow(aOwn.rgb, vec3(2.2));
+#ifdef BLADE
   float sun = 0.42 + 0.58 * max(dot(n, uSun), 0.0) + 0.8 * through * through * aAlong;
   float inside = mix(0.30, 1.0, smoothstep(0.0, 0.75, aAlong));
-  vec3 tint = pow(aTint, vec3(2.2));
   vec3 foot = mix(tint, vec3(0.085, 0.105, 0.035), 0.78);
   vec3 tip = mix(tint, vec3(0.92, 0.86, 0.66), 0.22);
-  vec3 body = mix(foot, tip, smoothstep(0.05, 0.95, aAlong));
+  vec3 body = mix(own, mix(foot, tip, smoothstep(0.05, 0.95, aAlong)), aOwn.a);
+#else
+  float leafy = aOwn.a;
+  float sun = mix(0.14, 0.36, leafy) + mix(0.86, 0.64, leafy) * max(dot(n, uSun), 0.0) + 0.55 * through * through * leafy * aAlong;
+  vec3 middle = aFoot + turned(vec3(0.0, 0.55, 0.0) * size, q);
+  float outer = length((place - middle) / max(size.xyx * 0.55, vec3(0.001)));
+  float inside = mix(0.46, 1.0, smoothstep(0.1, 1.05, max(outer, aAlong * 0.9)));
+  vec3 foot = mix(tint, vec3(0.07, 0.085, 0.03), 0.5);
+  vec3 body = mix(own, mix(foot, tint, smoothstep(0.0, 0.7, aAlong)), aOwn.a);
+#endif
   vColour = body * (SUN_COLOUR * sun * light.r * 0.72 + (SKY_COLOUR * (0.6 + 0.4 * n.y) + BOUNCE) * light.g) * inside;
+  if (aState.z > 0.5) vColour = mix(vColour, vec3(0.62, 0.10, 0.42), 0.85) + vec3(0.16, 0.02, 0.10);
   vPlace = place;
   gl_Position = projectionMatrix * viewMatrix * vec4(place, 1.0);
 }
@@ -223,8 +248,12 @@ void main() {
 export const PLANT_FRAGMENT = /* glsl */ `
 varying vec3 vPlace;
 varying vec3 vColour;
+varying float vLeft;
 uniform float uValuesShown;
+uniform float uMirror;
+uniform float uWater;
 void main() {
+  if (vLeft < 0.0 || (uMirror > 0.5 && vPlace.y < uWater)) discard;
   vec3 c = vColour;
   float grey = dot(c, vec3(0.3, 0.6, 0.1));
   c = mix(c, mix(vec3(grey), c, 0.45) * 0.85, uValuesShown);

@@ -372,6 +372,38 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/sites/{id}/roster": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["roster"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sites/{id}/roster.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["csv"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/sites/{id}/scatter.csv": {
         parameters: {
             query?: never;
@@ -382,6 +414,22 @@ export interface paths {
         get: operations["scatter"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sites/{id}/sheet": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["sheet"];
         delete?: never;
         options?: never;
         head?: never;
@@ -490,9 +538,12 @@ export interface components {
             skipped: boolean;
         };
         AllKinds: {
+            beds: components["schemas"]["Description"][];
             groundSettings: components["schemas"]["SettingDescription"][];
             layerProperties: components["schemas"]["LayerProperties"][];
             layers: components["schemas"]["Description"][];
+            limitSettings: components["schemas"]["SettingDescription"][];
+            patterns: components["schemas"]["Description"][];
             plants: components["schemas"]["Description"][];
             propSettings: components["schemas"]["SettingDescription"][];
             shapes: components["schemas"]["Description"][];
@@ -664,6 +715,33 @@ export interface components {
              */
             seed: number;
         };
+        Bed: components["schemas"]["BedOnGround"] | components["schemas"]["BedOnProp"] | components["schemas"]["BedOnProps"];
+        /**
+         * On the ground
+         * @description Over the whole ground.
+         */
+        BedOnGround: {
+            /** @constant */
+            kind: "ground";
+        };
+        /**
+         * On a prop
+         * @description Over the walls, tops and undersides of one prop.
+         */
+        BedOnProp: {
+            /** @constant */
+            kind: "prop";
+            /** @description prop */
+            on: string;
+        };
+        /**
+         * On every prop
+         * @description Over everything that stands in the site.
+         */
+        BedOnProps: {
+            /** @constant */
+            kind: "props";
+        };
         /**
          * Boulder
          * @description A boulder: a ball pushed about by noise, sunk into the ground.
@@ -803,6 +881,64 @@ export interface components {
             low: number;
             skipped: boolean;
         };
+        /**
+         * Climber
+         * @description A winding stem with leaves along it, for walls.
+         */
+        ClimberPlant: {
+            /**
+             * @description stem colour
+             * @default #54422f
+             */
+            bark: string;
+            /**
+             * @description Side shoots
+             * @default 3
+             */
+            branches: number;
+            /** @constant */
+            kind: "climber";
+            /**
+             * @description leaf size (m)
+             * @default 0.085
+             */
+            leaf: number;
+            /**
+             * @description leaves
+             * @default 34
+             */
+            leaves: number;
+            /**
+             * @description As it stands in the nursery (m)
+             * @default 1.2
+             */
+            length: number;
+            /**
+             * @description Across at its foot (m)
+             * @default 0.008
+             */
+            stem: number;
+            /**
+             * @description Different ones from one seed
+             * @default 4
+             */
+            variants: number;
+            /**
+             * @description How much leaves and shoots differ
+             * @default 0.5
+             */
+            variety: number;
+            /**
+             * @description From leaf to leaf across (m)
+             * @default 0.5
+             */
+            width: number;
+            /**
+             * @description How far the stem strays from straight
+             * @default 0.5
+             */
+            winding: number;
+        };
         Clock: {
             /**
              * @description frames per second
@@ -844,6 +980,98 @@ export interface components {
             kind: "clock";
         };
         /**
+         * Clump
+         * @description Many strands from one foot: a tussock, a sedge clump.
+         */
+        ClumpPlant: {
+            /**
+             * @description How far tips bend over (°)
+             * @default 50
+             */
+            bend: number;
+            /**
+             * @description Of a strand at its foot (m)
+             * @default 0.007
+             */
+            blade: number;
+            /**
+             * @description How much shorter strands are at the rim than in the middle
+             * @default 0.35
+             */
+            falling: number;
+            /** @constant */
+            kind: "clump";
+            /**
+             * @description Of the outermost strands (°)
+             * @default 38
+             */
+            lean: number;
+            /**
+             * @description As it stands in the nursery (m)
+             * @default 0.45
+             */
+            length: number;
+            /**
+             * @description Share of the width from which strands start
+             * @default 0.35
+             */
+            spread: number;
+            /**
+             * @description strands
+             * @default 28
+             */
+            strands: number;
+            /**
+             * @description An odd number
+             * @default 7
+             */
+            triangles: number;
+            /**
+             * @description Different ones from one seed
+             * @default 4
+             */
+            variants: number;
+            /**
+             * @description How much strands differ
+             * @default 0.5
+             */
+            variety: number;
+            /**
+             * @description Across the whole clump (m)
+             * @default 0.4
+             */
+            width: number;
+        };
+        /**
+         * In clusters
+         * @description Groups around hashed centres; density says how many plants there are.
+         */
+        ClusterPattern: {
+            /**
+             * @description Centres per square metre (/m²)
+             * @default 0.05
+             */
+            clusters: number;
+            /** @constant */
+            kind: "clusters";
+            /**
+             * @description Within which most of a cluster stands (m)
+             * @default 0.8
+             */
+            radius: number;
+        };
+        ColumnView: {
+            histogram: number[];
+            key: string;
+            /** Format: float */
+            max: number;
+            /** Format: float */
+            min: number;
+            name: string;
+            title: string;
+            unit: string;
+        };
+        /**
          * Contrast
          * @description Raises the value to a power: above 1 thins it, below 1 fills it.
          */
@@ -859,19 +1087,78 @@ export interface components {
             skipped: boolean;
         };
         /**
+         * Place plants
+         * @description Puts single plants where they are wanted.
+         */
+        CoverEditPlacePlants: {
+            /** @constant */
+            kind: "place-plants";
+            layer: string;
+            plants: components["schemas"]["HandPlaced"][];
+        };
+        /**
+         * Remove plants
+         * @description Takes single plants out for good, by their identities; those placed by hand go altogether.
+         */
+        CoverEditRemovePlants: {
+            /** @constant */
+            kind: "remove-plants";
+            layer: string;
+            plants: string[];
+        };
+        /**
+         * Restore plants
+         * @description Brings back every plant that was removed by hand; those placed by hand stay.
+         */
+        CoverEditRestorePlants: {
+            /** @constant */
+            kind: "restore-plants";
+            layer: string;
+        };
+        /**
          * Cover
-         * @description Scatters plants over the ground by density, with a spacing floor.
+         * @description Scatters plants over the ground or props by density, with a spacing floor.
          */
         CoverLayer: {
+            /**
+             * @description What the plants stand on
+             * @default {
+             *       "kind": "ground"
+             *     }
+             */
+            bed: components["schemas"]["Bed"];
+            /**
+             * @description North, or the way the surface faces: then 0 leans a plant down the slope, or down a wall
+             * @default north
+             * @enum {string}
+             */
+            headingFrom: "north" | "surface";
             /**
              * @description hidden
              * @default false
              */
             hidden: boolean;
             id: string;
+            /**
+             * @description Of the plants of covers that stand before it on the board
+             * @default false
+             */
+            keepsClear: boolean;
             /** @constant */
             kind: "cover";
             name: string;
+            /**
+             * @description How they are spread; on props always scattered
+             * @default {
+             *       "kind": "scattered"
+             *     }
+             */
+            pattern: components["schemas"]["Pattern"];
+            /**
+             * @description placed by hand
+             * @default []
+             */
+            placed: components["schemas"]["HandPlaced"][];
             /**
              * @description plant
              * @default {
@@ -883,6 +1170,16 @@ export interface components {
             properties: {
                 [key: string]: components["schemas"]["PropertyRange"];
             };
+            /**
+             * @description removed by hand
+             * @default []
+             */
+            removed: string[];
+            /**
+             * @description Times its own width that a plant keeps to itself; bigger plants settle first
+             * @default 0
+             */
+            room: number;
             /**
              * @description Another seed, another scatter
              * @default 1
@@ -1029,7 +1326,7 @@ export interface components {
             /** @constant */
             kind: "set-drive";
         };
-        Edit: components["schemas"]["FalloffEditAdd"] | components["schemas"]["FalloffEditRemove"] | components["schemas"]["FalloffEditRename"] | components["schemas"]["FalloffEditMove"] | components["schemas"]["FalloffEditSetSource"] | components["schemas"]["FalloffEditAddStep"] | components["schemas"]["FalloffEditSetStep"] | components["schemas"]["FalloffEditMoveStep"] | components["schemas"]["FalloffEditRemoveStep"] | components["schemas"]["FalloffEditLimitStep"] | components["schemas"]["LayerEditAdd"] | components["schemas"]["LayerEditRemove"] | components["schemas"]["LayerEditRename"] | components["schemas"]["LayerEditMove"] | components["schemas"]["LayerEditSet"] | components["schemas"]["LayerEditSetProperty"] | components["schemas"]["LayerEditDuplicate"] | components["schemas"]["DriveEditSet"] | components["schemas"]["DriveEditRemove"] | components["schemas"]["PlaceEditSet"] | components["schemas"]["PlaceEditRemove"] | components["schemas"]["PropEditSet"] | components["schemas"]["PropEditRemove"] | components["schemas"]["SiteEditRename"] | components["schemas"]["SiteEditSetGround"] | components["schemas"]["SiteEditSetClock"];
+        Edit: components["schemas"]["FalloffEditAdd"] | components["schemas"]["FalloffEditRemove"] | components["schemas"]["FalloffEditRename"] | components["schemas"]["FalloffEditMove"] | components["schemas"]["FalloffEditSetSource"] | components["schemas"]["FalloffEditAddStep"] | components["schemas"]["FalloffEditSetStep"] | components["schemas"]["FalloffEditMoveStep"] | components["schemas"]["FalloffEditRemoveStep"] | components["schemas"]["FalloffEditLimitStep"] | components["schemas"]["LayerEditAdd"] | components["schemas"]["LayerEditRemove"] | components["schemas"]["LayerEditRename"] | components["schemas"]["LayerEditMove"] | components["schemas"]["LayerEditSet"] | components["schemas"]["LayerEditSetProperty"] | components["schemas"]["LayerEditDuplicate"] | components["schemas"]["CoverEditRemovePlants"] | components["schemas"]["CoverEditPlacePlants"] | components["schemas"]["CoverEditRestorePlants"] | components["schemas"]["DriveEditSet"] | components["schemas"]["DriveEditRemove"] | components["schemas"]["PlaceEditSet"] | components["schemas"]["PlaceEditRemove"] | components["schemas"]["PropEditSet"] | components["schemas"]["PropEditRemove"] | components["schemas"]["SiteEditRename"] | components["schemas"]["SiteEditSetGround"] | components["schemas"]["SiteEditSetClock"] | components["schemas"]["SiteEditSetLimits"];
         EditSchema: components["schemas"]["Edit"];
         Edits: {
             /** Format: int32 */
@@ -1195,6 +1492,107 @@ export interface components {
             perPlant: boolean;
             stages: components["schemas"]["StageView"][];
         };
+        /**
+         * Feather
+         * @description A shaft with a vane to both sides, for parts over a mesh.
+         */
+        FeatherPlant: {
+            /**
+             * @description Over its length (°)
+             * @default 30
+             */
+            bend: number;
+            /** @constant */
+            kind: "feather";
+            /**
+             * @description Away from upright (°)
+             * @default 40
+             */
+            lean: number;
+            /**
+             * @description As it stands in the nursery (m)
+             * @default 0.16
+             */
+            length: number;
+            /**
+             * @description Share of the length without a vane
+             * @default 0.15
+             */
+            quill: number;
+            /**
+             * @description How much the vane is split
+             * @default 0.35
+             */
+            ragged: number;
+            /**
+             * @description Different ones from one seed
+             * @default 4
+             */
+            variants: number;
+            /**
+             * @description How much variants differ
+             * @default 0.3
+             */
+            variety: number;
+            /**
+             * @description Across the vane (m)
+             * @default 0.04
+             */
+            width: number;
+        };
+        /**
+         * Fern
+         * @description Fronds from one foot, each with leaflets to both sides.
+         */
+        FernPlant: {
+            /**
+             * @description How far fronds arch over (°)
+             * @default 70
+             */
+            bend: number;
+            /**
+             * @description fronds
+             * @default 9
+             */
+            fronds: number;
+            /** @constant */
+            kind: "fern";
+            /**
+             * @description Share of the length of the frond
+             * @default 0.16
+             */
+            leaflet: number;
+            /**
+             * @description On each frond
+             * @default 14
+             */
+            leaflets: number;
+            /**
+             * @description Of a frond at its foot (°)
+             * @default 28
+             */
+            lean: number;
+            /**
+             * @description As it stands in the nursery (m)
+             * @default 0.6
+             */
+            length: number;
+            /**
+             * @description Different ones from one seed
+             * @default 4
+             */
+            variants: number;
+            /**
+             * @description How much fronds differ
+             * @default 0.45
+             */
+            variety: number;
+            /**
+             * @description Across the whole fern (m)
+             * @default 0.9
+             */
+            width: number;
+        };
         FindingView: {
             edits: components["schemas"]["EditSchema"][];
             falloff: string;
@@ -1204,6 +1602,74 @@ export interface components {
             text: string;
             title: string;
             warning: boolean;
+        };
+        /**
+         * Flower head
+         * @description A stalk with a head turned about its axis and petals.
+         */
+        FlowerPlant: {
+            /**
+             * @description Of the stalk (°)
+             * @default 18
+             */
+            bend: number;
+            /**
+             * @description Share of the width that is the head without petals
+             * @default 0.4
+             */
+            head: number;
+            /**
+             * @description head
+             * @default #c79a3a
+             */
+            heart: string;
+            /** @constant */
+            kind: "flower";
+            /**
+             * @description As it stands in the nursery (m)
+             * @default 0.3
+             */
+            length: number;
+            /**
+             * @description Petals from level, up (°)
+             * @default 25
+             */
+            open: number;
+            /**
+             * @description petals
+             * @default #e9e2d0
+             */
+            petal: string;
+            /**
+             * @description petals
+             * @default 9
+             */
+            petals: number;
+            /**
+             * @description Across (m)
+             * @default 0.003
+             */
+            stalk: number;
+            /**
+             * @description Height of the head over its own width
+             * @default 0.7
+             */
+            tall: number;
+            /**
+             * @description Different ones from one seed
+             * @default 4
+             */
+            variants: number;
+            /**
+             * @description How much variants differ
+             * @default 0.4
+             */
+            variety: number;
+            /**
+             * @description Across the head with its petals (m)
+             * @default 0.06
+             */
+            width: number;
         };
         GroundCard: {
             /** Format: int32 */
@@ -1266,6 +1732,17 @@ export interface components {
         HandOverFormat: {
             name: string;
             purpose: string;
+        };
+        HandPlaced: {
+            /**
+             * @description on
+             * @default
+             */
+            on: string;
+            plant: string;
+            x: number;
+            y: number;
+            z: number;
         };
         HeightMapRead: {
             /** Format: int32 */
@@ -1379,7 +1856,22 @@ export interface components {
             kind: "invert";
             skipped: boolean;
         };
-        Layer: components["schemas"]["CoverLayer"] | components["schemas"]["TintLayer"] | components["schemas"]["NoiseRelief"] | components["schemas"]["TerraceRelief"] | components["schemas"]["BasinRelief"] | components["schemas"]["PathRelief"] | components["schemas"]["SmoothRelief"] | components["schemas"]["OffsetRelief"] | components["schemas"]["ThermalRelief"] | components["schemas"]["RainRelief"];
+        /**
+         * From the nursery
+         * @description A plant of the nursery, with the falloffs along it.
+         */
+        KeptPlant: {
+            /** @constant */
+            kind: "kept";
+            /** @description One of the nursery's plants */
+            plant: string;
+            /**
+             * @description How many of its variants stand here
+             * @default 4
+             */
+            variants: number;
+        };
+        Layer: components["schemas"]["CoverLayer"] | components["schemas"]["PlantLayer"] | components["schemas"]["TintLayer"] | components["schemas"]["NoiseRelief"] | components["schemas"]["TerraceRelief"] | components["schemas"]["BasinRelief"] | components["schemas"]["PathRelief"] | components["schemas"]["SmoothRelief"] | components["schemas"]["OffsetRelief"] | components["schemas"]["ThermalRelief"] | components["schemas"]["RainRelief"];
         /**
          * Add layer
          * @description Puts a new layer on the board; one of relief above the others of relief, below all else.
@@ -1496,6 +1988,8 @@ export interface components {
             result: string;
         };
         LayerView: {
+            /** Format: int64 */
+            bytes: number;
             id: string;
             /** Format: double */
             lowered?: number;
@@ -1506,8 +2000,94 @@ export interface components {
             plantsKey: string;
             /** Format: double */
             raised?: number;
+            /** Format: int32 */
+            shown: number;
             tintKey: string;
             /** Format: int64 */
+            triangles: number;
+        };
+        /**
+         * Leaf
+         * @description One leaf with a midrib fold and a bend.
+         */
+        LeafPlant: {
+            /**
+             * @description Turned further toward the tip (°)
+             * @default 45
+             */
+            bend: number;
+            /**
+             * @description Each half lifted from the midrib (°)
+             * @default 18
+             */
+            fold: number;
+            /** @constant */
+            kind: "leaf";
+            /**
+             * @description Away from upright at the foot (°)
+             * @default 35
+             */
+            lean: number;
+            /**
+             * @description As it stands in the nursery (m)
+             * @default 0.12
+             */
+            length: number;
+            /**
+             * @description Along the leaf
+             * @default 8
+             */
+            segments: number;
+            /**
+             * @description Different ones from one seed
+             * @default 4
+             */
+            variants: number;
+            /**
+             * @description How much variants differ
+             * @default 0.4
+             */
+            variety: number;
+            /**
+             * @description Share of the length from the foot
+             * @default 0.4
+             */
+            widest: number;
+            /**
+             * @description At its widest (m)
+             * @default 0.05
+             */
+            width: number;
+        };
+        LevelView: {
+            /** Format: double */
+            error: number;
+            /** Format: double */
+            missing: number;
+            standIn: boolean;
+            /** Format: int32 */
+            triangles: number;
+        };
+        Limits: {
+            /**
+             * @description Of the plants; 0 for no limit (MB)
+             * @default 0
+             */
+            megabytes: number;
+            /**
+             * @description Of one frame with everything, on this machine; 0 for no limit (ms)
+             * @default 0
+             */
+            milliseconds: number;
+            /**
+             * @description Of all covers; 0 for no limit
+             * @default 0
+             */
+            plants: number;
+            /**
+             * @description Plants at full detail, and props; 0 for no limit
+             * @default 0
+             */
             triangles: number;
         };
         /**
@@ -1542,6 +2122,43 @@ export interface components {
             shown: components["schemas"]["ShownView"];
             /** Format: int64 */
             triangles: number;
+        };
+        /**
+         * Mesh from a file
+         * @description A plant, stone or part that was brought in.
+         */
+        MeshPlant: {
+            /**
+             * @description What counts from foot to tip
+             * @default path
+             * @enum {string}
+             */
+            coordinate: "path" | "height" | "brush";
+            /** @description File name beside the recipe */
+            file: string;
+            /** @constant */
+            kind: "mesh";
+            /**
+             * @description From foot to tip; the rest follows in proportion (m)
+             * @default 1
+             */
+            length: number;
+            /**
+             * @description Places from foot to tip, for the brush
+             * @default []
+             */
+            stroke: components["schemas"]["Point3"][];
+            /**
+             * @description 0.001 where the file is in millimetres (m)
+             * @default 1
+             */
+            unit: number;
+            /**
+             * @description The axis of the file that points up
+             * @default y
+             * @enum {string}
+             */
+            up: "y" | "z" | "x" | "minus-y" | "minus-z" | "minus-x";
         };
         MeshRead: {
             /** Format: int32 */
@@ -1610,6 +2227,49 @@ export interface components {
             /** @constant */
             kind: "multiply";
             skipped: boolean;
+        };
+        /**
+         * Mushroom
+         * @description A stem and a cap, both turned about one axis.
+         */
+        MushroomPlant: {
+            /**
+             * @description Share of the whole height
+             * @default 0.42
+             */
+            cap: number;
+            /** @constant */
+            kind: "mushroom";
+            /**
+             * @description As it stands in the nursery (m)
+             * @default 0.09
+             */
+            length: number;
+            /**
+             * @description stem
+             * @default #d9cdb4
+             */
+            pale: string;
+            /**
+             * @description Share of the width
+             * @default 0.22
+             */
+            stem: number;
+            /**
+             * @description Different ones from one seed
+             * @default 4
+             */
+            variants: number;
+            /**
+             * @description How much variants differ
+             * @default 0.5
+             */
+            variety: number;
+            /**
+             * @description Across the cap (m)
+             * @default 0.08
+             */
+            width: number;
         };
         NewSite: {
             /** Format: double */
@@ -1805,6 +2465,37 @@ export interface components {
             seed: number;
         };
         /**
+         * Along a path
+         * @description A border along the edge of a path or around an area.
+         */
+        PathPattern: {
+            /** @description A path, or an area whose edge is meant */
+            along: string;
+            /**
+             * @description From the path (m)
+             * @default 0.6
+             */
+            away: number;
+            /**
+             * @description From one plant to the next (m)
+             * @default 0.5
+             */
+            every: number;
+            /**
+             * @description How far plants stray, as a share of the distances
+             * @default 0.3
+             */
+            jitter: number;
+            /** @constant */
+            kind: "along-path";
+            /**
+             * @description Seen along the way that the path goes
+             * @default both
+             * @enum {string}
+             */
+            side: "both" | "left" | "right";
+        };
+        /**
          * Path
          * @description A line of straight pieces, drawn on the ground or read from GeoJSON.
          */
@@ -1856,6 +2547,15 @@ export interface components {
              * @default 2
              */
             width: number;
+        };
+        Pattern: components["schemas"]["PatternScattered"] | components["schemas"]["ClusterPattern"] | components["schemas"]["RowPattern"] | components["schemas"]["PathPattern"];
+        /**
+         * Scattered
+         * @description Anywhere by chance, as near to each other as spacing allows.
+         */
+        PatternScattered: {
+            /** @constant */
+            kind: "scattered";
         };
         PictureRead: {
             /** Format: int32 */
@@ -1961,7 +2661,48 @@ export interface components {
              */
             width: number;
         };
-        Plant: components["schemas"]["StrandPlant"];
+        Plant: components["schemas"]["StrandPlant"] | components["schemas"]["ClumpPlant"] | components["schemas"]["LeafPlant"] | components["schemas"]["FernPlant"] | components["schemas"]["ClimberPlant"] | components["schemas"]["ShrubPlant"] | components["schemas"]["TreePlant"] | components["schemas"]["FlowerPlant"] | components["schemas"]["MushroomPlant"] | components["schemas"]["StonePlant"] | components["schemas"]["ScalePlant"] | components["schemas"]["FeatherPlant"] | components["schemas"]["MeshPlant"] | components["schemas"]["KeptPlant"];
+        /**
+         * Plant
+         * @description A plant of the nursery; covers plant it.
+         */
+        PlantLayer: {
+            /**
+             * @description Where its accent is 1
+             * @default #f1ead8
+             */
+            accent: string;
+            /**
+             * @description hidden
+             * @default false
+             */
+            hidden: boolean;
+            id: string;
+            /** @constant */
+            kind: "plant";
+            name: string;
+            /**
+             * @description plant
+             * @default {
+             *       "kind": "clump"
+             *     }
+             */
+            plant: components["schemas"]["Plant"];
+            /** @description properties */
+            properties: {
+                [key: string]: components["schemas"]["PropertyRange"];
+            };
+            /**
+             * @description Another seed, other variants
+             * @default 1
+             */
+            seed: number;
+            /**
+             * @description In the nursery; covers bring their own
+             * @default #8a8a4a
+             */
+            tint: string;
+        };
         /**
          * Nearness to plants
          * @description 1 within the near distance of a plant of another layer, 0 from the far distance on.
@@ -2334,6 +3075,7 @@ export interface components {
             format: "lumbrit-recipe";
             ground: components["schemas"]["GroundSpec"];
             layers: components["schemas"]["Layer"][];
+            limits: components["schemas"]["Limits"];
             /**
              * @description name of the site
              * @default Unnamed site
@@ -2343,6 +3085,84 @@ export interface components {
             props: components["schemas"]["Prop"][];
             /** @constant */
             version: 1;
+        };
+        RosterView: {
+            columns: components["schemas"]["ColumnView"][];
+            idsKey: string;
+            layer: string;
+            /** Format: int32 */
+            plants: number;
+        };
+        /**
+         * In rows
+         * @description Straight lines, as planted; density thins them out.
+         */
+        RowPattern: {
+            /**
+             * @description between rows (m)
+             * @default 1
+             */
+            between: number;
+            /**
+             * @description How far plants stray, as a share of the distances
+             * @default 0.15
+             */
+            jitter: number;
+            /** @constant */
+            kind: "rows";
+            /**
+             * @description Which way rows run: 0 is north, 90 east (°)
+             * @default 0
+             */
+            rowHeading: number;
+            /**
+             * @description From one plant to the next (m)
+             * @default 0.5
+             */
+            within: number;
+        };
+        /**
+         * Scale
+         * @description A small curved shield, for parts over a mesh.
+         */
+        ScalePlant: {
+            /**
+             * @description Halves bent down from the middle (°)
+             * @default 22
+             */
+            bulge: number;
+            /** @constant */
+            kind: "scale";
+            /**
+             * @description Away from upright (°)
+             * @default 50
+             */
+            lean: number;
+            /**
+             * @description As it stands in the nursery (m)
+             * @default 0.05
+             */
+            length: number;
+            /**
+             * @description pointed
+             * @default 0.4
+             */
+            pointed: number;
+            /**
+             * @description Different ones from one seed
+             * @default 4
+             */
+            variants: number;
+            /**
+             * @description How much variants differ
+             * @default 0.3
+             */
+            variety: number;
+            /**
+             * @description At its broadest (m)
+             * @default 0.04
+             */
+            width: number;
         };
         /**
          * Scale and offset
@@ -2400,6 +3220,26 @@ export interface components {
             unit: string;
         };
         Shape: components["schemas"]["MeshShape"] | components["schemas"]["BoulderShape"] | components["schemas"]["StoneWallShape"] | components["schemas"]["PlanksShape"] | components["schemas"]["TowerShape"] | components["schemas"]["HutShape"] | components["schemas"]["RaftShape"] | components["schemas"]["BarrelShape"] | components["schemas"]["SledgeShape"] | components["schemas"]["PostsShape"] | components["schemas"]["BoxShape"];
+        Sheet: {
+            key: string;
+            levels: components["schemas"]["LevelView"][];
+            /** Format: double */
+            tallest: number;
+            /** Format: int32 */
+            variants: number;
+            /** Format: double */
+            widest: number;
+        };
+        SheetWish: {
+            /** Format: int32 */
+            base: number;
+            /** Format: int32 */
+            detail: number;
+            edits: components["schemas"]["EditSchema"][];
+            /** Format: double */
+            growth: number;
+            plant: string;
+        };
         /**
          * Nearness to the water's edge
          * @description 1 within the near distance of the line where ground and water meet, 0 from the far distance on.
@@ -2435,6 +3275,69 @@ export interface components {
             summary: components["schemas"]["Summary"];
             title: string;
             unit: string;
+        };
+        /**
+         * Shrub
+         * @description Several stems from one foot: dwarf willow, heather, juniper.
+         */
+        ShrubPlant: {
+            /**
+             * @description Points of the crown that twigs grow toward
+             * @default 220
+             */
+            attractors: number;
+            /**
+             * @description bark
+             * @default #6b5138
+             */
+            bark: string;
+            /**
+             * @description Twigs bend down, below 0 up
+             * @default 0
+             */
+            droop: number;
+            /** @constant */
+            kind: "shrub";
+            /**
+             * @description 0 for bare twigs (m)
+             * @default 0.035
+             */
+            leaf: number;
+            /**
+             * @description leaves a twig
+             * @default 4
+             */
+            leaves: number;
+            /**
+             * @description As it stands in the nursery (m)
+             * @default 0.7
+             */
+            length: number;
+            /**
+             * @description stems
+             * @default 6
+             */
+            stems: number;
+            /**
+             * @description Radius of the thinnest twigs; thicker ones follow (m)
+             * @default 0.002
+             */
+            twig: number;
+            /**
+             * @description Different ones from one seed
+             * @default 4
+             */
+            variants: number;
+            /**
+             * @description How much variants differ
+             * @default 0.5
+             */
+            variety: number;
+            /**
+             * @description Across the crown (m)
+             * @default 1.1
+             */
+            width: number;
         };
         Site: {
             canRedo: boolean;
@@ -2472,6 +3375,15 @@ export interface components {
             ground: components["schemas"]["GroundSpec"];
             /** @constant */
             kind: "set-ground";
+        };
+        /**
+         * Set limits
+         * @description Replaces what the site may cost.
+         */
+        SiteEditSetLimits: {
+            /** @constant */
+            kind: "set-limits";
+            limits: components["schemas"]["Limits"];
         };
         SiteLine: {
             /** Format: int32 */
@@ -2628,6 +3540,39 @@ export interface components {
         };
         Step: components["schemas"]["InvertStep"] | components["schemas"]["WindowStep"] | components["schemas"]["ClampStep"] | components["schemas"]["ContrastStep"] | components["schemas"]["CurveStep"] | components["schemas"]["ScaleStep"] | components["schemas"]["MultiplyStep"] | components["schemas"]["AddStep"] | components["schemas"]["SubtractStep"] | components["schemas"]["LowestStep"] | components["schemas"]["HighestStep"] | components["schemas"]["AverageStep"] | components["schemas"]["ScreenStep"] | components["schemas"]["TerraceStep"] | components["schemas"]["SmoothStep"];
         /**
+         * Stone
+         * @description A stone: noise on a ball, flattened.
+         */
+        StonePlant: {
+            /**
+             * @description Each step has four times the triangles
+             * @default 3
+             */
+            detail: number;
+            /** @constant */
+            kind: "stone";
+            /**
+             * @description As it stands in the nursery (m)
+             * @default 0.22
+             */
+            length: number;
+            /**
+             * @description How far its surface leaves the ball
+             * @default 0.45
+             */
+            roughness: number;
+            /**
+             * @description Different ones from one seed
+             * @default 4
+             */
+            variants: number;
+            /**
+             * @description width (m)
+             * @default 0.4
+             */
+            width: number;
+        };
+        /**
          * Stone wall
          * @description A dry wall of uneven stones.
          */
@@ -2673,6 +3618,11 @@ export interface components {
             /** @constant */
             kind: "strand";
             /**
+             * @description From foot to tip, as it stands in the nursery (m)
+             * @default 0.35
+             */
+            length: number;
+            /**
              * @description How early the blade narrows
              * @default 0.7
              */
@@ -2692,7 +3642,13 @@ export interface components {
              * @default 0.5
              */
             variety: number;
+            /**
+             * @description Of the blade at its foot, as it stands in the nursery (m)
+             * @default 0.008
+             */
+            width: number;
         };
+        StreamingResponseBody: unknown;
         Stroke: {
             /**
              * @description mode
@@ -2960,10 +3916,79 @@ export interface components {
              */
             teeth: number;
         };
+        /**
+         * Tree
+         * @description A trunk and a crown that grows toward the light.
+         */
+        TreePlant: {
+            /**
+             * @description Points of the crown that twigs grow toward
+             * @default 420
+             */
+            attractors: number;
+            /**
+             * @description bark
+             * @default #8d8577
+             */
+            bark: string;
+            /**
+             * @description Twigs bend down, below 0 up
+             * @default 0.15
+             */
+            droop: number;
+            /** @constant */
+            kind: "tree";
+            /**
+             * @description 0 for bare twigs (m)
+             * @default 0.07
+             */
+            leaf: number;
+            /**
+             * @description leaves a twig
+             * @default 4
+             */
+            leaves: number;
+            /**
+             * @description As it stands in the nursery (m)
+             * @default 5
+             */
+            length: number;
+            /**
+             * @description 0 a round crown, 1 one that narrows to its top
+             * @default 0.35
+             */
+            pointed: number;
+            /**
+             * @description Share of the height below the crown
+             * @default 0.3
+             */
+            trunk: number;
+            /**
+             * @description Radius of the thinnest twigs; thicker ones follow (m)
+             * @default 0.006
+             */
+            twig: number;
+            /**
+             * @description Different ones from one seed
+             * @default 4
+             */
+            variants: number;
+            /**
+             * @description How much variants differ
+             * @default 0.5
+             */
+            variety: number;
+            /**
+             * @description Across the crown (m)
+             * @default 3
+             */
+            width: number;
+        };
         ViewRequest: {
             alone?: string;
             draft?: boolean;
             falloff: string;
+            full?: boolean;
             layer: string;
             property: string;
             /** Format: int32 */
@@ -3660,6 +4685,56 @@ export interface operations {
             };
         };
     };
+    roster: {
+        parameters: {
+            query: {
+                layer: string;
+            };
+            header?: {
+                "X-Tab"?: string;
+            };
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RosterView"];
+                };
+            };
+        };
+    };
+    csv: {
+        parameters: {
+            query: {
+                layer: string;
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StreamingResponseBody"];
+                };
+            };
+        };
+    };
     scatter: {
         parameters: {
             query: {
@@ -3680,6 +4755,34 @@ export interface operations {
                 };
                 content: {
                     "application/json": string;
+                };
+            };
+        };
+    };
+    sheet: {
+        parameters: {
+            query?: never;
+            header?: {
+                "X-Tab"?: string;
+            };
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SheetWish"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Sheet"];
                 };
             };
         };

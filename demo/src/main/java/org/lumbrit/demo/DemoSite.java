@@ -75,8 +75,26 @@ public final class DemoSite {
         files.put("causeway.geojson", causeway);
         files.put(
                 "recipe.json",
-                RecipeJson.write(recipe(places, TarnProps.all(), falloffs(shorePath), List.of(grass()), drives())));
+                RecipeJson.write(recipe(places, TarnProps.all(), allFalloffs(shorePath), allLayers(), allDrives())));
         return files;
+    }
+
+    private static List<Falloff> allFalloffs(Place shore) {
+        List<Falloff> all = new ArrayList<>(falloffs(shore));
+        all.addAll(TarnPlants.falloffs());
+        return all;
+    }
+
+    private static List<Layer> allLayers() {
+        List<Layer> all = new ArrayList<>(List.of(grass()));
+        all.addAll(TarnPlants.layers());
+        return all;
+    }
+
+    private static List<Drive> allDrives() {
+        List<Drive> all = new ArrayList<>(drives());
+        all.addAll(TarnPlants.drives());
+        return all;
     }
 
     /** The largest water's edge, a corner every 80 cm or so. */

@@ -32,7 +32,7 @@ final class PlantBinaries {
                 .toArray();
     }
 
-    /** Index, foot, turn, size, variant, colour, growth and whether it stands on a prop, of every plant shown. */
+    /** Identity, foot, turn, size, variant, colour, growth and whether it stands on a prop, of every plant shown. */
     static byte[] plants(CoverLayer layer, Plants plants, int[] shown, boolean flat) {
         int n = shown.length;
         float[] feet = new float[3 * n];
@@ -40,6 +40,7 @@ final class PlantBinaries {
         float[] sizes = new float[2 * n];
         byte[] looks = new byte[4 * n];
         byte[] states = new byte[2 * n];
+        int[] ids = new int[2 * n];
         int[] colours = plants.colours(layer);
         for (int i = 0; i < n; i++) {
             int plant = shown[i];
@@ -56,6 +57,9 @@ final class PlantBinaries {
             looks[4 * i + 1] = (byte) (colours[plant] >> 8);
             looks[4 * i + 2] = (byte) colours[plant];
             looks[4 * i + 3] = plants.variant()[plant];
+            long id = plants.feet().id()[plant];
+            ids[2 * i] = (int) (id >>> 32);
+            ids[2 * i + 1] = (int) id;
             states[2 * i] = (byte) Math.rint(255 * plants.growth().at(plant));
             states[2 * i + 1] = (byte) (plants.surfaceOf(plant).isEmpty() ? 0 : 255);
         }
@@ -69,6 +73,7 @@ final class PlantBinaries {
                 .floats("sizes", 2, sizes)
                 .bytes("looks", 4, looks)
                 .bytes("states", 2, states)
+                .ints("ids", 2, ids)
                 .write();
     }
 

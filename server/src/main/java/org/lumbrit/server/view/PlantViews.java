@@ -36,7 +36,7 @@ public class PlantViews {
         Plants plants = evaluation.plants(cover);
         Plant planted = evaluation.plan().recipe().planted(cover);
         int[] shown = PlantBinaries.shown(plants, full);
-        String plantsKey = new KeyBuilder("plants bundle/2")
+        String plantsKey = new KeyBuilder("plants bundle/3")
                 .add(evaluation.plan().layerKey(cover))
                 .add(shown.length)
                 .key();
