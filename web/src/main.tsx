@@ -8,11 +8,15 @@ import './styles/board.css';
 import './styles/view.css';
 import './styles/strip.css';
 import './styles/yard.css';
+import './styles/nursery.css';
+import './styles/roster.css';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { BrowserRouter, Route, Routes } from 'react-router';
 import { HandOverPage } from './handover/HandOverPage';
+import { NurseryPage } from './nursery/NurseryPage';
+import { RosterPage } from './roster/RosterPage';
 import { SitesPage } from './sites/SitesPage';
 import { WorkbenchPage } from './workbench/WorkbenchPage';
 import { YardPage } from './yard/YardPage';
@@ -27,6 +31,8 @@ createRoot(document.getElementById('root')!).render(
         <Routes>
           <Route path="/" element={<SitesPage />} />
           <Route path="/sites/:id" element={<WorkbenchPage />} />
+          <Route path="/sites/:id/nursery" element={<NurseryPage />} />
+          <Route path="/sites/:id/roster" element={<RosterPage />} />
           <Route path="/sites/:id/yard" element={<YardPage />} />
           <Route path="/sites/:id/handover" element={<HandOverPage />} />
         </Routes>

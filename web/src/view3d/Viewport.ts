@@ -305,16 +305,26 @@ export class Viewport {
     this.draw();
   }
 
-  /** The numbers of a layer's plants within a distance in plan of a place. */
-  plantsWithin(layer: string, x: number, y: number, z: number, radius: number): number[] {
+  /** The plants of a layer within a distance of a place: number in the layer's list, and identity. */
+  plantsWithin(layer: string, x: number, y: number, z: number, radius: number): { number: number; id: string }[] {
     const meshes = this.plants.get(layer);
     if (!meshes) return [];
-    const within: number[] = [];
+    const within: { number: number; id: string }[] = [];
     for (let i = 0; i < meshes.count; i++) {
       const [dx, dy, dz] = [meshes.feet[3 * i]! - x, meshes.feet[3 * i + 1]! - y, meshes.feet[3 * i + 2]! - z];
-      if (dx * dx + dy * dy + dz * dz <= radius * radius) within.push(meshes.numberOf(i));
+      if (dx * dx + dy * dy + dz * dz <= radius * radius) within.push({ number: meshes.numberOf(i), id: meshes.idOf(i) });
     }
     return within;
+  }
+
+  /** Triangles of every plant at full detail. */
+  get fullTriangles(): number {
+    return [...this.plants.values()].reduce((sum, each) => sum + each.fullTriangles, 0);
+  }
+
+  /** A place of the site in a prop's own frame. */
+  ownPlace(prop: string, place: [number, number, number]): [number, number, number] | null {
+    return this.props.get(prop)?.ownPlace(place) ?? null;
   }
 
   /** The ground's light with the shade of what is large. */

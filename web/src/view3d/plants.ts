@@ -82,6 +82,7 @@ export class PlantMeshes {
   private readonly turns: Int16Array;
   private readonly looks: Uint8Array;
   private readonly states: Uint8Array;
+  private readonly ids: Uint32Array;
   private readonly flat: boolean;
   private chosen: Set<number> = new Set();
   private signature = '';
@@ -97,6 +98,7 @@ export class PlantMeshes {
     this.turns = plants.arrays.turns as Int16Array;
     this.looks = plants.arrays.looks as Uint8Array;
     this.states = plants.arrays.states as Uint8Array;
+    this.ids = plants.arrays.ids as Uint32Array;
     this.index = (plants.arrays.index as Uint32Array | undefined) ?? null;
     this.flat = shapes.facts.flat === 1;
     const order = evenOrder(this.count);
@@ -112,9 +114,19 @@ export class PlantMeshes {
     return this.sizes.length / 2;
   }
 
+  /** Triangles of all of them at full detail. */
+  get fullTriangles(): number {
+    return this.variants.reduce((sum, variant) => sum + variant.order.length * (variant.levels[0]?.triangles ?? 0), 0);
+  }
+
   /** The number of a plant in the layer's list. */
   numberOf(plant: number): number {
     return this.index ? this.index[plant]! : plant;
+  }
+
+  /** The identity of a plant, 16 hexadecimal digits. */
+  idOf(plant: number): string {
+    return [0, 1].map((half) => this.ids[2 * plant + half]!.toString(16).padStart(8, '0')).join('');
   }
 
   /** Lights up plants by their numbers in the layer's list. */

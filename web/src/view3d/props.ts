@@ -43,6 +43,12 @@ export class PropMesh {
     (this as { view: PropView }).view = view;
   }
 
+  /** A place of the site in its own frame. */
+  ownPlace(place: [number, number, number]): [number, number, number] {
+    const own = new Vector3(...place).applyMatrix4(this.inverse);
+    return [own.x, own.y, own.z];
+  }
+
   /** Linear colours at the vertices, or one colour for all. */
   paint(key: string, colours: Float32Array | null, all: [number, number, number]): void {
     if (key === this.colour) return;

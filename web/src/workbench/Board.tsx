@@ -28,15 +28,15 @@ export function Board() {
   const { recipe, manifest } = useSession();
   const { falloff, chooseFalloff } = useSelection();
   const { layer: chosenLayer } = useSelection();
-  // layers of the ground are many and seldom touched at once: they begin folded, the chosen one open
+  // only the chosen layer begins open; others as they were left
   const [touched, setTouched] = useState<Record<string, boolean>>({});
-  const isFolded = (layer: Layer) => touched[layer.id] ?? (isRelief(layer) && layer.id !== chosenLayer);
+  const isFolded = (layer: Layer) => touched[layer.id] ?? layer.id !== chosenLayer;
   const [pinned, setPinned] = useState<string[]>([]);
   const [wanted, setWanted] = useState('');
   const relief = recipe.layers.filter(isRelief);
   const [ground, setGround] = useState<boolean | null>(null);
   const groundOpen = ground ?? relief.some((layer) => layer.id === chosenLayer);
-  const shownLayers = recipe.layers.filter((layer) => groundOpen || !isRelief(layer));
+  const shownLayers = recipe.layers.filter((layer) => layer.kind !== 'plant' && (groundOpen || !isRelief(layer)));
   const open = shownLayers.filter((layer) => !isFolded(layer)).map((layer) => layer.id);
   const used = recipe.falloffs.filter((each) => each.id === falloff || recipe.drives.some((drive) => drive.falloff === each.id && open.includes(drive.layer)));
   const idle = recipe.falloffs.filter((each) => !used.includes(each) && !recipe.drives.some((drive) => drive.falloff === each.id));

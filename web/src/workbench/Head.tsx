@@ -1,15 +1,11 @@
 import { Link } from 'react-router';
 import { EditableName } from '../parts/EditableName';
-import { grouped } from '../parts/numbers';
+import { Budget } from './Budget';
 import { useSession } from './session';
-
-const PLANTS_LIMIT = 100_000;
 
 /** Site name, saved state, undo and redo, budget, the other views. */
 export function Head({ onHelp }: { onHelp: () => void }) {
-  const { site, recipe, manifest, saving, commit, undo, redo } = useSession();
-  const plants = manifest?.plants ?? 0;
-  const triangles = manifest?.triangles ?? 0;
+  const { site, recipe, saving, commit, undo, redo } = useSession();
   return (
     <header className="head">
       <Link to="/" className="brand">
@@ -32,18 +28,17 @@ export function Head({ onHelp }: { onHelp: () => void }) {
           <i className="bi bi-arrow-clockwise" />
         </button>
       </span>
-      <span className="ms-auto d-flex align-items-center gap-2 text-nowrap" title={`${grouped(plants)} of ${grouped(PLANTS_LIMIT)} plants`}>
-        <span className="muted">Budget</span>
-        <span className="budget-bar">
-          <span style={{ width: `${Math.min(100, (100 * plants) / PLANTS_LIMIT)}%` }} />
-        </span>
-        <span className="muted" data-testid="budget">
-          {grouped(plants)} plants · {triangles < 1e5 ? `${Math.round(triangles / 1000)} k` : `${(triangles / 1e6).toFixed(1)} M`} triangles
-        </span>
-      </span>
+      <span className="ms-auto" />
+      <Budget />
       <button className="btn btn-quiet" onClick={onHelp} aria-label="Shortcuts" title="Shortcuts (?)">
         ?
       </button>
+      <Link className="btn btn-quiet" to={`/sites/${site.id}/nursery`}>
+        Nursery
+      </Link>
+      <Link className="btn btn-quiet" to={`/sites/${site.id}/roster`}>
+        Roster
+      </Link>
       <Link className="btn btn-quiet" to={`/sites/${site.id}/yard`}>
         Yard
       </Link>

@@ -1,27 +1,41 @@
 import { useState } from 'react';
 import { Dropdown, Modal } from 'react-bootstrap';
-import type { Layer } from '../api/types';
+import type { Description, Layer, SettingDescription } from '../api/types';
+import { useNotes } from '../parts/notes';
 import { EditableName } from '../parts/EditableName';
 import { CopyToSite } from './CopyToSite';
+import { KindField } from './KindField';
+import { kept } from './keeping';
 import { isRelief } from './ReliefButtons';
-import { freeName, freshId } from './selection';
+import { freeName, freshId, useSelection } from './selection';
 import { SettingField } from './SettingField';
 import { useSession } from './session';
 import { describe, type Settings } from './settings';
 
 /** What can be done with a layer. */
 export function LayerMenu({ layer }: { layer: Layer }) {
-  const { recipe, commit } = useSession();
+  const { recipe, kinds, commit } = useSession();
+  const selection = useSelection();
   const [open, setOpen] = useState(false);
   const [copying, setCopying] = useState(false);
   const set = (part: { hidden?: boolean; seed?: number }) => commit([{ kind: 'set-layer', changed: { ...layer, ...part } as Layer }]);
   const index = recipe.layers.indexOf(layer);
   const move = (to: number) => commit([{ kind: 'move-layer', layer: layer.id, index: to }]);
+  const areas = recipe.places.filter((each) => each.kind === 'area');
+  const keep = (area: (typeof areas)[number], out: boolean) => {
+    const { edits, falloff } = kept(recipe, kinds, layer, area, out);
+    commit(edits, `${layer.name} ${out ? 'stays out of' : 'stays within'} ${area.name}, with an edge of 1 m.`);
+    selection.chooseFalloff(falloff);
+  };
+  const drawArea = () => {
+    selection.set({ placing: 'area' });
+    useNotes.getState().say('Click the corners of the area on the ground, then choose this again.');
+  };
   return (
     <>
       <Dropdown.Menu popperConfig={{ strategy: 'fixed' }} renderOnMount>
         <Dropdown.Item as="button" onClick={() => setOpen(true)}>
-          {layer.kind === 'cover' ? 'Plant, colours, name …' : layer.kind === 'tint' ? 'Ramp, tones, name …' : 'Settings, name …'}
+          {layer.kind === 'cover' ? 'Plant, where it stands, colours …' : layer.kind === 'tint' ? 'Ramp, tones, name …' : 'Settings, name …'}
         </Dropdown.Item>
         <Dropdown.Item as="button" disabled={index === 0 || (!isRelief(layer) && isRelief(recipe.layers[index - 1]!))} onClick={() => move(index - 1)}>
           Move up
@@ -36,6 +50,25 @@ export function LayerMenu({ layer }: { layer: Layer }) {
           <Dropdown.Item as="button" onClick={() => set({ seed: (layer.seed ?? 1) + 1 })}>
             Another seed
           </Dropdown.Item>
+        )}
+        {layer.kind === 'cover' && (
+          <>
+            <Dropdown.Item as="button" onClick={() => selection.set({ layer: layer.id, property: 'density', hand: 'place', painting: false, values: false })}>
+              Place or remove by hand …
+            </Dropdown.Item>
+            {areas.length === 0 && (
+              <Dropdown.Item as="button" onClick={drawArea}>
+                Keep out of an area …
+              </Dropdown.Item>
+            )}
+            {areas.flatMap((area) =>
+              [true, false].map((out) => (
+                <Dropdown.Item as="button" key={`${area.id}${out}`} onClick={() => keep(area, out)}>
+                  {out ? 'Keep out of' : 'Keep within'} {area.name}
+                </Dropdown.Item>
+              )),
+            )}
+          </>
         )}
         <Dropdown.Item
           as="button"
@@ -69,41 +102,38 @@ export function LayerMenu({ layer }: { layer: Layer }) {
 function LayerDialog({ layer, show, onHide }: { layer: Layer; show: boolean; onHide: () => void }) {
   const { kinds, preview, commit } = useSession();
   const ofLayer = describe(kinds.layers, layer.kind);
-  const ofPlant = layer.kind === 'cover' ? describe(kinds.plants, layer.plant.kind) : undefined;
   const edit = (changed: Settings) => [{ kind: 'set-layer' as const, changed: { ...layer, ...changed } as Layer }];
-  const plant = (layer.kind === 'cover' ? layer.plant : {}) as Settings;
+  const cover = layer.kind === 'cover';
+  const settings = layer as unknown as Settings;
+  const lists: Record<string, Description[]> = { plant: kinds.plants, bed: kinds.beds, pattern: kinds.patterns };
+  const fields = ofLayer?.settings.filter((setting) => setting.onCard || (cover && setting.type !== 'list')) ?? [];
+  const field = (setting: SettingDescription) =>
+    setting.type === 'kind' ? (
+      <KindField
+        key={setting.name}
+        title={setting.title}
+        kinds={lists[setting.name] ?? []}
+        value={settings[setting.name] as Settings}
+        onPreview={(value) => preview(edit({ [setting.name]: value }))}
+        onCommit={(value) => commit(edit({ [setting.name]: value }))}
+      />
+    ) : (
+      <SettingField key={setting.name} setting={setting} value={settings[setting.name]} onPreview={(value) => preview(edit({ [setting.name]: value }))} onCommit={(value) => commit(edit({ [setting.name]: value }))} />
+    );
   return (
-    <Modal show={show} onHide={onHide} size="sm" backdropClassName="opacity-25">
+    <Modal show={show} onHide={onHide} size={cover ? undefined : 'sm'} backdropClassName="opacity-25" dialogClassName={cover ? 'cover-dialog' : ''}>
       <Modal.Header closeButton>
         <EditableName name={layer.name} label="Name of the layer" className="site-name serif fs-5" onRename={(name) => commit([{ kind: 'rename-layer', layer: layer.id, name }])} />
       </Modal.Header>
-      <Modal.Body className="settings-form">
-        {ofPlant && (
+      <Modal.Body className={cover ? 'cover-form' : 'settings-form'}>
+        {cover ? (
           <>
-            <div className="muted small">{ofPlant.help}</div>
-            {ofPlant.settings.map((setting) => (
-              <SettingField
-                key={setting.name}
-                setting={setting}
-                value={plant[setting.name]}
-                onPreview={(value) => preview(edit({ plant: { ...plant, [setting.name]: value } }))}
-                onCommit={(value) => commit(edit({ plant: { ...plant, [setting.name]: value } }))}
-              />
-            ))}
-            <hr className="my-1" />
+            <div className="settings-form">{fields.filter((setting) => setting.name === 'plant').map(field)}</div>
+            <div className="settings-form">{fields.filter((setting) => setting.name !== 'plant').map(field)}</div>
           </>
+        ) : (
+          fields.map(field)
         )}
-        {ofLayer?.settings
-          .filter((setting) => setting.name !== 'plant' && (setting.onCard || layer.kind === 'cover'))
-          .map((setting) => (
-            <SettingField
-              key={setting.name}
-              setting={setting}
-              value={(layer as unknown as Settings)[setting.name]}
-              onPreview={(value) => preview(edit({ [setting.name]: value }))}
-              onCommit={(value) => commit(edit({ [setting.name]: value }))}
-            />
-          ))}
       </Modal.Body>
     </Modal>
   );

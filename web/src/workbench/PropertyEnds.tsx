@@ -53,6 +53,9 @@ export function PropertyEnds({ layer, property, range }: Props) {
           wish={(number) => ({ falloff: '', share: 0, layer: layer.id, plants: Math.round(number) })}
         />
       )}
+      {property.name === 'density' && (
+        <AimField label="ground under its plants" unit="%" now={0} wish={(number) => ({ falloff: '', share: number / 100, layer: layer.id, plants: 0 })} />
+      )}
       {both && (
         <button className="btn btn-quiet btn-sm" onClick={() => commit(edit({ low: range.high }))} disabled={range.low === range.high}>
           Same spacing everywhere

@@ -73,7 +73,7 @@ export function SettingField({ setting, value, without, histogram, mark, onPrevi
       : setting.type === 'place'
         ? recipe.places.map((each) => ({ value: each.id, text: each.name }))
         : setting.type === 'layer'
-          ? recipe.layers.map((each) => ({ value: each.id, text: each.name }))
+          ? recipe.layers.filter((each) => (each.kind === 'plant') === (setting.name === 'plant')).map((each) => ({ value: each.id, text: each.name }))
           : setting.type === 'prop'
             ? recipe.props.map((each) => ({ value: each.id, text: each.name }))
         : setting.choices.map((word) => ({ value: word, text: word.replaceAll('-', ' ') }));

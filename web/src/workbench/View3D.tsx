@@ -7,6 +7,8 @@ import { Handles } from './Handles';
 import { levelsOf } from './levels';
 import { PropHandles } from './PropHandles';
 import { handlesOf } from './sourceHandles';
+import { useFrame } from './frame';
+import { useHandwork } from './handwork';
 import { usePainting } from './painting';
 import { usePlacing } from './placing';
 import { useSelection } from './selection';
@@ -21,7 +23,7 @@ export function View3D({ onViewport, onRipen }: { onViewport: (viewport: Viewpor
   const canvas = useRef<HTMLCanvasElement>(null);
   const viewport = useRef<Viewport | null>(null);
   const { manifest, recipe } = useSession();
-  const { values, placing, falloff: chosen, look, levels, pending, painting, laying, line, prop, shows, property, set } = useSelection();
+  const { values, placing, falloff: chosen, look, levels, pending, painting, laying, line, prop, shows, property, hand, set } = useSelection();
   const [ready, setReady] = useState<Viewport | null>(null);
   const [focus, setFocus] = useState<[number, number, number]>([0, 0, 0]);
   const [lost, setLost] = useState('');
@@ -31,7 +33,12 @@ export function View3D({ onViewport, onRipen }: { onViewport: (viewport: Viewpor
   useEffect(() => {
     try {
       viewport.current = new Viewport(canvas.current!);
-      viewport.current.onRipen = onRipen;
+      const view = viewport.current;
+      view.onRipen = (passes, of) => {
+        const { drawn, last } = view.cost;
+        useFrame.getState().set({ ...drawn, milliseconds: last, expected: view.cost.expected(view.fullTriangles, drawn.draws) });
+        onRipen(passes, of);
+      };
       onViewport(viewport.current);
     } catch {
       setLost('This browser cannot draw in 3D (WebGL 2 is off or missing). Everything else works; try another browser for the picture.');
@@ -116,7 +123,9 @@ export function View3D({ onViewport, onRipen }: { onViewport: (viewport: Viewpor
   }, [held, placed.points, placing, line]);
 
   const looked = useCallback(() => viewport.current && setFocus(viewport.current.focus), []);
-  usePointer(canvas, viewport, placed.add, usePainting(), looked);
+  usePointer(canvas, viewport, placed.add, usePainting(), useHandwork(viewport), looked);
+  const detail = useFrame((s) => s.detail);
+  useEffect(() => viewport.current?.forceDetail(detail), [detail]);
 
   const byKey = (event: React.KeyboardEvent) => {
     const view = viewport.current;
@@ -143,7 +152,7 @@ export function View3D({ onViewport, onRipen }: { onViewport: (viewport: Viewpor
     <canvas
       ref={canvas}
       tabIndex={0}
-      className={placing || painting || laying ? 'placing' : ''}
+      className={placing || painting || laying || hand ? 'placing' : ''}
       aria-label="3D view of the site. Arrow keys turn it, with Shift they move it, plus and minus zoom, Enter explains the middle."
       onKeyDown={byKey}
       onDoubleClick={placed.finish}
@@ -171,6 +180,7 @@ function usePointer(
   viewport: React.RefObject<Viewport | null>,
   addPoint: (point: [number, number, number]) => void,
   paint: ReturnType<typeof usePainting>,
+  hand: ReturnType<typeof useHandwork>,
   /** Called when the eye has come to rest somewhere else. */
   looked: () => void,
 ): void {
@@ -178,7 +188,7 @@ function usePointer(
   useEffect(() => {
     const target = canvas.current;
     if (!target) return;
-    let held: { x: number; y: number; moved: number; pan: boolean; paints: boolean } | null = null;
+    let held: { x: number; y: number; moved: number; pan: boolean; paints: boolean; works: boolean } | null = null;
     const hitAt = (event: PointerEvent, thorough = false) => {
       const box = target.getBoundingClientRect();
       return viewport.current?.hit(event.clientX - box.left, event.clientY - box.top, thorough) ?? null;
@@ -187,7 +197,13 @@ function usePointer(
     const down = (event: PointerEvent) => {
       target.setPointerCapture(event.pointerId);
       const paints = useSelection.getState().painting && event.button === 0 && !event.shiftKey;
-      held = { x: event.clientX, y: event.clientY, moved: 0, pan: event.button !== 0 || event.shiftKey, paints };
+      const works = !paints && useSelection.getState().hand !== null && event.button === 0 && !event.shiftKey;
+      held = { x: event.clientX, y: event.clientY, moved: 0, pan: event.button !== 0 || event.shiftKey, paints, works };
+      if (works) {
+        const there = hitAt(event, true);
+        if (there) hand.begin(there);
+        return;
+      }
       const hit = paints ? hitAt(event) : null;
       // a pen presses; a mouse has the whole strength
       if (hit) paint.begin([rounded(hit.x), rounded(hit.y), rounded(hit.z)], event.pointerType === 'pen' ? Math.max(0.05, event.pressure) : 1);
@@ -206,6 +222,11 @@ function usePointer(
         if (hit) paint.goOn([rounded(hit.x), rounded(hit.y), rounded(hit.z)]);
         return;
       }
+      if (held.works) {
+        const hit = hitAt(event);
+        if (hit) hand.goOn(hit);
+        return;
+      }
       const dx = event.clientX - held.x;
       const dy = event.clientY - held.y;
       held = { ...held, x: event.clientX, y: event.clientY, moved: held.moved + Math.abs(dx) + Math.abs(dy) };
@@ -217,6 +238,11 @@ function usePointer(
       if (held?.paints) {
         held = null;
         paint.end();
+        return;
+      }
+      if (held?.works) {
+        held = null;
+        hand.end();
         return;
       }
       const click = held && held.moved < DRAG && event.button === 0;
@@ -250,5 +276,5 @@ function usePointer(
       target.removeEventListener('wheel', wheel);
       target.removeEventListener('contextmenu', menu);
     };
-  }, [canvas, viewport, set, addPoint, paint, looked]);
+  }, [canvas, viewport, set, addPoint, paint, hand, looked]);
 }

@@ -6,6 +6,7 @@ import type { Viewport } from '../view3d/Viewport';
 import { Board } from './Board';
 import { BrushBar } from './BrushBar';
 import { Foot } from './Foot';
+import { HandBar } from './HandBar';
 import { Head } from './Head';
 import { LaidLine } from './LaidLine';
 import { Legend } from './Legend';
@@ -74,7 +75,7 @@ function Dropping() {
 
 function Stage({ view, onRipen }: { view: React.RefObject<Viewport | null>; onRipen: (passes: number, of: number) => void }) {
   const { manifest, recipe } = useSession();
-  const { values, hover, hoverValue: value, placing, falloff, laying, alone, set } = useSelection();
+  const { values, hover, hoverValue: value, placing, falloff, laying, alone, hand, set } = useSelection();
   const brush = recipe.falloffs.find((each) => each.id === falloff && each.source.kind === 'brush');
   const { finish, cancel, points } = usePlacing();
   const [places, setPlaces] = useState(false);
@@ -151,7 +152,8 @@ function Stage({ view, onRipen }: { view: React.RefObject<Viewport | null>; onRi
           </button>
         </div>
       )}
-      {brush && <BrushBar falloff={brush} />}
+      {brush && !hand && <BrushBar falloff={brush} />}
+      <HandBar />
       <WhyHere />
       <PlacesDialog show={places} onHide={() => setPlaces(false)} />
     </div>
@@ -198,7 +200,7 @@ function useKeys(session: MaybeSession, view: React.RefObject<Viewport | null>, 
         else if (event.key === 'c' && !event.repeat) set({ comparing: true });
         else if (event.key === 'b' && session.recipe.falloffs.some((each) => each.id === useSelection.getState().falloff && each.source.kind === 'brush')) {
           set({ painting: !useSelection.getState().painting, values: true });
-        } else if (event.key === 'Escape') set({ asked: null, placing: null, painting: false, laying: null, line: [], prop: '', alone: '' });
+        } else if (event.key === 'Escape') set({ asked: null, placing: null, painting: false, laying: null, line: [], prop: '', alone: '', hand: null });
       }
     };
     const released = (event: KeyboardEvent) => {

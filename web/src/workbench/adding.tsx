@@ -95,7 +95,8 @@ export function AddLayer() {
     selection.set({ values: false });
   };
   const addCover = () => {
-    const layer = { ...fresh('cover', 'Grass'), plant: withDefaults(kinds.plants[0]!, {}) } as unknown as Layer;
+    const standing = { bed: { kind: 'ground' }, pattern: { kind: 'scattered' }, keepsClear: true };
+    const layer = { ...fresh('cover', 'Grass'), ...standing, plant: withDefaults(kinds.plants[0]!, {}) } as unknown as Layer;
     const random = recipe.falloffs.find((each) => each.source.kind === 'random');
     const own = random?.id ?? freshId('f');
     const edits: Edit[] = [];
@@ -130,7 +131,7 @@ export function AddLayer() {
         + layer
       </Dropdown.Toggle>
       <Dropdown.Menu className="scroll-menu" renderOnMount popperConfig={{ strategy: 'fixed' }}>
-        {kinds.layers.map((each) => (
+        {kinds.layers.filter((each) => each.name !== 'plant').map((each) => (
           <Dropdown.Item as="button" key={each.name} onClick={each.name === 'tint' ? addTint : each.name === 'cover' ? addCover : () => addRelief(each.name)}>
             <b>{each.title}</b>
             <span className="menu-help">{each.help}</span>

@@ -39,6 +39,10 @@ interface Selection {
   placing: 'point' | 'path' | 'area' | null;
   /** The prop whose numbers and handles are shown. */
   prop: string;
+  /** Single plants of the chosen cover are placed or removed by hand. */
+  hand: 'place' | 'remove' | null;
+  /** Metres around the pointer within which plants are removed. */
+  handRadius: number;
   /** A relief layer that is looked at without the others. */
   alone: string;
   /** A line over the ground is being laid: a tape that measures, or a cut that shows a profile. */
@@ -69,6 +73,8 @@ export const useSelection = create<Selection>((set) => ({
   asked: null,
   placing: null,
   prop: '',
+  hand: null,
+  handRadius: 0.5,
   alone: '',
   laying: null,
   line: [],

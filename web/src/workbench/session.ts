@@ -3,6 +3,7 @@ import { createContext, useCallback, useContext, useEffect, useMemo, useRef, use
 import { api, Problem } from '../api/client';
 import type { AllKinds, Edit, Manifest, Recipe, Site } from '../api/types';
 import { sayProblem, useNotes } from '../parts/notes';
+import { useFrame } from './frame';
 import { useSelection } from './selection';
 
 /** The site that is open, and the ways to change it. */
@@ -110,6 +111,7 @@ function useManifest(site: Site | undefined): { manifest: Manifest | null; worki
   const [manifest, setManifest] = useState<Manifest | null>(null);
   const [working, setWorking] = useState(false);
   const { pending, falloff, stage, layer, property, shows, time, comparing, alone } = useSelection();
+  const full = useFrame((s) => s.full);
   const loop = useRef<{ wish: (() => void) | null; running: boolean; abort: AbortController; since: number }>({
     wish: null,
     running: false,
@@ -131,8 +133,8 @@ function useManifest(site: Site | undefined): { manifest: Manifest | null; worki
       const before = stage > 0 ? stage - 1 : 0;
       const view =
         shows === 'property' && !comparing
-          ? { falloff, stage, layer, property, time, alone, draft: pending.length > 0 }
-          : { falloff, stage: comparing ? before : stage, layer: '', property: '', time, alone, draft: pending.length > 0 };
+          ? { falloff, stage, layer, property, time, alone, draft: pending.length > 0, full }
+          : { falloff, stage: comparing ? before : stage, layer: '', property: '', time, alone, draft: pending.length > 0, full };
       try {
         setManifest(await api.view(id, revision, pending, view, state.abort.signal));
       } catch (error) {
@@ -149,7 +151,7 @@ function useManifest(site: Site | undefined): { manifest: Manifest | null; worki
       state.wish = () => void run();
       if (performance.now() - state.since > TOO_LONG) state.abort.abort();
     }
-  }, [id, revision, pending, falloff, stage, layer, property, shows, time, comparing, alone]);
+  }, [id, revision, pending, falloff, stage, layer, property, shows, time, comparing, alone, full]);
 
   const stop = useCallback(() => {
     loop.current.wish = null;

@@ -7,9 +7,15 @@ export function describe(list: Description[], kind: string): Description | undef
   return list.find((each) => each.name === kind);
 }
 
-/** The rows of a layer on the board. */
+const WEIGHT = 'weight-';
+
+/** The rows of a layer on the board; of a cover one weight for each variant that it has. */
 export function rowsOf(kinds: AllKinds, layer: Layer): PropertyDescription[] {
-  return kinds.layerProperties.find((each) => each.kind === layer.kind)?.properties ?? [];
+  const rows = kinds.layerProperties.find((each) => each.kind === layer.kind)?.properties ?? [];
+  const pattern = rows.find((each) => each.name.startsWith(WEIGHT));
+  if (!pattern) return rows;
+  const weights = Object.keys(layer.properties ?? {}).filter((name) => name.startsWith(WEIGHT));
+  return [...rows.filter((each) => !each.name.startsWith(WEIGHT)), ...weights.map((name) => ({ ...pattern, name, title: name.replace('-', ' '), help: pattern.help.replace('variant 1', name.replace(WEIGHT, 'variant ')) }))];
 }
 
 /** What a new thing refers to, where it has to refer to something. */
@@ -34,6 +40,7 @@ function defaultOf(setting: SettingDescription, first: First): unknown {
   if (setting.type === 'layer') return first.layer ?? '';
   if (setting.type === 'prop') return first.prop ?? '';
   if (setting.type === 'picture') return first.picture ?? '';
-  if (['choice', 'text', 'colour'].includes(setting.type)) return setting.byDefault;
+  if (['choice', 'text', 'colour'].includes(setting.type)) return setting.byDefault === '""' ? '' : setting.byDefault;
+  if (setting.type === 'mesh') return '';
   return setting.byDefault === '' ? setting.min : (JSON.parse(setting.byDefault) as unknown);
 }

@@ -106,13 +106,13 @@ final class TarnPlants {
                 "pass-birch",
                 "Pass birch",
                 3,
-                new TreePlant(4, 5.4, 3.1, 0.28, 0.4, 0.085, 5, 300, 0.007, 0.22, 0.5, "#c9c3b4"),
+                new TreePlant(4, 5.4, 3.1, 0.26, 0.45, 0.1, 5, 900, 0.0075, 0.2, 0.5, "#c9c3b4"),
                 "#b98d2e"));
         layers.add(plant(
                 "dwarf-willow",
                 "Dwarf willow",
                 8,
-                new ShrubPlant(4, 0.7, 1.2, 6, 0.045, 4, 150, 0.0025, -0.1, 0.5, "#6a4a30"),
+                new ShrubPlant(4, 0.7, 1.2, 6, 0.06, 4, 260, 0.0028, -0.1, 0.5, "#6a4a30"),
                 "#8c8a45"));
         layers.add(plant(
                 "sedge-tussock",

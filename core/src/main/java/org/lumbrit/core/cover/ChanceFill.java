@@ -12,7 +12,7 @@ final class ChanceFill {
     /** Tries per r² up to which it is measured. */
     static final int MOST_TRIES = 128;
 
-    private static final int SIDE = 112;
+    private static final int SIDE = 64;
     private static final int STEPS = 256;
     private static final ChanceFill FILL = new ChanceFill();
 

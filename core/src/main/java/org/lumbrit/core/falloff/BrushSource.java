@@ -6,15 +6,20 @@ import org.lumbrit.core.kinds.Kind;
 import org.lumbrit.core.kinds.Setting;
 import org.lumbrit.core.math.Point3;
 import org.lumbrit.core.math.Smooth;
+import org.lumbrit.core.surface.Ground;
 import org.lumbrit.core.surface.Samples;
 import org.lumbrit.core.surface.SegmentTree;
 
 /**
- * Strokes by hand, in their order. The weight of a stroke is strength·(1 − smoothstep(R(1 − soft), R, distance in plan)), the
- * largest over the stroke, so the rate at which the pointer was read does not matter; adding makes v + w(1 − v), removing
+ * Strokes by hand, in their order. The weight of a stroke is strength·(1 − smoothstep(R(1 − soft), R, distance)), the distance
+ * in plan on the ground and straight through the air on props, the largest over the stroke, so the rate at which the pointer was read does not matter; adding makes v + w(1 − v), removing
  * v(1 − w). On a grid the edge is softened over at least one cell, about its middle.
  */
-@Kind(name = "brush", title = "Brush", help = "Painted by hand on the ground, stroke by stroke.")
+@Kind(
+        name = "brush",
+        version = 2,
+        title = "Brush",
+        help = "Painted by hand on the ground or on props, stroke by stroke.")
 public record BrushSource(
         @Setting(title = "strokes", byDefault = "[]", onCard = false)
         List<Stroke> strokes) implements Source {
@@ -27,8 +32,9 @@ public record BrushSource(
 
     @Override
     public void evaluate(Scene scene, Samples samples, float[] measured, int from, int to, float[] out) {
-        List<Pull> pulls =
-                strokes.stream().map(stroke -> new Pull(stroke, samples.cell())).toList();
+        List<Pull> pulls = strokes.stream()
+                .map(stroke -> new Pull(stroke, samples.cell(), inPlan(scene)))
+                .toList();
         for (int start = from; start < to; start += BLOCK) {
             int end = Math.min(start + BLOCK, to);
             double[] bounds = bounds(samples, start, end);
@@ -39,6 +45,10 @@ public record BrushSource(
                 }
             }
         }
+    }
+
+    private static boolean inPlan(Scene scene) {
+        return scene.owner() instanceof Ground;
     }
 
     private static double[] bounds(Samples samples, int from, int to) {
@@ -54,6 +64,7 @@ public record BrushSource(
 
     /** A stroke made ready: its segments in a tree and its bounds in plan. */
     private static final class Pull {
+        private final boolean plan;
         private final SegmentTree tree;
         private final double inner;
         private final double outer;
@@ -64,8 +75,9 @@ public record BrushSource(
         private double east = -1e300;
         private double south = -1e300;
 
-        Pull(Stroke stroke, double cell) {
-            tree = new SegmentTree(stroke.points(), false, true);
+        Pull(Stroke stroke, double cell, boolean plan) {
+            this.plan = plan;
+            tree = new SegmentTree(stroke.points(), false, plan);
             double middle = stroke.radius() * (1 - stroke.softness() / 2);
             double half = Math.max(stroke.radius() * stroke.softness(), cell) / 2;
             inner = middle - half;
@@ -91,7 +103,7 @@ public record BrushSource(
                 if (x < west || x > east || z < north || z > south) {
                     continue;
                 }
-                double w = weight(tree.distance(x, 0, z));
+                double w = weight(tree.distance(x, plan ? 0 : samples.y()[i], z));
                 out[i] = (float) (add ? out[i] + w * (1 - out[i]) : out[i] * (1 - w));
             }
         }
@@ -115,7 +127,9 @@ public record BrushSource(
         Optional<Integer> last = Optional.empty();
         for (int s = strokes.size() - 1; s >= 0 && last.isEmpty(); s--) {
             Stroke stroke = strokes.get(s);
-            if (new SegmentTree(stroke.points(), false, true).distance(x, 0, z) < stroke.radius()) {
+            boolean plan = inPlan(scene);
+            double y = plan ? 0 : samples.y()[index];
+            if (new SegmentTree(stroke.points(), false, plan).distance(x, y, z) < stroke.radius()) {
                 last = Optional.of(s + 1);
             }
         }

@@ -88,11 +88,11 @@ public record ClumpPlant(
     public PlantMesh mesh(int seed, int variant, int detail, Function<String, Mesh> files) {
         Draw draw = Draw.of(seed, variant);
         PlantBuilder builder = new PlantBuilder();
-        int count = Math.max(3, strands >> detail);
+        int count = Math.max(3, strands >> Math.max(0, detail - 2));
         int segments = Math.max(1, (triangles + 1) / 2 >> detail);
         double wider = Math.sqrt((double) strands / count);
         for (int i = 0; i < count; i++) {
-            double out = Math.sqrt((i + 0.5) / strands * (1 << detail));
+            double out = Math.sqrt((i + 0.5) / count);
             double turn = 2.399963 * i + draw.about(1, i, 0.6 * variety);
             double[] heading = Vec.level(turn);
             double[] foot = {heading[0] * out * spread * width / 4, 0, heading[2] * out * spread * width / 4};

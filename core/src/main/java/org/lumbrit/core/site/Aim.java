@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.function.DoubleFunction;
 import java.util.function.ToDoubleFunction;
 import org.lumbrit.core.cover.CoverLayer;
+import org.lumbrit.core.cover.Plants;
 import org.lumbrit.core.drive.PropertyRange;
 import org.lumbrit.core.falloff.ClampStep;
 import org.lumbrit.core.falloff.Domain;
@@ -147,35 +148,68 @@ public final class Aim {
 
     /** Solves the high end of a cover's density for a number of plants. */
     public static Solved plants(SiteEvaluation evaluation, Results results, Cancel cancel, String id, int wanted) {
-        Recipe recipe = evaluation.plan().recipe();
-        CoverLayer cover = recipe.layer(id)
-                .filter(CoverLayer.class::isInstance)
-                .map(CoverLayer.class::cast)
-                .orElseThrow(() -> InvalidRecipeException.missing("cover", id));
-        PropertyRange range = cover.range(CoverLayer.DENSITY);
-        double most = cover.offered().get(0).max();
-        DoubleFunction<Edit> edit = high -> new LayerEdit.SetProperty(
-                id, CoverLayer.DENSITY, new PropertyRange(Math.min(range.low(), high), high, range.combine()));
-        DoubleFunction<Double> count = high -> {
-            Recipe changed = edit.apply(high).apply(recipe);
-            SiteEvaluation other = new SiteEvaluation(evaluation.plan().of(changed), results, cancel);
-            return (double)
-                    other.plants((CoverLayer) changed.layer(id).orElseThrow()).count();
-        };
-        Try best = rising(Math.max(range.high(), 1e-3), most, wanted, count);
+        Density density = new Density(evaluation, results, cancel, id);
+        Try best = density.solve(wanted, COUNT * wanted, plants -> (double) plants.count());
         boolean met = Math.abs(best.outcome() - wanted) <= COUNT * wanted;
-        return new Solved(
-                "the high end of density",
-                best.value(),
-                best.outcome(),
-                met,
-                (met ? "" : "It cannot be met; the nearest is this. ") + "A density of up to "
-                        + Decimal.write(best.value(), 4) + " /m² gives " + (long) best.outcome() + " plants.",
-                List.of(edit.apply(best.value())));
+        return density.solved(best, met, (long) best.outcome() + " plants");
+    }
+
+    /**
+     * Solves the high end of a cover's density for a share of the ground under its plants, each a disc as wide as it.
+     *
+     * @param share 0..1
+     */
+    public static Solved shade(SiteEvaluation evaluation, Results results, Cancel cancel, String id, double share) {
+        Density density = new Density(evaluation, results, cancel, id);
+        Canopy canopy = new Canopy(evaluation.plan().ground());
+        Try best = density.solve(share, SHARE, canopy::share);
+        boolean met = Math.abs(best.outcome() - share) <= SHARE;
+        return density.solved(best, met, Decimal.write(100 * best.outcome(), 1) + " % of the ground under its plants");
+    }
+
+    /** The high end of a cover's density as what is solved. */
+    private record Density(SiteEvaluation evaluation, Results results, Cancel cancel, String id) {
+        CoverLayer cover() {
+            return evaluation
+                    .plan()
+                    .recipe()
+                    .layer(id)
+                    .filter(CoverLayer.class::isInstance)
+                    .map(CoverLayer.class::cast)
+                    .orElseThrow(() -> InvalidRecipeException.missing("cover", id));
+        }
+
+        Edit edit(double high) {
+            PropertyRange range = cover().range(CoverLayer.DENSITY);
+            return new LayerEdit.SetProperty(
+                    id, CoverLayer.DENSITY, new PropertyRange(Math.min(range.low(), high), high, range.combine()));
+        }
+
+        Try solve(double wish, double near, ToDoubleFunction<Plants> outcome) {
+            double most = cover().offered().get(0).max();
+            DoubleFunction<Double> at = high -> {
+                Recipe changed = edit(high).apply(evaluation.plan().recipe());
+                SiteEvaluation other = new SiteEvaluation(evaluation.plan().of(changed), results, cancel);
+                return outcome.applyAsDouble(
+                        other.plants((CoverLayer) changed.layer(id).orElseThrow()));
+            };
+            return rising(Math.max(cover().range(CoverLayer.DENSITY).high(), 1e-3), most, wish, 0.1 * near, at);
+        }
+
+        Solved solved(Try best, boolean met, String reached) {
+            return new Solved(
+                    "the high end of density",
+                    best.value(),
+                    best.outcome(),
+                    met,
+                    (met ? "" : "It cannot be met; the nearest is this. ") + "A density of up to "
+                            + Decimal.write(best.value(), 4) + " /m² gives " + reached + ".",
+                    List.of(edit(best.value())));
+        }
     }
 
     /** For an outcome that never falls as the setting rises: brackets from where it stands, then halves. */
-    private static Try rising(double start, double most, double wish, DoubleFunction<Double> outcome) {
+    private static Try rising(double start, double most, double wish, double near, DoubleFunction<Double> outcome) {
         double low = 0;
         double high = start;
         double atHigh = outcome.apply(high);
@@ -187,11 +221,12 @@ public final class Aim {
             }
             before = atHigh;
             low = high;
-            high = Math.min(most, high * Math.min(8, Math.max(1.3, 1.2 * wish / Math.max(1, atHigh))));
+            high = Math.min(
+                    most, high * Math.min(8, Math.max(1.3, 1.2 * wish / Math.max(Math.min(1, wish / 4), atHigh))));
             atHigh = outcome.apply(high);
             best = nearer(best, new Try(high, atHigh), wish);
         }
-        for (int i = 0; i < HALVINGS && Math.abs(best.outcome() - wish) > 0.1 * COUNT * wish; i++) {
+        for (int i = 0; i < HALVINGS && Math.abs(best.outcome() - wish) > near; i++) {
             double middle = (low + high) / 2;
             Try tried = new Try(middle, outcome.apply(middle));
             best = nearer(best, tried, wish);

@@ -44,6 +44,7 @@ public final class SitePlan {
     private final Map<String, Object> measures = new ConcurrentHashMap<>();
     private final Map<String, List<String>> stageKeys = new HashMap<>();
     private final Map<String, Domain> domains = new HashMap<>();
+    private final Map<String, String> layerKeys = new ConcurrentHashMap<>();
     private final Map<String, String> placeKeys = new ConcurrentHashMap<>();
 
     /**
@@ -231,6 +232,15 @@ public final class SitePlan {
 
     /** Content key of everything that a layer shows: its settings, its properties and the ground. */
     public String layerKey(Layer layer) {
+        String known = layerKeys.get(layer.id());
+        if (known == null) {
+            known = makeLayerKey(layer);
+            layerKeys.put(layer.id(), known);
+        }
+        return known;
+    }
+
+    private String makeLayerKey(Layer layer) {
         KeyBuilder key = new KeyBuilder("layer/1").add(ground.key());
         Canonical.write(key, (Record) layer, this::referenceKey);
         relief(layer.id())

@@ -176,7 +176,8 @@ class ViewApi {
     /**
      * What is wanted: a share of the ground from a falloff, or a number of plants from a cover.
      *
-     * @param share 0..1, where a falloff is named; @param plants where a cover is named
+     * @param share 0..1, where a falloff is named, or of the ground under a cover's plants where no number of them is
+     * @param plants where a cover is named; 0 where its share is meant
      */
     record Wish(
             @NotNull Integer base,
@@ -247,6 +248,7 @@ class ViewApi {
             sample = plants.feet().pick(Samples.NOT_KEPT, new int[] {question.plant()});
             plant = java.util.HexFormat.of().toHexDigits(sample.id()[0]);
             variant = plants.variant()[question.plant()] + 1;
+            evaluation = evaluation.on(plants.surfaceOf(question.plant()));
         } else if (question.prop() != null && recipe.prop(question.prop()).isPresent()) {
             double y = question.y() == null ? 0 : question.y();
             sample = evaluation.placed(question.prop()).sampleAt(question.x(), y, question.z());

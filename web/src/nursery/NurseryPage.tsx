@@ -1,0 +1,168 @@
+import { useQuery } from '@tanstack/react-query';
+import { useEffect, useRef, useState } from 'react';
+import { Link, useParams } from 'react-router';
+import { api } from '../api/client';
+import { bundle } from '../api/data';
+import { NoteHolder } from '../parts/notes';
+import { grouped, withUnit } from '../parts/numbers';
+import { SessionContext, useSession, useSiteSession } from '../workbench/session';
+import { StepStrip } from '../workbench/StepStrip';
+import { useSelection } from '../workbench/selection';
+import { PlantForm } from './PlantForm';
+import { PlantList, type NurseryPlant } from './PlantList';
+import { SheetView } from './SheetView';
+
+/** Where plants are made and kept: all variants on a lined sheet beside a rule, grown and bent live. */
+export function NurseryPage() {
+  const { id } = useParams<{ id: string }>();
+  const { session, problem } = useSiteSession(id!);
+  if (problem) return <p className="empty">{problem.message}</p>;
+  if (!session) return <p className="empty">Opening the nursery …</p>;
+  return (
+    <SessionContext value={session}>
+      <Nursery />
+      <NoteHolder />
+    </SessionContext>
+  );
+}
+
+function Nursery() {
+  const { site, recipe, undo, redo } = useSession();
+  const [wanted, setWanted] = useState('');
+  const [strip, setStrip] = useState(false);
+  const plants = recipe.layers.filter((layer): layer is NurseryPlant => layer.kind === 'plant');
+  const plant = plants.find((each) => each.id === wanted) ?? plants[0];
+  useEffect(() => {
+    const pressed = (event: KeyboardEvent) => {
+      if (!(event.ctrlKey || event.metaKey) || event.key.toLowerCase() !== 'z' || (event.target as HTMLElement).tagName === 'INPUT') return;
+      event.preventDefault();
+      if (event.shiftKey) redo();
+      else undo();
+    };
+    window.addEventListener('keydown', pressed);
+    return () => window.removeEventListener('keydown', pressed);
+  }, [undo, redo]);
+  return (
+    <div className={`nursery ${strip ? 'with-strip' : ''}`}>
+      <header className="head">
+        <Link to="/" className="brand">
+          Lumbrit
+        </Link>
+        <h1 className="serif fs-5 mb-0">Nursery of {recipe.name}</h1>
+        <span className="d-flex gap-1">
+          <button className="btn btn-quiet btn-sm" onClick={undo} disabled={!site.canUndo} aria-label="Undo">
+            <i className="bi bi-arrow-counterclockwise" />
+          </button>
+          <button className="btn btn-quiet btn-sm" onClick={redo} disabled={!site.canRedo} aria-label="Redo">
+            <i className="bi bi-arrow-clockwise" />
+          </button>
+        </span>
+        <Link className="btn btn-quiet ms-auto" to={`/sites/${site.id}`}>
+          Workbench
+        </Link>
+      </header>
+      <main className="nursery-middle">
+        <PlantList plants={plants} chosen={plant?.id ?? ''} onChoose={setWanted} />
+        {plant ? <Sheet key={plant.id} plant={plant} /> : <Empty />}
+        {plant && <PlantForm key={plant.id} plant={plant} onStrip={setStrip} />}
+      </main>
+      {strip && <StepStrip />}
+    </div>
+  );
+}
+
+function Empty() {
+  return (
+    <p className="empty m-auto">
+      No plants are kept here yet. Make one with <b>+ plant</b>: a clump, a tree, a stone … or bring a mesh in. Covers then plant it in the site.
+    </p>
+  );
+}
+
+/** The lined sheet with the variants of one plant. */
+function Sheet({ plant }: { plant: NurseryPlant }) {
+  const { site } = useSession();
+  const pending = useSelection((s) => s.pending);
+  const canvas = useRef<HTMLCanvasElement>(null);
+  const view = useRef<SheetView | null>(null);
+  const [growth, setGrowth] = useState(1);
+  const [detail, setDetail] = useState(0);
+  const [breeze, setBreeze] = useState(0);
+  const [turning, setTurning] = useState(false);
+  const [lost, setLost] = useState('');
+  const asked = JSON.stringify(pending);
+  const sheet = useQuery({
+    queryKey: ['sheet', site.id, site.revision, plant.id, growth, detail, asked],
+    queryFn: async () => {
+      const found = await api.sheet(site.id, { base: site.revision, edits: pending, plant: plant.id, growth, detail });
+      return { ...found, data: await bundle(found.key) };
+    },
+    placeholderData: (before) => before,
+    retry: false,
+    gcTime: 10_000,
+  });
+  useEffect(() => {
+    try {
+      view.current = new SheetView(canvas.current!);
+    } catch {
+      setLost('This browser cannot draw in 3D (WebGL 2 is off or missing).');
+    }
+    return () => view.current?.dispose();
+  }, []);
+  const shown = sheet.data;
+  const moving = pending.find((edit) => edit.kind === 'set-layer' && edit.changed.id === plant.id);
+  const tint = moving?.kind === 'set-layer' && moving.changed.kind === 'plant' ? moving.changed.tint : plant.tint;
+  useEffect(() => {
+    if (shown) view.current?.setPlants(shown.data, shown.tallest, shown.widest, tint);
+  }, [shown, tint]);
+  useEffect(() => view.current?.setBreeze(breeze), [breeze]);
+  useEffect(() => view.current?.setTurning(turning), [turning]);
+  const level = shown?.levels[Math.min(detail, (shown?.levels.length ?? 1) - 1)];
+  return (
+    <section className="sheet" aria-label={`Sheet of ${plant.name}`}>
+      <div className="sheet-canvas">
+        <canvas ref={canvas} aria-label={`${plant.name}: ${shown?.variants ?? 0} variants beside a rule`} role="img" data-testid="sheet" data-shown={shown?.key ?? ''} />
+        {lost && <p className="empty">{lost}</p>}
+        {sheet.error && (
+          <div className="floating sheet-problem" role="alert">
+            {sheet.error.message}
+          </div>
+        )}
+        <div className="sheet-title">
+          <b className="serif">{plant.name}</b>
+          {shown && (
+            <span className="muted">
+              {' '}
+              {shown.variants === 1 ? '1 variant' : `${shown.variants} variants`}, up to {withUnit(Number(shown.tallest.toPrecision(3)), 'm')} tall and {withUnit(Number(shown.widest.toPrecision(3)), 'm')} across
+            </span>
+          )}
+        </div>
+      </div>
+      <div className="sheet-foot">
+        <label>
+          growth <b>{Math.round(growth * 100)} %</b>
+          <input type="range" aria-label="Growth" min={0} max={1} step={0.01} value={growth} onChange={(event) => setGrowth(Number(event.target.value))} />
+        </label>
+        <label>
+          breeze <b>{breeze}°</b>
+          <input type="range" aria-label="Breeze" min={0} max={80} step={1} value={breeze} onChange={(event) => setBreeze(Number(event.target.value))} />
+        </label>
+        <button className={`btn btn-quiet btn-sm ${turning ? 'active' : ''}`} aria-pressed={turning} onClick={() => setTurning(!turning)}>
+          Turn slowly
+        </button>
+        <div className="details" role="group" aria-label="Detail">
+          {shown?.levels.map((each, d) => (
+            <button key={d} className={`btn btn-quiet btn-sm ${d === detail ? 'active' : ''}`} aria-pressed={d === detail} onClick={() => setDetail(d)} title={each.standIn ? 'Stands for the plant far away' : d === 0 ? 'The full mesh' : `Detail ${d}`}>
+              {each.standIn ? 'stand-in' : d === 0 ? 'full' : d} <span className="muted">{grouped(each.triangles)}</span>
+            </button>
+          ))}
+        </div>
+        {level && (
+          <span className="muted small" data-testid="detail-error">
+            {grouped(level.triangles)} triangles{detail > 0 ? `, at most ${withUnit(Number(level.error.toPrecision(2)), 'm')} off the full mesh` : ''}
+          </span>
+        )}
+      </div>
+    </section>
+  );
+}

@@ -1,0 +1,277 @@
+import { BufferAttribute, BufferGeometry, CanvasTexture, Color, LinearSRGBColorSpace, Mesh, PerspectiveCamera, PlaneGeometry, Scene, ShaderMaterial, Sprite, SpriteMaterial, Vector2, Vector3, WebGLRenderer } from 'three';
+import type { Bundle } from '../api/bundle';
+import { linearOf } from '../view3d/props';
+
+const PLANT_VERTEX = /* glsl */ `
+attribute float aAlong;
+attribute vec4 aOwn;
+uniform float uBend;
+uniform float uTall;
+uniform float uTurn;
+uniform vec3 uTint;
+varying vec3 vColour;
+varying vec3 vNormal;
+varying vec3 vPlace;
+varying float vUp;
+void main() {
+  float c = cos(uTurn);
+  float s = sin(uTurn);
+  vec3 p = vec3(c * position.x + s * position.z, position.y, c * position.z - s * position.x);
+  vec3 n = vec3(c * normal.x + s * normal.z, normal.y, c * normal.z - s * normal.x);
+  // an arc of the plant's own height: the axis keeps its length, what lies beside it keeps its offset
+  float a = max(0.0, p.y / uTall);
+  float k = abs(uBend) < 1e-3 ? 1e-3 : uBend;
+  float turn = k * a;
+  vec2 axis = vec2((1.0 - cos(turn)) / k, sin(turn) / k) * uTall;
+  vec3 bent = vec3(axis.x + p.x * cos(turn), axis.y - p.x * sin(turn) + min(0.0, p.y), p.z);
+  n = vec3(n.x * cos(turn) + n.y * sin(turn), n.y * cos(turn) - n.x * sin(turn), n.z);
+  vec4 place = modelMatrix * vec4(bent, 1.0);
+  vPlace = place.xyz;
+  vNormal = n;
+  vUp = aAlong;
+  vColour = mix(pow(aOwn.rgb, vec3(2.2)), uTint, aOwn.a);
+  gl_Position = projectionMatrix * viewMatrix * place;
+}
+`;
+const PLANT_FRAGMENT = /* glsl */ `
+varying vec3 vColour;
+varying vec3 vNormal;
+varying vec3 vPlace;
+varying float vUp;
+void main() {
+  vec3 n = normalize(vNormal);
+  vec3 view = normalize(cameraPosition - vPlace);
+  if (dot(n, view) < 0.0) n = -n;
+  vec3 sun = normalize(vec3(-0.55, 0.62, 0.56));
+  float lit = max(dot(n, sun), 0.0);
+  float through = pow(max(dot(-view, sun), 0.0), 2.0) * 0.5;
+  vec3 c = vColour * (vec3(1.75, 1.62, 1.40) * (0.22 + 0.78 * lit + through) * 0.62 + vec3(0.50, 0.55, 0.62) * (0.6 + 0.4 * n.y)) * mix(0.62, 1.0, smoothstep(0.0, 0.5, vUp));
+  gl_FragColor = vec4(pow(c, vec3(1.0 / 2.2)), 1.0);
+}
+`;
+const SHEET_VERTEX = /* glsl */ `
+varying vec2 vAt;
+void main() {
+  vAt = (modelMatrix * vec4(position, 1.0)).xy;
+  vec4 place = modelMatrix * vec4(position, 1.0);
+  vAt = abs(normal.y) > 0.5 ? place.xz : place.xy;
+  gl_Position = projectionMatrix * viewMatrix * place;
+}
+`;
+const SHEET_FRAGMENT = /* glsl */ `
+varying vec2 vAt;
+uniform float uUnit;
+uniform float uFloor;
+float line(float v, float unit) {
+  float d = abs(fract(v / unit + 0.5) - 0.5) * unit;
+  float w = fwidth(v);
+  return 1.0 - smoothstep(w * 0.4, w * 1.4, d);
+}
+void main() {
+  vec3 paper = uFloor > 0.5 ? vec3(0.945, 0.925, 0.878) : vec3(0.985, 0.975, 0.945);
+  float fine = line(vAt.y, uUnit);
+  float bold = line(vAt.y, uUnit * 5.0);
+  vec3 c = mix(paper, vec3(0.70, 0.78, 0.80), fine * (uFloor > 0.5 ? 0.18 : 0.45));
+  c = mix(c, vec3(0.50, 0.62, 0.68), bold * (uFloor > 0.5 ? 0.2 : 0.55));
+  gl_FragColor = vec4(c, 1.0);
+}
+`;
+const SHADE_FRAGMENT = /* glsl */ `
+varying vec2 vAt;
+uniform vec2 uMiddle;
+uniform float uReach;
+void main() {
+  float d = length((vAt - uMiddle) / vec2(uReach, uReach * 0.55));
+  gl_FragColor = vec4(0.16, 0.17, 0.12, 0.30 * (1.0 - smoothstep(0.15, 1.0, d)));
+}
+`;
+
+/** A nursery's plant: its variants in a row on a lined sheet, beside a rule. Draws on demand; on and on only while something moves. */
+export class SheetView {
+  private readonly renderer: WebGLRenderer;
+  private readonly scene = new Scene();
+  private readonly camera = new PerspectiveCamera(24, 1, 0.001, 500);
+  private readonly material = new ShaderMaterial({
+    vertexShader: PLANT_VERTEX,
+    fragmentShader: PLANT_FRAGMENT,
+    side: 2,
+    uniforms: { uBend: { value: 0 }, uTall: { value: 1 }, uTurn: { value: 0 }, uTint: { value: new Vector3(0.3, 0.3, 0.1) } },
+  });
+  private readonly plants: Mesh[] = [];
+  private readonly paper: Mesh[] = [];
+  private readonly observer: ResizeObserver;
+  private frame = 0;
+  private breeze = 0;
+  private turning = false;
+  private start = performance.now();
+  private size = { tall: 1, wide: 1, variants: 1 };
+
+  constructor(private readonly canvas: HTMLCanvasElement) {
+    this.renderer = new WebGLRenderer({ canvas, antialias: true, preserveDrawingBuffer: true });
+    this.renderer.outputColorSpace = LinearSRGBColorSpace;
+    this.renderer.setClearColor(new Color(0.985, 0.975, 0.945));
+    this.observer = new ResizeObserver(() => this.draw());
+    this.observer.observe(canvas.parentElement ?? canvas);
+  }
+
+  /** Shows other meshes; the sheet and its rule fit their size. */
+  setPlants(bundle: Bundle, tallest: number, widest: number, tint: string): void {
+    this.plants.splice(0).forEach((mesh) => {
+      this.scene.remove(mesh);
+      mesh.geometry.dispose();
+    });
+    const variants = bundle.facts.variants ?? 0;
+    const gap = widest * 1.12 + tallest * 0.08;
+    for (let v = 0; v < variants; v++) {
+      const geometry = new BufferGeometry();
+      geometry.setAttribute('position', new BufferAttribute(bundle.arrays[`positions${v}`]!, 3));
+      geometry.setAttribute('normal', new BufferAttribute(bundle.arrays[`normals${v}`]!, 3));
+      geometry.setAttribute('aAlong', new BufferAttribute(bundle.arrays[`along${v}`]!, 1));
+      const packed = bundle.arrays[`colours${v}`] as Uint32Array;
+      const own = new Uint8Array(4 * packed.length);
+      packed.forEach((argb, i) => own.set([(argb >>> 16) & 255, (argb >>> 8) & 255, argb & 255, argb >>> 24], 4 * i));
+      geometry.setAttribute('aOwn', new BufferAttribute(own, 4, true));
+      geometry.setIndex(new BufferAttribute(bundle.arrays[`indices${v}`]!, 1));
+      const mesh = new Mesh(geometry, this.material);
+      mesh.position.x = (v - (variants - 1) / 2) * gap;
+      mesh.frustumCulled = false;
+      this.plants.push(mesh);
+      this.scene.add(mesh);
+    }
+    this.material.uniforms.uTall!.value = Math.max(1e-3, tallest);
+    (this.material.uniforms.uTint!.value as Vector3).set(...linearOf(tint));
+    const size = { tall: tallest, wide: gap * variants, variants };
+    if (JSON.stringify(size) !== JSON.stringify(this.size)) {
+      this.size = size;
+      this.layPaper(gap, widest);
+    }
+    this.draw();
+  }
+
+  /** Degrees that the tip turns in the breeze; 0 for calm. */
+  setBreeze(degrees: number): void {
+    this.breeze = degrees;
+    this.draw();
+  }
+
+  setTurning(turning: boolean): void {
+    this.turning = turning;
+    this.draw();
+  }
+
+  private layPaper(gap: number, widest: number): void {
+    this.paper.splice(0).forEach((mesh) => this.scene.remove(mesh));
+    this.scene.children.filter((child) => child instanceof Sprite).forEach((child) => this.scene.remove(child));
+    const { tall, wide, variants } = this.size;
+    const unit = ruleUnit(tall);
+    const far = -widest * 0.75 - tall * 0.1;
+    const sheet = (floor: boolean) =>
+      new ShaderMaterial({ vertexShader: SHEET_VERTEX, fragmentShader: SHEET_FRAGMENT, uniforms: { uUnit: { value: unit }, uFloor: { value: floor ? 1 : 0 } } });
+    const wall = new Mesh(new PlaneGeometry(wide * 6 + tall * 6, tall * 8), sheet(false));
+    wall.position.set(0, tall * 4, far);
+    const floor = new Mesh(new PlaneGeometry(wide * 6 + tall * 6, tall * 6 + widest * 6).rotateX(-Math.PI / 2), sheet(true));
+    floor.position.set(0, 0, far + tall * 3 + widest * 3);
+    this.paper.push(wall, floor);
+    for (let v = 0; v < variants; v++) {
+      const middle = (v - (variants - 1) / 2) * gap;
+      const shade = new Mesh(
+        new PlaneGeometry(widest * 1.6, widest * 1.2).rotateX(-Math.PI / 2),
+        new ShaderMaterial({
+          vertexShader: SHEET_VERTEX,
+          fragmentShader: SHADE_FRAGMENT,
+          transparent: true,
+          depthWrite: false,
+          uniforms: { uMiddle: { value: new Vector2(middle + widest * 0.1, 0) }, uReach: { value: widest * 0.62 } },
+        }),
+      );
+      shade.position.set(middle + widest * 0.1, tall * 0.001, 0);
+      this.paper.push(shade);
+    }
+    this.rule(unit, tall, -wide / 2 - tall * 0.07 - widest * 0.12);
+    this.scene.add(...this.paper);
+  }
+
+  /** A wooden rule beside the first plant, a mark a unit, numbers at the long ones. */
+  private rule(unit: number, tall: number, x: number): void {
+    const steps = Math.ceil((tall * 1.08) / unit);
+    const broad = tall * 0.028;
+    const paint = (rgb: string) =>
+      new ShaderMaterial({ vertexShader: 'void main() { gl_Position = projectionMatrix * modelViewMatrix * vec4(position, 1.0); }', fragmentShader: `void main() { gl_FragColor = vec4(${rgb}, 1.0); }` });
+    const pale = paint('0.93, 0.85, 0.66');
+    const dark = paint('0.14, 0.19, 0.17');
+    for (let i = 0; i < steps; i++) {
+      const piece = new Mesh(new PlaneGeometry(broad, unit), i % 2 === 0 ? dark : pale);
+      piece.position.set(x, (i + 0.5) * unit, 0);
+      this.paper.push(piece);
+      if ((i + 1) % 5 === 0) this.scene.add(label(lengthText((i + 1) * unit), x - broad * 2.6, (i + 1) * unit, tall * 0.075));
+    }
+  }
+
+  private aim(): void {
+    const holder = this.canvas.parentElement!;
+    const { width, height } = holder.getBoundingClientRect();
+    if (width < 2 || height < 2) return;
+    this.renderer.setPixelRatio(Math.min(2, window.devicePixelRatio));
+    this.renderer.setSize(width, height, false);
+    const { tall, wide } = this.size;
+    const half = Math.tan((12 * Math.PI) / 180);
+    const across = wide + tall * 0.34;
+    const distance = Math.max((tall * 0.66) / half, across / 2 / (half * (width / height))) * 1.04;
+    this.camera.aspect = width / height;
+    this.camera.near = distance / 100;
+    this.camera.far = distance * 20;
+    this.camera.position.set(-tall * 0.06, tall * 0.52 + distance * 0.13, distance);
+    this.camera.lookAt(-tall * 0.06, tall * 0.48, 0);
+    this.camera.updateProjectionMatrix();
+  }
+
+  draw(): void {
+    if (this.frame) return;
+    this.frame = requestAnimationFrame((now) => {
+      this.frame = 0;
+      this.aim();
+      const seconds = (now - this.start) / 1000;
+      const { uBend, uTurn } = this.material.uniforms;
+      uBend!.value = ((this.breeze * Math.PI) / 180) * (0.62 + 0.3 * Math.sin(1.9 * seconds) + 0.08 * Math.sin(5.3 * seconds));
+      if (this.turning) uTurn!.value = (seconds * 0.5) % (2 * Math.PI);
+      this.renderer.render(this.scene, this.camera);
+      if (this.breeze > 0 || this.turning) this.draw();
+    });
+  }
+
+  dispose(): void {
+    cancelAnimationFrame(this.frame);
+    this.observer.disconnect();
+    this.plants.forEach((mesh) => mesh.geometry.dispose());
+    this.renderer.dispose();
+  }
+}
+
+/** A round length of which 6 to 30 make up the height. */
+export function ruleUnit(tall: number): number {
+  const power = 10 ** Math.floor(Math.log10(Math.max(tall, 1e-3) / 6));
+  const share = tall / 6 / power;
+  return share >= 5 ? 5 * power : share >= 2 ? 2 * power : power;
+}
+
+function lengthText(metres: number): string {
+  if (metres >= 0.995) return `${Number(metres.toFixed(2))} m`;
+  return metres >= 0.0095 ? `${Number((metres * 100).toFixed(1))} cm` : `${Number((metres * 1000).toFixed(1))} mm`;
+}
+
+function label(text: string, x: number, y: number, size: number): Sprite {
+  const canvas = document.createElement('canvas');
+  canvas.width = 192;
+  canvas.height = 64;
+  const context = canvas.getContext('2d')!;
+  context.font = '600 40px "Source Sans 3 Variable", sans-serif';
+  context.fillStyle = '#4b5750';
+  context.textAlign = 'right';
+  context.textBaseline = 'middle';
+  context.fillText(text, 186, 34);
+  const sprite = new Sprite(new SpriteMaterial({ map: new CanvasTexture(canvas), transparent: true }));
+  sprite.center.set(1, 0.5);
+  sprite.position.set(x + size * 0.4, y, 0);
+  sprite.scale.set(size * 1.5, size * 0.5, 1);
+  return sprite;
+}
