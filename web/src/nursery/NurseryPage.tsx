@@ -63,8 +63,8 @@ function Nursery() {
       </header>
       <main className="nursery-middle">
         <PlantList plants={plants} chosen={plant?.id ?? ''} onChoose={setWanted} />
-        {plant ? <Sheet key={plant.id} plant={plant} /> : <Empty />}
-        {plant && <PlantForm key={plant.id} plant={plant} onStrip={setStrip} />}
+        {plant ? <Sheet key={`sheet ${plant.id}`} plant={plant} /> : <Empty />}
+        {plant && <PlantForm key={`form ${plant.id}`} plant={plant} onStrip={setStrip} />}
       </main>
       {strip && <StepStrip />}
     </div>

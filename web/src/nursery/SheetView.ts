@@ -194,7 +194,7 @@ export class SheetView {
   /** A wooden rule beside the first plant, a mark a unit, numbers at the long ones. */
   private rule(unit: number, tall: number, x: number): void {
     const steps = Math.ceil((tall * 1.08) / unit);
-    const broad = tall * 0.028;
+    const broad = Math.max(tall, this.size.wide * 0.4) * 0.024;
     const paint = (rgb: string) =>
       new ShaderMaterial({ vertexShader: 'void main() { gl_Position = projectionMatrix * modelViewMatrix * vec4(position, 1.0); }', fragmentShader: `void main() { gl_FragColor = vec4(${rgb}, 1.0); }` });
     const pale = paint('0.93, 0.85, 0.66');
@@ -203,7 +203,7 @@ export class SheetView {
       const piece = new Mesh(new PlaneGeometry(broad, unit), i % 2 === 0 ? dark : pale);
       piece.position.set(x, (i + 0.5) * unit, 0);
       this.paper.push(piece);
-      if ((i + 1) % 5 === 0) this.scene.add(label(lengthText((i + 1) * unit), x - broad * 2.6, (i + 1) * unit, tall * 0.075));
+      if ((i + 1) % 5 === 0) this.scene.add(label(lengthText((i + 1) * unit), x - broad * 2.6, (i + 1) * unit, Math.max(tall, this.size.wide * 0.42) * 0.085));
     }
   }
 
@@ -220,8 +220,11 @@ export class SheetView {
     this.camera.aspect = width / height;
     this.camera.near = distance / 100;
     this.camera.far = distance * 20;
-    this.camera.position.set(-tall * 0.06, tall * 0.52 + distance * 0.13, distance);
-    this.camera.lookAt(-tall * 0.06, tall * 0.48, 0);
+    const middle = -tall * 0.07;
+    // the foot of the plants lies low in the picture, however much room the row leaves above them
+    const room = distance * half * 2;
+    this.camera.position.set(middle, room * 0.36 + distance * 0.1, distance);
+    this.camera.lookAt(middle, room * 0.36, 0);
     this.camera.updateProjectionMatrix();
   }
 
@@ -272,6 +275,6 @@ function label(text: string, x: number, y: number, size: number): Sprite {
   const sprite = new Sprite(new SpriteMaterial({ map: new CanvasTexture(canvas), transparent: true }));
   sprite.center.set(1, 0.5);
   sprite.position.set(x + size * 0.4, y, 0);
-  sprite.scale.set(size * 1.5, size * 0.5, 1);
+  sprite.scale.set(size * 2.1, size * 0.7, 1);
   return sprite;
 }

@@ -805,7 +805,7 @@ export interface components {
         };
         /**
          * Brush
-         * @description Painted by hand on the ground, stroke by stroke.
+         * @description Painted by hand on the ground or on props, stroke by stroke.
          */
         BrushSource: {
             /** @constant */

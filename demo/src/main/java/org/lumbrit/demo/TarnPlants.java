@@ -106,13 +106,13 @@ final class TarnPlants {
                 "pass-birch",
                 "Pass birch",
                 3,
-                new TreePlant(4, 5.4, 3.1, 0.26, 0.45, 0.1, 5, 900, 0.0075, 0.2, 0.5, "#c9c3b4"),
+                new TreePlant(4, 5.4, 2.8, 0.2, 0.5, 0.13, 5, 480, 0.0065, -0.12, 0.5, "#c9c3b4"),
                 "#b98d2e"));
         layers.add(plant(
                 "dwarf-willow",
                 "Dwarf willow",
                 8,
-                new ShrubPlant(4, 0.7, 1.2, 6, 0.06, 4, 260, 0.0028, -0.1, 0.5, "#6a4a30"),
+                new ShrubPlant(4, 0.7, 1.2, 6, 0.055, 3, 220, 0.0028, -0.1, 0.5, "#6a4a30"),
                 "#8c8a45"));
         layers.add(plant(
                 "sedge-tussock",
@@ -143,8 +143,8 @@ final class TarnPlants {
                 new Bed.OnGround(),
                 new Pattern.Scattered(),
                 false,
-                "#c79c35",
-                "#9d5f22",
+                "#b5923a",
+                "#94662c",
                 Map.of(
                         "density", range(0, 0.045),
                         "spacing", range(2.2, 2.2),

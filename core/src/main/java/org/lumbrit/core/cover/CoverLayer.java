@@ -108,7 +108,7 @@ public record CoverLayer(
             PropertyDescription.of("yaw", "Turned about its own axis", "°", -720, 720, 360, 0, 360),
             PropertyDescription.of("align", "0 stands upright, 1 stands out of the slope", "", 0, 1, 1, 0, 0),
             PropertyDescription.of("tint", "Between the two tint colours", "", 0, 1, 1, 0, 0),
-            PropertyDescription.of(SIZE, "Times its length and width", "×", 0, 100, 3, 0, 1),
+            PropertyDescription.of(SIZE, "Times its length and width", "×", 0, 100, 3, 0.5, 1),
             PropertyDescription.of("roll", "Tipped to its own side", "°", -720, 720, 180, 0, 0),
             PropertyDescription.of("sink", "Below the surface, along its own axis", "m", -10, 100, 0.5, 0, 0),
             PropertyDescription.of("growth", "0 nothing of it has grown, 1 all of it", "", 0, 1, 1, 0, 1));

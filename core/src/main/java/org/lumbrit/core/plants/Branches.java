@@ -12,6 +12,8 @@ import java.util.List;
 public final class Branches {
     private static final double PIPE = 2.3;
     private static final int MOST_STEPS = 2000;
+    /** Leaves stand on so many steps back from an end. */
+    private static final int LEAFY = 4;
 
     private double[] x = new double[1024];
     private double[] y = new double[1024];
@@ -74,7 +76,8 @@ public final class Branches {
     private void stem(Draw draw, Crown crown, double[] foot, double step, boolean many) {
         double start = many ? 1 : 0;
         int at = add(foot[0] * 0.3 * start, 0, foot[1] * 0.3 * start, -1);
-        double reach = crown.low + 0.18 * (crown.high - crown.low);
+        // a single trunk leads on through most of the crown, many stems part at its foot
+        double reach = crown.low + (many ? 0.18 : 0.72) * (crown.high - crown.low);
         int steps = Math.max(2, (int) Math.ceil(reach / step));
         double wave = 0.05 * reach;
         double phase = 6.283 * draw.unit(20, count);
@@ -265,18 +268,28 @@ public final class Branches {
         int every = 1 << detail;
         double larger = Math.sqrt(every);
         int seen = 0;
+        int[] toEnd = toEnds();
         for (int node = 0; node < count; node++) {
-            boolean end = heir[node] < 0;
-            boolean near = !end && heir[heir[node]] < 0;
-            if (!end && !near) {
+            if (toEnd[node] >= LEAFY || parent[node] < 0) {
                 continue;
             }
-            for (int l = 0; l < (end ? leaves : (leaves + 1) / 2); l++) {
+            for (int l = 0; l < (heir[node] < 0 ? leaves : (leaves + 1) / 2); l++) {
                 if (seen++ % every == 0) {
                     leaf(to, draw, node, l, leaf * larger, detail > 0);
                 }
             }
         }
+    }
+
+    /** How many steps each node is away from the farthest end that it carries. */
+    private int[] toEnds() {
+        int[] steps = new int[count];
+        for (int node = count - 1; node > 0; node--) {
+            if (parent[node] >= 0) {
+                steps[parent[node]] = Math.max(steps[parent[node]], steps[node] + 1);
+            }
+        }
+        return steps;
     }
 
     private void leaf(PlantBuilder to, Draw draw, int node, int which, double size, boolean plain) {

@@ -24,7 +24,14 @@ class Pages implements WebMvcConfigurer {
     /** Addresses that the page itself routes. */
     @Controller
     static class Routes {
-        @GetMapping({"/", "/sites/{id}", "/sites/{id}/yard", "/sites/{id}/handover"})
+        @GetMapping({
+            "/",
+            "/sites/{id}",
+            "/sites/{id}/yard",
+            "/sites/{id}/nursery",
+            "/sites/{id}/roster",
+            "/sites/{id}/handover"
+        })
         String page() {
             return "forward:/index.html";
         }

@@ -79,7 +79,8 @@ public class PlantViews {
         KeyBuilder key = new KeyBuilder("sheet/1").add(growth).add(detail);
         levels.forEach(each -> key.add(each.full().mesh().mesh().key()));
         key.add(evaluation.plan().layerKey(kept));
-        results.get(key.key(), cancel, shared -> {
+        String sheetKey = key.key();
+        results.get(sheetKey, cancel, shared -> {
             ArrayBundle bundle = new ArrayBundle();
             bundle.facts().put("variants", variants);
             for (int v = 0; v < variants; v++) {
@@ -99,7 +100,7 @@ public class PlantViews {
         List<LevelView> views = levels.get(0).levels().stream()
                 .map(level -> new LevelView(level.mesh().triangles(), level.error(), level.missing(), level.standIn()))
                 .toList();
-        return new Sheet(key.key(), variants, tallest, widest, views);
+        return new Sheet(sheetKey, variants, tallest, widest, views);
     }
 
     /**
