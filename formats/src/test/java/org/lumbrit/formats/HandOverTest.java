@@ -11,7 +11,10 @@ import de.javagl.jgltf.model.io.GltfModelReader;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
+import java.nio.ByteBuffer;
+import java.nio.ByteOrder;
 import java.nio.charset.StandardCharsets;
+import java.util.Arrays;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Map;
@@ -46,7 +49,6 @@ class HandOverTest {
     @Test
     void anotherReaderFindsEveryPlantWhereItStands() throws IOException {
         GltfModel model = new GltfModelReader().readWithoutReferences(new ByteArrayInputStream(FILES.get("site.glb")));
-        Plants plants = plants();
         int instances = 0;
         double sumX = 0;
         double sumY = 0;
@@ -65,13 +67,18 @@ class HandOverTest {
                 sumY += feet.get(i, 1);
             }
         }
-        assertThat(instances).isEqualTo(plants.count());
+        int standing = 0;
         double expectedX = 0;
         double expectedY = 0;
-        for (int i = 0; i < plants.count(); i++) {
-            expectedX += plants.feet().x()[i];
-            expectedY += plants.feet().y()[i];
+        for (CoverLayer cover : SITE.recipe().covers()) {
+            Plants plants = EVALUATION.plants(cover);
+            standing += plants.count();
+            for (int i = 0; i < plants.count(); i++) {
+                expectedX += plants.base(i)[0];
+                expectedY += plants.base(i)[1];
+            }
         }
+        assertThat(instances).isEqualTo(standing);
         assertThat(sumX / instances).isCloseTo(expectedX / instances, within(1e-4));
         assertThat(sumY / instances).isCloseTo(expectedY / instances, within(1e-4));
     }
@@ -111,6 +118,59 @@ class HandOverTest {
                 .filter(name -> !name.equals("report.txt"))
                 .forEach(name -> assertThat(report).contains(name));
         assertThat(report).contains("“Each its own” has a value for each plant");
+    }
+
+    @Test
+    void recordsAndInstancesHaveTheSamePlacesTurnsAndSizes() {
+        CoverLayer birches = SITE.recipe().covers().stream()
+                .filter(cover -> cover.id().equals("birches"))
+                .findFirst()
+                .orElseThrow();
+        Plants plants = EVALUATION.plants(birches);
+        ByteBuffer records = ByteBuffer.wrap(FILES.get("plants/birches.npy")).order(ByteOrder.LITTLE_ENDIAN);
+        int head = 10 + records.getShort(8);
+        assertThat(records.limit() - head).isEqualTo(72 * plants.count());
+        String usd = new String(FILES.get("plants/plants.usda"), StandardCharsets.UTF_8);
+        String instancer = usd.substring(usd.indexOf("PointInstancer \"Birches"));
+        List<float[]> positions = triples(instancer, "point3f[] positions = [");
+        List<float[]> scales = triples(instancer, "float3[] scales = [");
+        assertThat(positions).hasSize(plants.count());
+        double sum = 0;
+        double inUsd = 0;
+        for (int i = 0; i < plants.count(); i++) {
+            int at = head + 72 * i;
+            assertThat(records.getLong(at)).isEqualTo(plants.feet().id()[i]);
+            assertThat(records.getDouble(at + 8)).isEqualTo(plants.base(i)[0]);
+            assertThat(records.getFloat(at + 32 + 12)).isEqualTo(plants.turn()[4 * i + 3]);
+            assertThat(records.getFloat(at + 52)).isEqualTo(plants.length()[i]);
+            sum += records.getDouble(at + 8) * records.getFloat(at + 52);
+            inUsd += (double) positions.get(i)[0] * scales.get(i)[1];
+        }
+        // the order differs, as USD goes variant by variant
+        assertThat(inUsd).isCloseTo(sum, within(1e-3 * Math.abs(sum)));
+    }
+
+    private static List<float[]> triples(String text, String from) {
+        int start = text.indexOf(from) + from.length();
+        return Arrays.stream(text.substring(start, text.indexOf(']', start)).split("\\), \\("))
+                .map(triple -> triple.replaceAll("[()]", "").split(", "))
+                .map(n -> new float[] {Float.parseFloat(n[0]), Float.parseFloat(n[1]), Float.parseFloat(n[2])})
+                .toList();
+    }
+
+    @Test
+    void theDetailsOfEveryVariantStandInScenesOfTheirOwnAndTheirErrorsInATable() throws IOException {
+        GltfModel model =
+                new GltfModelReader().readWithoutReferences(new ByteArrayInputStream(FILES.get("plants/details.glb")));
+        assertThat(model.getSceneModels()).hasSize(5);
+        int perScene = model.getSceneModels().get(0).getNodeModels().size();
+        model.getSceneModels()
+                .forEach(scene -> assertThat(scene.getNodeModels()).hasSize(perScene));
+        List<String> rows = new String(FILES.get("plants/details.csv"), StandardCharsets.UTF_8)
+                .lines()
+                .toList();
+        assertThat(rows.get(0)).isEqualTo("layer,variant,detail,triangles,error,missing,stand-in");
+        assertThat(rows).filteredOn(row -> row.startsWith("Birches,0,")).hasSize(5);
     }
 
     @Test

@@ -81,7 +81,7 @@ class PlantsTest {
         assertThat(sheet.at("/levels/1/triangles").asInt())
                 .isLessThan(sheet.at("/levels/0/triangles").asInt());
         int full = server.get("/api/data/" + sheet.get("key").asString()).body().length;
-        int half = server.get("/api/data/" + sheet(site, 0.4, 0).get("key").asString())
+        int half = server.get("/api/data/" + sheet(site, 0.15, 0).get("key").asString())
                 .body()
                 .length;
         int none = server.get("/api/data/" + sheet(site, 0, 0).get("key").asString())

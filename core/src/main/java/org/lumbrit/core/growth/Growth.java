@@ -1,6 +1,8 @@
 package org.lumbrit.core.growth;
 
 import java.util.Arrays;
+import java.util.HashMap;
+import java.util.Map;
 import org.lumbrit.core.math.Smooth;
 import org.lumbrit.core.plants.PlantMesh;
 
@@ -20,6 +22,7 @@ public final class Growth {
     private float[] centres;
     private int[] colours;
     private int vertices;
+    private final Map<Long, Integer> cuts = new HashMap<>();
 
     private Growth(PlantMesh plant, double growth, double taper) {
         this.plant = plant;
@@ -80,6 +83,10 @@ public final class Growth {
 
     /** A new vertex where an edge crosses the end. */
     private int cut(int a, int b) {
+        return cuts.computeIfAbsent((long) Math.min(a, b) << 32 | Math.max(a, b), edge -> added(a, b));
+    }
+
+    private int added(int a, int b) {
         if (vertices == along.length) {
             int room = 2 * vertices + 16;
             positions = Arrays.copyOf(positions, 3 * room);
