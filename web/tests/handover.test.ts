@@ -3,6 +3,7 @@ import { NodeIO } from '@gltf-transform/core';
 import { EXTMeshGPUInstancing, type InstancedMesh } from '@gltf-transform/extensions';
 import { validateBytes } from 'gltf-validator';
 import { describe, expect, it } from 'vitest';
+import { items, numbersOf, understood } from './usd';
 
 const folder = process.env.LUMBRIT_HANDOVER;
 
@@ -47,4 +48,33 @@ describe.skipIf(!folder)('what the command line hands over, read by others', () 
     expect(instances).toBe(rows);
     expect(rows).toBeGreaterThan(1000);
   }, 60_000);
+
+  it('holds every plant of the tables in its USD instancers, where the tables say', async () => {
+    const text = await understood(new Uint8Array(readFileSync(`${folder}/plants/plants.usda`)));
+    const instancers = text.split('def PointInstancer').slice(1);
+    const tables = readdirSync(`${folder}/plants`).filter((name) => name.endsWith('.csv') && name !== 'details.csv');
+    expect(instancers.length).toBe(tables.length);
+    let total = 0;
+    for (const instancer of instancers) {
+      const positions = items(instancer, 'positions');
+      const scales = items(instancer, 'scales');
+      const prototypes = items(instancer, 'protoIndices').map(Number);
+      const file = /"([A-Za-z0-9_]+)_\d+"/.exec(instancer)![1]!.toLowerCase().replaceAll('_', '-');
+      const rows = readFileSync(`${folder}/plants/${file}.csv`, 'utf8').trim().split('\n').slice(1).map((row) => row.split(','));
+      expect(positions.length, file).toBe(rows.length);
+      expect(scales.length).toBe(rows.length);
+      expect(items(instancer, 'orientations').length).toBe(rows.length);
+      expect(Math.max(...prototypes)).toBeLessThan((/prototypes = \[([^\]]*)\]/.exec(instancer)![1]!.match(/</g) ?? []).length);
+      const byId = new Map(rows.map((row) => [(BigInt(`0x${row[0]!}`) & 0x7fffffffffffffffn).toString(), row]));
+      items(instancer, 'ids').forEach((id, i) => {
+        const row = byId.get(id.trim())!;
+        const place = numbersOf(positions[i]!);
+        // the table has the foot, the instance the mesh sunk below it
+        expect(Math.hypot(place[0]! - Number(row[1]), place[2]! - Number(row[3]))).toBeLessThanOrEqual(Number(row[14]) + 1e-3);
+        expect(numbersOf(scales[i]!)[1]).toBeCloseTo(Number(row[8]), 4);
+      });
+      total += rows.length;
+    }
+    expect(total).toBeGreaterThan(10_000);
+  }, 120_000);
 });

@@ -11,7 +11,7 @@ import org.lumbrit.core.plants.PlantMesh;
 
 /**
  * Plants as USD text: for each layer a PointInstancer over one prototype mesh a variant, of length 1 and width 1, with positions,
- * orientations and scales in metres, +Y up.
+ * orientations and scales in metres, +Y up. Its ids are the lower 63 bits of the plants' identities.
  */
 final class UsdPoints {
     private UsdPoints() {}
@@ -40,7 +40,8 @@ final class UsdPoints {
         to.write("]\n        int[] protoIndices = [");
         list(to, all, (each, v, i) -> Integer.toString(v));
         to.write("]\n        int64[] ids = [");
-        list(to, all, (each, v, i) -> Long.toString(each.plants().feet().id()[each.chosen()[i]]));
+        // the sign is left out, as not every reader takes one
+        list(to, all, (each, v, i) -> Long.toString(each.plants().feet().id()[each.chosen()[i]] & Long.MAX_VALUE));
         to.write("]\n        point3f[] positions = [");
         list(to, all, (each, v, i) -> {
             double[] p = each.translation(i);
