@@ -19,8 +19,10 @@ export function LayerMenu({ layer }: { layer: Layer }) {
   const [open, setOpen] = useState(false);
   const [copying, setCopying] = useState(false);
   const set = (part: { hidden?: boolean; seed?: number }) => commit([{ kind: 'set-layer', changed: { ...layer, ...part } as Layer }]);
-  const index = recipe.layers.indexOf(layer);
-  const move = (to: number) => commit([{ kind: 'move-layer', layer: layer.id, index: to }]);
+  // plants of the nursery are layers too, but not rows of the board
+  const rows = recipe.layers.filter((each) => each.kind !== 'plant');
+  const index = rows.indexOf(layer);
+  const move = (to: number) => commit([{ kind: 'move-layer', layer: layer.id, index: recipe.layers.indexOf(rows[to]!) }]);
   const areas = recipe.places.filter((each) => each.kind === 'area');
   const keep = (area: (typeof areas)[number], out: boolean) => {
     const { edits, falloff } = kept(recipe, kinds, layer, area, out);
@@ -37,10 +39,10 @@ export function LayerMenu({ layer }: { layer: Layer }) {
         <Dropdown.Item as="button" onClick={() => setOpen(true)}>
           {layer.kind === 'cover' ? 'Plant, where it stands, colours …' : layer.kind === 'tint' ? 'Ramp, tones, name …' : 'Settings, name …'}
         </Dropdown.Item>
-        <Dropdown.Item as="button" disabled={index === 0 || (!isRelief(layer) && isRelief(recipe.layers[index - 1]!))} onClick={() => move(index - 1)}>
+        <Dropdown.Item as="button" disabled={index === 0 || (!isRelief(layer) && isRelief(rows[index - 1]!))} onClick={() => move(index - 1)}>
           Move up
         </Dropdown.Item>
-        <Dropdown.Item as="button" disabled={index === recipe.layers.length - 1 || (isRelief(layer) && !isRelief(recipe.layers[index + 1]!))} onClick={() => move(index + 1)}>
+        <Dropdown.Item as="button" disabled={index === rows.length - 1 || (isRelief(layer) && !isRelief(rows[index + 1]!))} onClick={() => move(index + 1)}>
           Move down
         </Dropdown.Item>
         <Dropdown.Item as="button" onClick={() => set({ hidden: !layer.hidden })}>

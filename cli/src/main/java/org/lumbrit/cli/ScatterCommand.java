@@ -6,9 +6,11 @@ import java.util.concurrent.Callable;
 import org.lumbrit.core.cover.CoverLayer;
 import org.lumbrit.core.cover.Plants;
 import org.lumbrit.core.cover.Region;
+import org.lumbrit.core.site.Roster;
 import org.lumbrit.core.site.SiteEvaluation;
 import org.lumbrit.formats.BadInputException;
 import org.lumbrit.formats.tables.PlantsCsv;
+import org.lumbrit.formats.tables.RosterCsv;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
@@ -25,10 +27,24 @@ final class ScatterCommand implements Callable<Integer> {
     @Option(names = "--tile", paramLabel = "x0,z0,x1,z1", description = "Only plants with x0 ≤ x < x1 and z0 ≤ z < z1.")
     private String tile;
 
+    @Option(
+            names = "--roster",
+            description = "Every number of each plant, and the value of each falloff that drives it.")
+    private boolean roster;
+
     @Override
     public Integer call() throws Exception {
         SiteEvaluation evaluation = recipe.evaluation(recipe.site());
         CoverLayer layer = Find.cover(evaluation.plan().recipe(), name);
+        if (roster && tile != null) {
+            throw new BadInputException("--roster lists every plant; leave --tile out.");
+        }
+        if (roster) {
+            try (Writer out = Output.writer()) {
+                RosterCsv.write(new Roster(evaluation, layer), out);
+            }
+            return 0;
+        }
         Plants plants = tile == null ? evaluation.plants(layer) : evaluation.plants(layer, region());
         try (Writer out = Output.writer()) {
             PlantsCsv.write(layer, plants, out);

@@ -2,17 +2,25 @@ package org.lumbrit.core.findings;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Set;
+import java.util.TreeSet;
+import java.util.stream.Collectors;
 import org.lumbrit.core.cover.CoverLayer;
 import org.lumbrit.core.cover.Plants;
 import org.lumbrit.core.cover.Settling;
 import org.lumbrit.core.cover.SettlingCurve;
+import org.lumbrit.core.drive.Drive;
 import org.lumbrit.core.drive.PropertyRange;
 import org.lumbrit.core.findings.Finding.Severity;
+import org.lumbrit.core.kinds.Refers;
 import org.lumbrit.core.math.Decimal;
 import org.lumbrit.core.site.LayerEdit;
+import org.lumbrit.core.site.Recipe;
 
 /** What is probably not meant in a cover. */
 public final class CoverFindings {
+    private static final double LYING = 0.25;
+
     private CoverFindings() {}
 
     public static List<Finding> of(CoverLayer cover, Plants plants) {
@@ -31,7 +39,65 @@ public final class CoverFindings {
                     "",
                     List.of()));
         }
+        found.addAll(lying(cover, plants));
         return found;
+    }
+
+    /** One falloff decides both how many there are and how far apart: then a higher density may move plants. */
+    public static List<Finding> unsteady(Recipe recipe, CoverLayer cover) {
+        Set<String> density = falloffs(recipe, cover, CoverLayer.DENSITY);
+        Set<String> apart = new TreeSet<>(falloffs(recipe, cover, CoverLayer.SPACING));
+        if (cover.room() > 0) {
+            apart.addAll(falloffs(recipe, cover, CoverLayer.WIDTH));
+            apart.addAll(falloffs(recipe, cover, CoverLayer.SIZE));
+        }
+        apart.retainAll(density);
+        return apart.stream()
+                .map(id -> new Finding(
+                        Severity.NOTE,
+                        cover.name() + ": density and spacing move together",
+                        recipe.names().nameOf(Refers.FALLOFF, id)
+                                + " drives both, so a change of it does not only add plants; some stand elsewhere afterwards.",
+                        id,
+                        "",
+                        cover.id(),
+                        "",
+                        List.of()))
+                .toList();
+    }
+
+    private static Set<String> falloffs(Recipe recipe, CoverLayer cover, String property) {
+        return recipe.drivesOf(cover.id(), property).stream()
+                .map(Drive::falloff)
+                .collect(Collectors.toSet());
+    }
+
+    /** Plants that lie along the surface instead of standing out of it; climbers mean to. */
+    private static List<Finding> lying(CoverLayer cover, Plants plants) {
+        int lying = 0;
+        for (int i = 0; i < plants.count(); i++) {
+            double[] up = plants.axis(i);
+            double out = up[0] * plants.feet().nx()[i]
+                    + up[1] * plants.feet().ny()[i]
+                    + up[2] * plants.feet().nz()[i];
+            lying += Math.abs(out) < 0.1 ? 1 : 0;
+        }
+        if (lying <= LYING * plants.count()) {
+            return List.of();
+        }
+        PropertyRange lean = cover.range("lean");
+        double upright = Math.min(lean.least(), 25);
+        return List.of(new Finding(
+                Severity.NOTE,
+                cover.name() + ": plants along the surface",
+                Math.round(100.0 * lying / plants.count())
+                        + " % of its plants lie within 6° of the surface that they stand on. That suits climbers only.",
+                "",
+                "",
+                cover.id(),
+                "Lean of at most 25°",
+                List.of(new LayerEdit.SetProperty(
+                        cover.id(), "lean", new PropertyRange(upright, 25, lean.combine())))));
     }
 
     private static Finding againstSpacing(CoverLayer cover, Plants plants) {

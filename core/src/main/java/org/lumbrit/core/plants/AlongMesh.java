@@ -23,6 +23,36 @@ final class AlongMesh {
         };
     }
 
+    /**
+     * The share of the vertices, those at the foot of a piece excepted, that have no neighbour nearer to the foot: growth would
+     * leave pieces in the air there. More than 1 % is bad.
+     */
+    static double withoutLower(Mesh mesh, float[] along) {
+        double[] b = mesh.bounds();
+        int[] first = Welding.firsts(mesh.positions(), 1e-6 * Math.max(1e-12, b[4] - b[1]));
+        Neighbours neighbours = new Neighbours(first, mesh.triangles());
+        int[] piece = pieces(mesh);
+        float[] foot = new float[Arrays.stream(piece).max().orElse(-1) + 1];
+        Arrays.fill(foot, Float.MAX_VALUE);
+        for (int v = 0; v < along.length; v++) {
+            foot[piece[v]] = Math.min(foot[piece[v]], along[v]);
+        }
+        int all = 0;
+        int bad = 0;
+        for (int v = 0; v < first.length; v++) {
+            if (first[v] != v || along[v] <= foot[piece[v]] + 1e-6f) {
+                continue;
+            }
+            boolean lower = false;
+            for (int s = neighbours.start[v]; s < neighbours.start[v + 1] && !lower; s++) {
+                lower = along[neighbours.other[s]] < along[v];
+            }
+            all++;
+            bad += lower ? 0 : 1;
+        }
+        return all == 0 ? 0 : (double) bad / all;
+    }
+
     private static float[] byHeight(Mesh mesh) {
         double[] b = mesh.bounds();
         float[] along = new float[mesh.vertices()];

@@ -41,6 +41,11 @@ public record PlantMesh(
         return new Mesh(positions, normals, indices, "").bounds();
     }
 
+    /** The share of its vertices from which no neighbour leads toward the foot; more than 0.01 is bad for growth. */
+    public double withoutWayDown() {
+        return AlongMesh.withoutLower(mesh(), along);
+    }
+
     /** With each vertex moved to the place, and its normal turned as, the mover says. */
     PlantMesh moved(Mover mover) {
         float[] p = positions.clone();

@@ -14,6 +14,7 @@ import org.lumbrit.core.findings.BudgetFindings;
 import org.lumbrit.core.findings.CoverFindings;
 import org.lumbrit.core.findings.FalloffFindings;
 import org.lumbrit.core.findings.Finding;
+import org.lumbrit.core.findings.PlantFindings;
 import org.lumbrit.core.findings.PropFindings;
 import org.lumbrit.core.findings.ReliefFindings;
 import org.lumbrit.core.kinds.Kinds;
@@ -316,6 +317,7 @@ public class ViewService {
                 }
             }
             findings.addAll(ReliefFindings.of(evaluation.plan()));
+            findings.addAll(PlantFindings.of(evaluation));
             findings.addAll(BudgetFindings.of(recipe, Cost.of(evaluation)));
             return views;
         }
@@ -354,6 +356,7 @@ public class ViewService {
         private LayerView cover(CoverLayer cover, boolean full) {
             cancel.doing("scattering " + cover.name());
             findings.addAll(CoverFindings.of(cover, evaluation.plants(cover)));
+            findings.addAll(CoverFindings.unsteady(recipe, cover));
             return plantViews.cover(evaluation, cover, full, cancel);
         }
 
