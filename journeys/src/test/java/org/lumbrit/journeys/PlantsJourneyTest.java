@@ -190,10 +190,11 @@ class PlantsJourneyTest {
         page.locator("a:has-text('Roster')").click();
         Locator heading = page.getByLabel("heading, least");
         heading.waitFor();
-        page.getByText(" plants").first().waitFor();
+        page.locator(".roster-row").first().waitFor();
+        String all = page.getByTestId("rows").textContent();
         heading.fill("90");
         heading.press("Enter");
-        page.waitForFunction("() => /^\\d[^o]* of \\d/.test(document.querySelector('[data-testid=rows]').textContent)");
+        page.waitForFunction("old => document.querySelector('[data-testid=rows]').textContent !== old", all);
         String[] numbers = page.getByTestId("rows")
                 .textContent()
                 .replaceAll("[^0-9 of]", "")
