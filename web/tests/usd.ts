@@ -13,7 +13,7 @@ export async function understood(bytes: Uint8Array): Promise<string> {
   const { default: start } = (await import(/* @vite-ignore */ `${folder}tinyusdz.js`)) as { default: (options: object) => Promise<{ TinyUSDZLoaderNative: new () => Reader }> };
   // it is made for a browser's worker, so for a moment this is one
   const versions = process.versions;
-  Object.assign(globalThis, { WorkerGlobalScope: class {}, self: globalThis, location: { href: 'file:///' } });
+  Object.assign(globalThis, { WorkerGlobalScope: Object, self: globalThis, location: { href: 'file:///' } });
   Object.defineProperty(process, 'versions', { value: {}, configurable: true });
   const usd = await start({ wasmBinary: readFileSync(`${folder}tinyusdz.wasm`) });
   Object.defineProperty(process, 'versions', { value: versions, configurable: true });

@@ -13,6 +13,8 @@ const TITLES: Record<string, string> = {
   props: 'Props (meshes)',
   places: 'Places (GeoJSON and SVG)',
   csv: 'Plants (CSV)',
+  numpy: 'Plants (NumPy)',
+  usd: 'Plants (USD text)',
   recipe: 'Recipe',
 };
 

@@ -3,6 +3,7 @@ import { useEffect, useRef, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { api } from '../api/client';
 import { bundle } from '../api/data';
+import type { Layer } from '../api/types';
 import { NoteHolder } from '../parts/notes';
 import { grouped, withUnit } from '../parts/numbers';
 import { SessionContext, useSession, useSiteSession } from '../workbench/session';
@@ -81,7 +82,7 @@ function Empty() {
 
 /** The lined sheet with the variants of one plant. */
 function Sheet({ plant }: { plant: NurseryPlant }) {
-  const { site } = useSession();
+  const { site, commit } = useSession();
   const pending = useSelection((s) => s.pending);
   const canvas = useRef<HTMLCanvasElement>(null);
   const view = useRef<SheetView | null>(null);
@@ -117,15 +118,30 @@ function Sheet({ plant }: { plant: NurseryPlant }) {
   }, [shown, tint]);
   useEffect(() => view.current?.setBreeze(breeze), [breeze]);
   useEffect(() => view.current?.setTurning(turning), [turning]);
+  const brushed = plant.plant.kind === 'mesh' && plant.plant.coordinate === 'brush' ? plant.plant : null;
+  const setStroke = (stroke: number[][]) => brushed && commit([{ kind: 'set-layer', changed: { ...plant, plant: { ...brushed, stroke } } as Layer }]);
+  const stroke = (event: React.MouseEvent) => {
+    const box = canvas.current!.getBoundingClientRect();
+    const place = brushed && view.current?.placeAt(event.clientX - box.left, event.clientY - box.top);
+    if (place) setStroke([...brushed.stroke, place.map((metres) => Math.round(metres * 1e4) / 1e4)]);
+  };
   const level = shown?.levels[Math.min(detail, (shown?.levels.length ?? 1) - 1)];
   return (
     <section className="sheet" aria-label={`Sheet of ${plant.name}`}>
       <div className="sheet-canvas">
-        <canvas ref={canvas} aria-label={`${plant.name}: ${shown?.variants ?? 0} variants beside a rule`} role="img" data-testid="sheet" data-shown={shown?.key ?? ''} />
+        <canvas ref={canvas} aria-label={`${plant.name}: ${shown?.variants ?? 0} variants beside a rule`} role="img" onClick={stroke} className={brushed ? 'placing' : ''} data-testid="sheet" data-shown={shown?.key ?? ''} />
         {lost && <p className="empty">{lost}</p>}
         {sheet.error && (
           <div className="floating sheet-problem" role="alert">
             {sheet.error.message}
+          </div>
+        )}
+        {brushed && (
+          <div className="floating sheet-stroke">
+            Click from its foot to its tip: {brushed.stroke.length === 1 ? '1 place' : `${brushed.stroke.length} places`} so far.
+            <button className="btn btn-quiet btn-sm ms-2" disabled={brushed.stroke.length === 0} onClick={() => setStroke([])}>
+              Clear
+            </button>
           </div>
         )}
         <div className="sheet-title">

@@ -228,6 +228,16 @@ export class SheetView {
     this.camera.updateProjectionMatrix();
   }
 
+  /** The place on the plane through the plants' feet under a point of the canvas, x from the first plant's foot; metres. */
+  placeAt(left: number, top: number): [number, number, number] | null {
+    const { clientWidth, clientHeight } = this.canvas;
+    const from = this.camera.position;
+    const at = new Vector3((2 * left) / clientWidth - 1, 1 - (2 * top) / clientHeight, 0.5).unproject(this.camera);
+    const t = -from.z / (at.z - from.z);
+    if (!(t > 0)) return null;
+    return [from.x + t * (at.x - from.x) - (this.plants[0]?.position.x ?? 0), from.y + t * (at.y - from.y), 0];
+  }
+
   draw(): void {
     if (this.frame) return;
     this.frame = requestAnimationFrame((now) => {

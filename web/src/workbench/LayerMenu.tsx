@@ -20,7 +20,7 @@ export function LayerMenu({ layer }: { layer: Layer }) {
   const [copying, setCopying] = useState(false);
   const set = (part: { hidden?: boolean; seed?: number }) => commit([{ kind: 'set-layer', changed: { ...layer, ...part } as Layer }]);
   // plants of the nursery are layers too, but not rows of the board
-  const rows = recipe.layers.filter((each) => each.kind !== 'plant');
+  const rows: Layer[] = recipe.layers.filter((each) => each.kind !== 'plant');
   const index = rows.indexOf(layer);
   const move = (to: number) => commit([{ kind: 'move-layer', layer: layer.id, index: recipe.layers.indexOf(rows[to]!) }]);
   const areas = recipe.places.filter((each) => each.kind === 'area');

@@ -101,7 +101,7 @@ class FalloffJourneyTest {
     void distanceAndDirectionHaveHandlesToo() {
         button("Falloff Shore").click();
         button("Values").click();
-        button("Plan").click();
+        page.locator("button:text-is('Plan')").click();
         handle("far").waitFor();
         double far = number(handle("far"));
         drag(handle("far"), 40, 0);
@@ -140,7 +140,7 @@ class FalloffJourneyTest {
         page.reload();
         browser.ripen();
         button("Values").click();
-        button("Plan").click();
+        page.locator("button:text-is('Plan')").click();
         int revision = 2;
         for (String[] source : sources) {
             button("Falloff " + source[0]).click();
@@ -199,7 +199,7 @@ class FalloffJourneyTest {
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Brush")))
                 .click();
         browser.saved(2);
-        button("Plan").click();
+        page.locator("button:text-is('Plan')").click();
         browser.ripen();
         page.getByRole(
                         AriaRole.BUTTON,
@@ -258,7 +258,7 @@ class FalloffJourneyTest {
 
     @Test
     void aTintColoursTheGround() {
-        button("Plan").click();
+        page.locator("button:text-is('Plan')").click();
         browser.ripen();
         double before = browser.brightness(0.30, 0.20, 0.36, 0.26);
         button("Falloff Dry ground").click();

@@ -6,14 +6,15 @@ import static org.assertj.core.api.Assertions.within;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
+import java.util.HashSet;
 import java.util.Set;
-import java.util.stream.Collectors;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.lumbrit.server.RunningServer;
+import tools.jackson.databind.JsonNode;
 
 @ExtendWith(RunningServer.Extension.class)
 class WorkbenchJourneyTest {
@@ -50,17 +51,23 @@ class WorkbenchJourneyTest {
     }
 
     private Set<String> ids() {
-        return server.get("/api/sites/" + site + "/scatter.csv?layer=cotton-grass")
-                .text()
-                .lines()
-                .skip(1)
-                .map(row -> row.substring(0, 16))
-                .collect(Collectors.toSet());
+        Set<String> ids = new HashSet<>();
+        for (JsonNode layer : server.get("/api/sites/" + site).json().at("/recipe/layers")) {
+            if (layer.get("kind").asString().equals("cover")) {
+                String cover = layer.get("id").asString();
+                server.get("/api/sites/" + site + "/scatter.csv?layer=" + cover)
+                        .text()
+                        .lines()
+                        .skip(1)
+                        .forEach(row -> ids.add(cover + row.substring(0, 16)));
+            }
+        }
+        return ids;
     }
 
     @Test
     void choosingAStepChangesTheGround() {
-        button("Plan").click();
+        page.locator("button:text-is('Plan')").click();
         button("Values").click();
         button("Falloff Causeway").click();
         page.getByText("Causeway", new Page.GetByTextOptions().setExact(true))

@@ -41,6 +41,24 @@ public record PlantMesh(
         return new Mesh(positions, normals, indices, "").bounds();
     }
 
+    /** The same of length 1 and width 1, to be scaled in metres where it stands; normals go the other way. */
+    public PlantMesh unit(Plant plant) {
+        double[] natural = {plant.width(), plant.length(), plant.flat() ? plant.length() : plant.width()};
+        return moved((v, p, n, c) -> {
+            double sum = 0;
+            for (int d = 0; d < 3; d++) {
+                p[3 * v + d] = (float) (p[3 * v + d] / natural[d]);
+                c[3 * v + d] = (float) (c[3 * v + d] / natural[d]);
+                double stretched = n[3 * v + d] * natural[d];
+                n[3 * v + d] = (float) stretched;
+                sum += stretched * stretched;
+            }
+            for (int d = 0; d < 3; d++) {
+                n[3 * v + d] = sum > 0 ? (float) (n[3 * v + d] / Math.sqrt(sum)) : d == 1 ? 1 : 0;
+            }
+        });
+    }
+
     /** The share of its vertices from which no neighbour leads toward the foot; more than 0.01 is bad for growth. */
     public double withoutWayDown() {
         return AlongMesh.withoutLower(mesh(), along);

@@ -95,26 +95,8 @@ record Instances(
 
     /** The mesh of a detail level, 0 for the full one, grown, of length 1 and width 1. */
     PlantMesh unit(int detail) {
-        return unit(Growth.at(details.get(detail).mesh(), (double) steps / GROWTH_STEPS, TAPER), plant);
-    }
-
-    static PlantMesh unit(PlantMesh mesh, Plant plant) {
-        double[] natural = {plant.width(), plant.length(), plant.flat() ? plant.length() : plant.width()};
-        float[] p = mesh.positions().clone();
-        float[] n = mesh.normals().clone();
-        for (int v = 0; v < mesh.vertices(); v++) {
-            double sum = 0;
-            for (int d = 0; d < 3; d++) {
-                p[3 * v + d] = (float) (p[3 * v + d] / natural[d]);
-                double stretched = n[3 * v + d] * natural[d];
-                n[3 * v + d] = (float) stretched;
-                sum += stretched * stretched;
-            }
-            for (int d = 0; d < 3; d++) {
-                n[3 * v + d] = sum > 0 ? (float) (n[3 * v + d] / Math.sqrt(sum)) : d == 1 ? 1 : 0;
-            }
-        }
-        return new PlantMesh(p, n, mesh.along(), mesh.centres(), mesh.colours(), mesh.indices());
+        return Growth.at(details.get(detail).mesh(), (double) steps / GROWTH_STEPS, TAPER)
+                .unit(plant);
     }
 
     /** Linear colours of a mesh without its tint: darker toward the foot, its own colour where it is not tinted. */

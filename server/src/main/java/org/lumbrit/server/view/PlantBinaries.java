@@ -93,7 +93,7 @@ final class PlantBinaries {
                 Detail level = levels.get(d);
                 triangles[most * v + d] = level.mesh().triangles();
                 errors[most * v + d] = (float) Math.max(level.error(), 0.35 * level.missing());
-                put(bundle, v + "x" + d, unit(level.mesh(), plant));
+                put(bundle, v + "x" + d, level.mesh().unit(plant));
             }
         }
         bundle.facts()
@@ -114,19 +114,5 @@ final class PlantBinaries {
                 .floats("along" + name, 1, mesh.along())
                 .ints("colours" + name, 1, mesh.colours())
                 .ints("indices" + name, 1, mesh.indices());
-    }
-
-    /** Of length 1 and width 1; its normals stretched the other way, so that an instance's scale brings them back. */
-    private static PlantMesh unit(PlantMesh mesh, Plant plant) {
-        double[] natural = {plant.width(), plant.length(), plant.flat() ? plant.length() : plant.width()};
-        float[] p = mesh.positions().clone();
-        float[] n = mesh.normals().clone();
-        float[] c = mesh.centres().clone();
-        for (int i = 0; i < p.length; i++) {
-            p[i] = (float) (p[i] / natural[i % 3]);
-            c[i] = (float) (c[i] / natural[i % 3]);
-            n[i] = (float) (n[i] * natural[i % 3]);
-        }
-        return new PlantMesh(p, n, mesh.along(), c, mesh.colours(), mesh.indices());
     }
 }
