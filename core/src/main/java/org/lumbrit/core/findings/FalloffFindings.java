@@ -104,25 +104,19 @@ public final class FalloffFindings {
 
     private void values(Falloff falloff) {
         int last = falloff.steps().size();
-        float[] before = evaluation.stage(falloff.id(), 0, samples);
-        boolean flat = flat(falloff, 0, before, false);
+        boolean flat = flat(falloff, 0, evaluation.extremes(falloff.id(), 0, samples), false);
         for (int s = 1; s <= last; s++) {
             Step step = falloff.steps().get(s - 1);
-            float[] after = evaluation.stage(falloff.id(), s, samples);
             if (!step.skipped()) {
-                idle(falloff, step, s, before, after);
-                flat = flat(falloff, s, after, flat);
+                float[] extremes = evaluation.extremes(falloff.id(), s, samples);
+                idle(falloff, step, s, extremes[2]);
+                flat = flat(falloff, s, extremes, flat);
             }
-            before = after;
         }
-        beyond(falloff, before);
+        beyond(falloff, evaluation.extremes(falloff.id(), last, samples));
     }
 
-    private void idle(Falloff falloff, Step step, int stage, float[] before, float[] after) {
-        float most = 0;
-        for (int i = 0; i < before.length; i++) {
-            most = Math.max(most, Math.abs(after[i] - before[i]));
-        }
+    private void idle(Falloff falloff, Step step, int stage, float most) {
         if (most < NOTHING) {
             add(
                     Severity.NOTE,
@@ -136,8 +130,7 @@ public final class FalloffFindings {
     }
 
     /** Says where everything first becomes 0 or 1; once is enough. */
-    private boolean flat(Falloff falloff, int stage, float[] values, boolean known) {
-        float[] range = range(values);
+    private boolean flat(Falloff falloff, int stage, float[] range, boolean known) {
         boolean flat = range[1] <= 0 || range[0] >= 1;
         if (flat && !known && !beyondRepair(falloff, stage)) {
             String where = stage == 0 ? "Its source is " : "From step " + stage + " on it is ";
@@ -171,8 +164,7 @@ public final class FalloffFindings {
                         || !falloff.source().remarks(evaluation.scene()).isEmpty());
     }
 
-    private void beyond(Falloff falloff, float[] values) {
-        float[] range = range(values);
+    private void beyond(Falloff falloff, float[] range) {
         if (range[0] >= -NOTHING && range[1] <= 1 + NOTHING) {
             return;
         }
@@ -198,16 +190,6 @@ public final class FalloffFindings {
             n++;
         }
         return "s" + n;
-    }
-
-    private static float[] range(float[] values) {
-        float least = Float.POSITIVE_INFINITY;
-        float most = Float.NEGATIVE_INFINITY;
-        for (float v : values) {
-            least = Math.min(least, v);
-            most = Math.max(most, v);
-        }
-        return new float[] {least, most};
     }
 
     private static String title(Step step) {

@@ -162,6 +162,35 @@ public final class SiteEvaluation {
         });
     }
 
+    /**
+     * What can be said of a stage over samples: the least value, the greatest, and the largest change from the stage before (0
+     * for the source).
+     */
+    public float[] extremes(String falloffId, int stage, Samples samples) {
+        String before = stage == 0 ? "" : plan.stageKey(falloffId, stage - 1);
+        String key = new KeyBuilder("extremes/1")
+                .add(plan.stageKey(falloffId, stage))
+                .add(before)
+                .add(samples.key())
+                .key();
+        return kept(key, () -> {
+            float[] values = stage(falloffId, stage, samples);
+            float[] earlier = stage == 0 ? values : stage(falloffId, stage - 1, samples);
+            float[] extremes = {Float.POSITIVE_INFINITY, Float.NEGATIVE_INFINITY, 0};
+            for (int i = 0; i < values.length; i++) {
+                extremes[0] = Math.min(extremes[0], values[i]);
+                extremes[1] = Math.max(extremes[1], values[i]);
+                extremes[2] = Math.max(extremes[2], Math.abs(values[i] - earlier[i]));
+            }
+            return extremes;
+        });
+    }
+
+    /** A few numbers that are costly to come by, kept under a key that says what went into them. */
+    public float[] kept(String key, java.util.function.Supplier<float[]> compute) {
+        return results.get(key, cancel, shared -> compute.get());
+    }
+
     private interface Work {
         float[] on(SiteEvaluation evaluation);
     }

@@ -316,7 +316,7 @@ public class ViewService {
                     views.add(LayerView.nothing(layer));
                 }
             }
-            findings.addAll(ReliefFindings.of(evaluation.plan()));
+            findings.addAll(ReliefFindings.of(evaluation));
             findings.addAll(PlantFindings.of(evaluation));
             findings.addAll(BudgetFindings.of(recipe, Cost.of(evaluation)));
             return views;
