@@ -1,7 +1,7 @@
 import { useRef, useState } from 'react';
 import { Overlay, Popover } from 'react-bootstrap';
 import type { Limits } from '../api/types';
-import { grouped, withUnit } from '../parts/numbers';
+import { grouped } from '../parts/numbers';
 import { useFrame } from './frame';
 import { useSession } from './session';
 import { SettingField } from './SettingField';
@@ -74,7 +74,7 @@ function Table() {
             <th scope="row">{layer.name}</th>
             <td>{grouped(layer.plants)}</td>
             <td>{short(layer.triangles)}</td>
-            <td>{withUnit(Number((layer.bytes / 1e6).toPrecision(2)), 'MB')}</td>
+            <td>{layer.bytes < 1e6 ? `${Math.round(layer.bytes / 1e3)} kB` : `${(layer.bytes / 1e6).toFixed(1)} MB`}</td>
           </tr>
         ))}
         <tr>

@@ -45,7 +45,7 @@ public final class PlantsMeasure {
             scatter(ground, plants);
         }
         tree(20_000);
-        tree(150_000);
+        tree(175_000);
         handOver(ground);
     }
 

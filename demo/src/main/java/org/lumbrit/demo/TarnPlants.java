@@ -122,7 +122,7 @@ final class TarnPlants {
                 "#9a7a3a"));
         layers.add(
                 plant("wall-fern", "Wall fern", 2, new FernPlant(4, 8, 12, 0.55, 0.8, 32, 72, 0.17, 0.45), "#8a5f2a"));
-        layers.add(plant("moss-stone", "Moss stone", 6, new StonePlant(4, 0.32, 0.6, 0.5, 3), "#7d7a6c"));
+        layers.add(plant("moss-stone", "Moss stone", 6, new StonePlant(4, 0.32, 0.6, 0.5, 2), "#7d7a6c"));
         layers.add(plant(
                 "keepvine",
                 "Keepvine",

@@ -5,10 +5,17 @@ package org.lumbrit.core.math;
  * (B. Ottosson, "A perceptual color space for image processing", 2020).
  */
 public record Colour(double red, double green, double blue) {
+    private static final double[] DECODED = java.util.stream.IntStream.range(0, 256)
+            .mapToDouble(v -> linear(v / 255.0))
+            .toArray();
 
     /** @param hex "#rrggbb", sRGB encoded */
     public static Colour ofHex(String hex) {
-        int packed = Integer.parseInt(hex.substring(1), 16);
+        return ofPacked(Integer.parseInt(hex.substring(1), 16));
+    }
+
+    /** @param packed 0xRRGGBB, sRGB encoded; higher bits do not count */
+    public static Colour ofPacked(int packed) {
         return new Colour(decode(packed >> 16 & 255), decode(packed >> 8 & 255), decode(packed & 255));
     }
 
@@ -48,7 +55,7 @@ public record Colour(double red, double green, double blue) {
     }
 
     private static double decode(int eightBit) {
-        return linear(eightBit / 255.0);
+        return DECODED[eightBit];
     }
 
     private static double linear(double v) {

@@ -67,7 +67,7 @@ public final class Dressing {
         int[] colours = plant.colours().clone();
         for (int v = 0; v < colours.length; v++) {
             double left = 1 - Math.min(1, Math.max(0, share[v]));
-            Colour before = Colour.ofHex(String.format("#%06x", colours[v] & 0xFFFFFF));
+            Colour before = Colour.ofPacked(colours[v]);
             // what is wholly of the tint has no colour of its own yet
             double weight = 1 - left * (1 - (colours[v] >>> 24) / 255.0);
             double s = weight > 0 ? Math.min(1, (1 - left) / weight) : 0;

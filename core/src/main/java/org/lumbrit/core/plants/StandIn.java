@@ -21,7 +21,7 @@ final class StandIn {
             middle[2 * band] += p[3 * v];
             middle[2 * band + 1] += p[3 * v + 2];
             int argb = plant.colours()[v];
-            Colour own = Colour.ofHex(String.format("#%06x", argb & 0xFFFFFF));
+            Colour own = Colour.ofPacked(argb);
             mean[4 * band] += own.red();
             mean[4 * band + 1] += own.green();
             mean[4 * band + 2] += own.blue();

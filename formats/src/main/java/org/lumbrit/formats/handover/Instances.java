@@ -89,7 +89,7 @@ record Instances(
     /** Linear red, green, blue. */
     float colour(int i, int channel) {
         int packed = colours[chosen[i]];
-        Colour colour = Colour.ofHex(String.format("#%06x", packed));
+        Colour colour = Colour.ofPacked(packed);
         return (float) (channel == 0 ? colour.red() : channel == 1 ? colour.green() : colour.blue());
     }
 
@@ -104,7 +104,7 @@ record Instances(
         float[] shade = new float[3 * mesh.vertices()];
         for (int v = 0; v < mesh.vertices(); v++) {
             int argb = mesh.colours()[v];
-            Colour own = Colour.ofHex(String.format("#%06x", argb & 0xFFFFFF));
+            Colour own = Colour.ofPacked(argb);
             double tinted = (argb >>> 24) / 255.0;
             double light = 0.3 + 0.7 * mesh.along()[v];
             shade[3 * v] = (float) (light * (tinted + (1 - tinted) * own.red()));
