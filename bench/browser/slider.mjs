@@ -15,7 +15,7 @@ const held = new Set();
 async function move(edits, view) {
   const start = performance.now();
   const manifest = await json(`/api/sites/${id}/view`, { base: site.revision, edits, view });
-  const keys = [manifest.ground.key, manifest.shown.key, ...manifest.layers.flatMap((layer) => [layer.plantsKey, layer.meshesKey])];
+  const keys = [manifest.ground.key, manifest.shown.key, ...manifest.layers.flatMap((layer) => [layer.plantsKey, layer.meshesKey]).filter((key) => key !== '')];
   let bytes = 0;
   await Promise.all(
     keys.filter((key) => !held.has(key)).map(async (key) => {
@@ -28,7 +28,7 @@ async function move(edits, view) {
 
 const shore = site.recipe.falloffs.find((falloff) => falloff.name === 'Shore');
 const contrast = shore.steps.find((step) => step.kind === 'contrast');
-const layer = site.recipe.layers[0];
+const layer = site.recipe.layers.find((each) => each.kind === 'cover');
 const density = layer.properties.density;
 const sliders = {
   'contrast of Shore': (t) => [[{ kind: 'set-step', falloff: shore.id, step: { ...contrast, power: 0.8 + 2 * t } }], { falloff: shore.id, stage: -1, layer: '', property: '' }],
