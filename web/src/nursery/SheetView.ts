@@ -215,12 +215,12 @@ export class SheetView {
     this.renderer.setSize(width, height, false);
     const { tall, wide } = this.size;
     const half = Math.tan((12 * Math.PI) / 180);
-    const across = wide + tall * 0.34;
+    const across = wide + Math.max(tall * 0.34, wide * 0.17);
     const distance = Math.max((tall * 0.66) / half, across / 2 / (half * (width / height))) * 1.04;
     this.camera.aspect = width / height;
     this.camera.near = distance / 100;
     this.camera.far = distance * 20;
-    const middle = -tall * 0.07;
+    const middle = -Math.max(tall * 0.07, wide * 0.045);
     // the foot of the plants lies low in the picture, however much room the row leaves above them
     const room = distance * half * 2;
     this.camera.position.set(middle, room * 0.36 + distance * 0.1, distance);

@@ -107,6 +107,6 @@ public record ClumpPlant(
             double twist = turn + StrictMath.PI / 2 + draw.about(5, i, 0.5 * variety);
             builder.blade(line, widths, Arc.same(Vec.level(twist), segments + 1), 0, 0, PlantMesh.TINTED);
         }
-        return builder.mesh();
+        return builder.mesh().asWideAs(width * (1 + draw.about(9, 0, 0.2 * variety)));
     }
 }

@@ -79,7 +79,7 @@ public record FernPlant(
             double over = StrictMath.toRadians(bend) * (1 + draw.about(4, f, 0.5 * variety));
             frond(builder, Vec.level(turn), size, tilt, over, pairs, (double) leaflets / pairs);
         }
-        return builder.mesh();
+        return builder.mesh().asWideAs(width * (1 + draw.about(9, 0, 0.2 * variety)));
     }
 
     private void frond(

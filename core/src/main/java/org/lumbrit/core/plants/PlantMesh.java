@@ -41,6 +41,27 @@ public record PlantMesh(
         return new Mesh(positions, normals, indices, "").bounds();
     }
 
+    /** Squeezed or spread level with the ground so that it is so wide about its foot, metres. */
+    PlantMesh asWideAs(double width) {
+        double most = 1e-12;
+        for (int i = 0; i < positions.length; i += 3) {
+            most = Math.max(most, positions[i] * positions[i] + positions[i + 2] * positions[i + 2]);
+        }
+        double times = width / 2 / Math.sqrt(most);
+        return moved((v, p, n, c) -> {
+            for (int d = 0; d < 3; d += 2) {
+                p[3 * v + d] = (float) (p[3 * v + d] * times);
+                c[3 * v + d] = (float) (c[3 * v + d] * times);
+            }
+            double x = n[3 * v] / times;
+            double z = n[3 * v + 2] / times;
+            double size = Math.sqrt(x * x + z * z + n[3 * v + 1] * n[3 * v + 1]);
+            n[3 * v] = (float) (x / size);
+            n[3 * v + 1] = (float) (n[3 * v + 1] / size);
+            n[3 * v + 2] = (float) (z / size);
+        });
+    }
+
     /** The same of length 1 and width 1, to be scaled in metres where it stands; normals go the other way. */
     public PlantMesh unit(Plant plant) {
         double[] natural = {plant.width(), plant.length(), plant.flat() ? plant.length() : plant.width()};

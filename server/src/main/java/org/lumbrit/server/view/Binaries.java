@@ -128,6 +128,11 @@ final class Binaries {
         });
     }
 
+    /** A ribbon from foot, at the left, to tip. */
+    static byte[] ribbon(float[] values) {
+        return GreyPng.of8(PICTURE, PICTURE, i -> grey(values[i % PICTURE * values.length / PICTURE]));
+    }
+
     /** Eight rows of eight swatches, one a plant. */
     static byte[] swatches(float[] values) {
         int side = PICTURE / 8;

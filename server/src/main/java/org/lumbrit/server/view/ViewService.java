@@ -408,6 +408,11 @@ public class ViewService {
                     : falloff.steps().get(stage - 1).title(recipe.names());
             Seen seen = seenFor(falloff.id(), "");
             String stageKey = seen.now.plan().stageKey(falloff.id(), stage);
+            if (evaluation.plan().domain(falloff.id()) == Domain.ALONG) {
+                float[] values = now.stage(falloff.id(), stage, ribbonSamples());
+                String picture = kept(key("ribbon/1", stageKey), shared -> Binaries.ribbon(values));
+                return new StageView(stage, title, picture, Summary.of(values, EVEN, 0.5));
+            }
             if (perPlant(falloff)) {
                 float[] values = now.stage(falloff.id(), stage, swatchSamples());
                 String picture = kept(key("swatches/1", stageKey), shared -> Binaries.swatches(values));
@@ -417,6 +422,17 @@ public class ViewService {
             String both = key(stageKey, seen.lattice.key());
             String picture = kept(key("picture/1", both), shared -> Binaries.picture(seen.lattice, values));
             return new StageView(stage, title, picture, summary(both, values, seen.areas, 0.5));
+        }
+
+        /** From the foot of one plant, 1 m tall in the middle of the ground, to its tip. */
+        private Samples ribbonSamples() {
+            Samples ribbon = Samples.allocate(Samples.NOT_KEPT, EVEN.length);
+            for (int i = 0; i < EVEN.length; i++) {
+                ribbon.along()[i] = (float) i / (EVEN.length - 1);
+                ribbon.y()[i] = ribbon.along()[i];
+                ribbon.ny()[i] = 1;
+            }
+            return ribbon;
         }
 
         private Samples swatchSamples() {
