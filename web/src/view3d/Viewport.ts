@@ -24,7 +24,7 @@ import { Eye } from './camera';
 import { groundGeometry, heightAt, meet, type Heights } from './ground';
 import { contour } from './contour';
 import { drawnAt, plantAt, type Hit } from './picking';
-import { PlantMeshes, type DetailChoice, type PlantMaterials } from './plants';
+import { Planting } from './Planting';
 import { linearOf, PropMesh } from './props';
 import { noiseTexture } from './noise';
 import { Ripening } from './Ripening';
@@ -37,8 +37,6 @@ export type { Hit } from './picking';
 
 const DRAFT_NODES = 129;
 const FINE_NODES = 512;
-/** A pass of the still picture draws no more triangles of plants than this, by coarser details. */
-const FINE_TRIANGLES = 1_300_000;
 /** As many as the shader has room for. */
 const MOST_LEVELS = 40;
 
@@ -79,10 +77,10 @@ export class Viewport {
     uMirrorMap: { value: null as unknown },
   };
   private readonly groundMaterial = this.material(shaders.GROUND_VERTEX, shaders.GROUND_FRAGMENT);
-  private readonly plantMaterials: PlantMaterials = {
+  private readonly planting = new Planting(this.scene, {
     blade: this.material(shaders.COMMON + shaders.PLANT_VERTEX, shaders.PLANT_FRAGMENT, { BLADE: 1 }),
     whole: this.material(shaders.COMMON + shaders.PLANT_VERTEX, shaders.PLANT_FRAGMENT),
-  };
+  });
   private readonly waterMaterial = this.material(shaders.WATER_VERTEX, shaders.WATER_FRAGMENT);
   private readonly propMaterial = this.material(shaders.PROP_VERTEX, shaders.PROP_FRAGMENT);
   private props = new Map<string, PropMesh>();
@@ -90,14 +88,9 @@ export class Viewport {
   private fine: Mesh | null = null;
   private water: Mesh | null = null;
   private heights: Heights | null = null;
-  private plants = new Map<string, PlantMeshes>();
   private keys = new Map<string, string>();
   private values: { columns: number; rows: number; steps: Uint16Array; min: number; max: number } | null = null;
   private light: LightGrid | null = null;
-  private flat = new Map<string, boolean>();
-  private draftTriangles = 16_000;
-  private forced = -1;
-  private chosen: { layer: string; plants: Set<number> } = { layer: '', plants: new Set() };
   /** What frames have cost so far, and what one would cost. */
   readonly cost = new Cost();
   private observer: ResizeObserver;
@@ -112,7 +105,6 @@ export class Viewport {
     this.renderer.outputColorSpace = LinearSRGBColorSpace;
     this.renderer.autoClear = false;
     this.eye = new Eye({ target: [0, 8, 0], heading: 0, elevation: 20, distance: 90 });
-    this.plantMaterials.blade.side = this.plantMaterials.whole.side = 2;
     this.propMaterial.side = 2;
     this.uniforms.uMirrorMap.value = this.mirrorTarget.texture;
     const sky = new Mesh(new PlaneGeometry(2, 2), this.material(shaders.SKY_VERTEX, shaders.SKY_FRAGMENT));
@@ -132,7 +124,7 @@ export class Viewport {
   }
 
   private material(vertex: string, fragment: string, defines: Record<string, number> = {}): ShaderMaterial {
-    return new ShaderMaterial({ defines, uniforms: this.uniforms, vertexShader: vertex, fragmentShader: shaders.COMMON + fragment });
+    return new ShaderMaterial({ defines, uniforms: this.uniforms, vertexShader: vertex, fragmentShader: shaders.COMMON + fragment, side: fragment === shaders.PLANT_FRAGMENT ? 2 : 0 });
   }
 
   private resize(): void {
@@ -281,45 +273,32 @@ export class Viewport {
 
   setPlants(layer: string, key: string, plants: Bundle, shapes: Bundle): void {
     if (this.keys.get(layer) === key) return;
-    this.dropPlants(layer);
     this.keys.set(layer, key);
-    const meshes = new PlantMeshes(layer, plants, shapes, this.plantMaterials);
-    meshes.choose(this.chosen.layer === layer ? this.chosen.plants : new Set());
-    this.plants.set(layer, meshes);
-    this.flat.set(layer, shapes.facts.flat === 1);
-    this.scene.add(...meshes.meshes);
+    this.planting.set(layer, plants, shapes);
     this.shade();
     this.draw();
   }
 
   /** Lights up plants of a layer, by their numbers in its list. */
   choosePlants(layer: string, plants: Set<number>): void {
-    this.chosen = { layer, plants };
-    for (const [id, meshes] of this.plants) meshes.choose(id === layer ? plants : new Set());
+    this.planting.choose(layer, plants);
     this.draw();
   }
 
   /** One detail level for every plant, 0 the full one; −1 lets each be chosen by its size in the picture. */
   forceDetail(level: number): void {
-    this.forced = level;
+    this.planting.forced = level;
     this.draw();
   }
 
   /** The plants of a layer within a distance of a place: number in the layer's list, and identity. */
   plantsWithin(layer: string, x: number, y: number, z: number, radius: number): { number: number; id: string }[] {
-    const meshes = this.plants.get(layer);
-    if (!meshes) return [];
-    const within: { number: number; id: string }[] = [];
-    for (let i = 0; i < meshes.count; i++) {
-      const [dx, dy, dz] = [meshes.feet[3 * i]! - x, meshes.feet[3 * i + 1]! - y, meshes.feet[3 * i + 2]! - z];
-      if (dx * dx + dy * dy + dz * dz <= radius * radius) within.push({ number: meshes.numberOf(i), id: meshes.idOf(i) });
-    }
-    return within;
+    return this.planting.within(layer, x, y, z, radius);
   }
 
   /** Triangles of every plant at full detail. */
   get fullTriangles(): number {
-    return [...this.plants.values()].reduce((sum, each) => sum + each.fullTriangles, 0);
+    return this.planting.fullTriangles;
   }
 
   /** A place of the site in a prop's own frame. */
@@ -334,7 +313,7 @@ export class Viewport {
       this.light,
       this.heights,
       this.uniforms.uSun.value,
-      [...this.plants].map(([layer, each]) => ({ feet: each.feet, sizes: each.sizes, flat: this.flat.get(layer) ?? true })),
+      this.planting.all,
     );
     this.uniforms.uLight.value?.dispose();
     this.uniforms.uLight.value = lightTexture(grid.columns, grid.rows, grid.sun, grid.sky);
@@ -342,16 +321,12 @@ export class Viewport {
 
   /** Forgets plants of layers that are not in the list. */
   keepPlants(layers: string[]): void {
-    for (const layer of [...this.plants.keys()]) if (!layers.includes(layer)) this.dropPlants(layer);
-  }
-
-  private dropPlants(layer: string): void {
-    const old = this.plants.get(layer);
-    if (!old) return;
-    this.scene.remove(...old.meshes);
-    old.dispose();
-    this.plants.delete(layer);
-    this.keys.delete(layer);
+    const gone = this.planting.names.filter((layer) => !layers.includes(layer));
+    if (gone.length === 0) return;
+    for (const layer of gone) {
+      this.planting.drop(layer);
+      this.keys.delete(layer);
+    }
     this.shade();
     this.draw();
   }
@@ -411,7 +386,7 @@ export class Viewport {
     const met = meet(this.heights, ray.from, ray.along);
     const prop = this.propAt(ray.from, ray.along, met, thorough);
     const nearest: [number, number, number] | null = prop ? [prop.x, prop.y, prop.z] : met;
-    const plant = plantAt(this.eye, this.plants.values(), { left, top, width, height }, nearest);
+    const plant = plantAt(this.eye, this.planting.all, { left, top, width, height }, nearest);
     if (plant) return plant;
     if (prop) return prop;
     return met && { x: met[0], y: met[1], z: met[2], plant: -1, layer: '' };
@@ -507,46 +482,15 @@ export class Viewport {
     if (this.draft) this.draft.visible = !fine;
     if (this.fine) this.fine.visible = fine;
     if (this.water) this.water.visible = water;
-    if (!plants) for (const each of this.plants.values()) each.meshes.forEach((mesh) => (mesh.visible = false));
+    if (!plants) this.planting.hide();
   }
 
-  /**
-   * Chooses which plants are drawn in which detail: all of them within what a pixel shows where the picture rests, as many
-   * triangles as there is time for while it moves.
-   */
   private arrange(fine: boolean): void {
     const size = this.renderer.getSize(new Vector2());
-    const room = fine ? FINE_TRIANGLES : this.draftTriangles;
-    const choice: DetailChoice = {
-      share: 1,
-      tolerance: fine ? 0.7 : 5,
-      forced: this.forced,
-      eye: { x: this.eye.position.x, y: this.eye.position.y, z: this.eye.position.z },
-      pixels: this.eye.pixelsPerMetre(size.y),
-      parallel: this.eye.isParallel,
-    };
-    let sum = this.arrangeAll(choice);
-    for (let i = 0; i < 4 && sum > room && this.forced < 0; i++) {
-      choice.tolerance *= 2.2;
-      sum = this.arrangeAll(choice);
-    }
-    if (!fine && sum > room) {
-      choice.share = room / sum;
-      this.arrangeAll(choice);
-    }
-    this.uniforms.uBroaden.value = Math.min(2.6, 1 / Math.sqrt(choice.share));
-  }
-
-  private arrangeAll(choice: DetailChoice): number {
-    let triangles = 0;
-    let draws = 0;
-    for (const each of this.plants.values()) {
-      const one = each.arrange(choice);
-      triangles += one.triangles;
-      draws += one.draws;
-    }
-    this.cost.drawn = { triangles, draws, tolerance: choice.tolerance };
-    return triangles;
+    const { x, y, z } = this.eye.position;
+    const drawn = this.planting.arrange(fine, { eye: { x, y, z }, pixels: this.eye.pixelsPerMetre(size.y), parallel: this.eye.isParallel });
+    this.cost.drawn = drawn;
+    this.uniforms.uBroaden.value = Math.min(2.6, 1 / Math.sqrt(drawn.share));
   }
 
   private drawScene(fine: boolean, target: WebGLRenderTarget | null): void {
@@ -572,15 +516,14 @@ export class Viewport {
       this.setUp(0, 0);
       this.onLook();
       this.drawScene(false, null);
-      if (measured > 120) this.draftTriangles = Math.max(4000, this.draftTriangles * 0.8);
-      else if (measured > 0 && measured < 25) this.draftTriangles = Math.min(700_000, this.draftTriangles * 1.3);
+      this.planting.adapt(measured);
     });
   }
 
   dispose(): void {
     this.observer.disconnect();
     this.ripening.dispose();
-    for (const layer of [...this.plants.keys()]) this.dropPlants(layer);
+    this.planting.dispose();
     for (const prop of this.props.values()) prop.dispose();
     this.mirrorTarget.dispose();
     this.renderer.dispose();

@@ -83,7 +83,7 @@ export class PlantMeshes {
   private readonly looks: Uint8Array;
   private readonly states: Uint8Array;
   private readonly ids: Uint32Array;
-  private readonly flat: boolean;
+  readonly flat: boolean;
   private chosen: Set<number> = new Set();
   private signature = '';
 
@@ -127,6 +127,16 @@ export class PlantMeshes {
   /** The identity of a plant, 16 hexadecimal digits. */
   idOf(plant: number): string {
     return [0, 1].map((half) => this.ids[2 * plant + half]!.toString(16).padStart(8, '0')).join('');
+  }
+
+  /** Those within a distance of a place: number in the layer's list, and identity. */
+  within(x: number, y: number, z: number, radius: number): { number: number; id: string }[] {
+    const found: { number: number; id: string }[] = [];
+    for (let i = 0; i < this.count; i++) {
+      const [dx, dy, dz] = [this.feet[3 * i]! - x, this.feet[3 * i + 1]! - y, this.feet[3 * i + 2]! - z];
+      if (dx * dx + dy * dy + dz * dz <= radius * radius) found.push({ number: this.numberOf(i), id: this.idOf(i) });
+    }
+    return found;
   }
 
   /** Lights up plants by their numbers in the layer's list. */

@@ -39,6 +39,7 @@ public record ClusterPattern(
 
     @Override
     public Spots spots(long seed, double most, Region region, Function<String, List<Point3>> corners) {
+        Spots.refuse(region.area() * (most + clusters), "Lower the density or the number of clusters.");
         Spots spots = new Spots();
         FreeCells centres = FreeCells.fill(
                 Hash.of(seed, 31), clusters, region.grown(3 * radius), org.lumbrit.core.math.Cancel.NEVER);

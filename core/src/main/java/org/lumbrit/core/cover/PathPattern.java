@@ -4,7 +4,6 @@ import java.util.List;
 import java.util.Optional;
 import java.util.function.Function;
 import org.lumbrit.core.kinds.Kind;
-import org.lumbrit.core.kinds.Kinds;
 import org.lumbrit.core.kinds.Refers;
 import org.lumbrit.core.kinds.Setting;
 import org.lumbrit.core.math.Hash;
@@ -64,6 +63,7 @@ public record PathPattern(
     public Spots spots(long seed, double most, Region region, Function<String, List<Point3>> corners) {
         Spots spots = new Spots();
         List<Point3> line = corners.apply(along);
+        Spots.refuse(2 * length(line) / every, "Widen the distance from one plant to the next.");
         double from = 0;
         for (int s = 1; s < line.size(); s++) {
             Point3 a = line.get(s - 1);
@@ -83,6 +83,16 @@ public record PathPattern(
         return spots;
     }
 
+    private static double length(List<Point3> line) {
+        double sum = 0;
+        for (int s = 1; s < line.size(); s++) {
+            double dx = line.get(s).x() - line.get(s - 1).x();
+            double dz = line.get(s).z() - line.get(s - 1).z();
+            sum += Math.sqrt(dx * dx + dz * dz);
+        }
+        return sum;
+    }
+
     /** Thinned in proportion to a density of one plant per square of the distance between them. */
     private void beside(
             long seed,
@@ -95,7 +105,7 @@ public record PathPattern(
             double at,
             Side hand,
             long i) {
-        long id = Hash.of(seed, i, hand.ordinal(), Hash.of(83, Kinds.word(hand).length()));
+        long id = Hash.of(seed, i, hand.ordinal(), 83);
         double threshold = Hash.unit(Hash.mix(id + 1)) / (every * every);
         double ahead = at + jitter * (Hash.unit(Hash.mix(id + 2)) - 0.5) * every;
         double off = away + jitter * (Hash.unit(Hash.mix(id + 3)) - 0.5) * Math.max(away, every);

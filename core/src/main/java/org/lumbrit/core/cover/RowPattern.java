@@ -50,6 +50,7 @@ public record RowPattern(
 
     @Override
     public Spots spots(long seed, double most, Region region, Function<String, List<Point3>> corners) {
+        Spots.refuse(region.area() / (between * within), "Widen the rows, or the distance in the row.");
         Spots spots = new Spots();
         double turn = StrictMath.toRadians(rowHeading);
         double sine = StrictMath.sin(turn);

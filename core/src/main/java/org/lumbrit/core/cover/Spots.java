@@ -13,11 +13,19 @@ public final class Spots {
     private double[] threshold = new double[1024];
     private int count;
 
-    void add(long newId, double newX, double newZ, double from) {
-        if (count == MOST) {
-            throw new CoverScatter.TooManyPlantsException(
-                    "This pattern would give more than 40 million places for plants. Widen its distances or lower the density.");
+    /**
+     * @param expected how many places a pattern would give
+     * @param remedy a sentence
+     * @throws CoverScatter.TooManyPlantsException before any memory is taken, where they are too many
+     */
+    static void refuse(double expected, String remedy) {
+        if (expected > MOST) {
+            throw new CoverScatter.TooManyPlantsException("This pattern would give about " + Math.round(expected / 1e6)
+                    + " million places for plants; this program holds 40 million. " + remedy);
         }
+    }
+
+    void add(long newId, double newX, double newZ, double from) {
         if (count == id.length) {
             id = Arrays.copyOf(id, 2 * count);
             x = Arrays.copyOf(x, 2 * count);

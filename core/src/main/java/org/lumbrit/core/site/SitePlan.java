@@ -44,7 +44,7 @@ public final class SitePlan {
     private final Map<String, Object> measures = new ConcurrentHashMap<>();
     private final Map<String, List<String>> stageKeys = new HashMap<>();
     private final Map<String, Domain> domains = new HashMap<>();
-    private final Map<String, String> layerKeys = new ConcurrentHashMap<>();
+    private final Map<String, KnownLayer> layerKeys = new ConcurrentHashMap<>();
     private final Map<String, String> placeKeys = new ConcurrentHashMap<>();
 
     /**
@@ -232,13 +232,16 @@ public final class SitePlan {
 
     /** Content key of everything that a layer shows: its settings, its properties and the ground. */
     public String layerKey(Layer layer) {
-        String known = layerKeys.get(layer.id());
-        if (known == null) {
-            known = makeLayerKey(layer);
+        KnownLayer known = layerKeys.get(layer.id());
+        if (known == null || known.layer != layer) {
+            known = new KnownLayer(layer, makeLayerKey(layer));
             layerKeys.put(layer.id(), known);
         }
-        return known;
+        return known.key;
     }
+
+    /** A layer whose key is known; another object under the same id has another one. */
+    private record KnownLayer(Layer layer, String key) {}
 
     private String makeLayerKey(Layer layer) {
         KeyBuilder key = new KeyBuilder("layer/1").add(ground.key());

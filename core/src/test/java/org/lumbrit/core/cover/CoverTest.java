@@ -261,6 +261,17 @@ class CoverTest {
     }
 
     @Test
+    void aPatternOfFarTooManyPlacesIsRefusedAtOnce() {
+        Ground huge = new Ground(9, 9, new float[81], 5000);
+        for (Pattern pattern : List.of(new RowPattern(0.02, 0.02, 0, 0), new ClusterPattern(100, 1))) {
+            CoverLayer layer = Covers.on("grass", GROUND, pattern, false, properties("density", 50, "spacing", 0));
+            assertThatThrownBy(() -> alone(huge, layer))
+                    .isInstanceOf(CoverScatter.TooManyPlantsException.class)
+                    .hasMessageContaining("this program holds 40 million");
+        }
+    }
+
+    @Test
     void sinkMovesTheMeshDownItsOwnAxisAndLeavesTheFootOnTheSurface() {
         Ground slope = Grounds.slope(41, 41, 20, 30);
         CoverLayer layer = Covers.on(GROUND, properties("density", 1, "spacing", 1, "align", 1, "sink", 0.2));
