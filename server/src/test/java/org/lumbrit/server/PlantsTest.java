@@ -187,6 +187,29 @@ class PlantsTest {
     }
 
     @Test
+    void theDensityOfACoverOnAPropIsDrawnOnThatPropByItsOwnBounds() {
+        String site = site();
+        edit(site, """
+                {"kind":"set-prop","prop":{"id":"rock","name":"Rock","shape":{"kind":"boulder"}}},
+                {"kind":"set-prop","prop":{"id":"other","name":"Other","shape":{"kind":"boulder"},"x":5}},
+                {"kind":"add-falloff","index":0,"added":{"id":"upper","name":"Upper half",
+                 "source":{"kind":"height","low":0.5,"high":0.6,"space":"own"}}},
+                {"kind":"add-layer","added":{"kind":"cover","id":"moss","name":"Moss","bed":{"kind":"prop","on":"rock"},
+                 "properties":{"density":{"low":0,"high":80},"spacing":{"low":0,"high":0}}}},
+                {"kind":"set-drive","drive":{"layer":"moss","property":"density","falloff":"upper","curve":[[0,0],[1,1]]}}""");
+        JsonNode manifest = server.post(site + "/view", """
+                {"base":3,"edits":[],"view":{"falloff":"","stage":-1,"layer":"moss","property":"density"}}""").json();
+        assertThat(manifest.at("/props/0/valuesKey").asString()).isNotEmpty();
+        assertThat(manifest.at("/props/1/valuesKey").asString()).isEmpty();
+        JsonNode columns = server.get(site + "/roster?layer=moss").json();
+        assertThat(columns.get("plants").asInt()).isPositive();
+        double middle = (manifest.at("/props/0/bounds/1").asDouble()
+                        + manifest.at("/props/0/bounds/4").asDouble())
+                / 2;
+        assertThat(columns.at("/columns/1/min").asDouble()).isGreaterThanOrEqualTo(middle - 0.01);
+    }
+
+    @Test
     void everyFormatHandsOverTheSamePlants() throws IOException {
         String site = site();
         int plants = view(site).get("plants").asInt();

@@ -255,7 +255,7 @@ public class ViewService {
             String of;
             if (request.ofProperty()) {
                 Layer layer = recipe.layer(request.layer()).orElseThrow();
-                if (!(layer instanceof TintLayer)) {
+                if (!liesOn(layer, prop)) {
                     return "";
                 }
                 values = on.property(layer, request.property(), vertices);
@@ -274,6 +274,13 @@ public class ViewService {
             return kept(
                     new KeyBuilder("prop values/1").add(of).add(vertices.key()).key(),
                     shared -> Binaries.values(shownValues));
+        }
+
+        /** Tints lie on everything; a cover on the props that its plants stand on. */
+        private static boolean liesOn(Layer layer, Prop prop) {
+            return layer instanceof TintLayer
+                    || (layer instanceof CoverLayer cover
+                            && cover.bed().surfaces(List.of(prop.id())).contains(prop.id()));
         }
 
         private String tintOn(Prop prop, PlacedMesh placed) {
