@@ -79,6 +79,45 @@ class CommandLineTest {
     }
 
     @Test
+    void aPlantSaysItsDetailLevelsAndIsWrittenAsAMeshAtAnyGrowth(@TempDir Path folder) throws IOException {
+        List<String> levels = run("plant", DEMO, "--layer", "Pass birch", "--variant", "1")
+                .out()
+                .lines()
+                .toList();
+        assertThat(levels.get(0)).isEqualTo("detail,triangles,error,missing,stand-in");
+        assertThat(levels).hasSize(6);
+        assertThat(levels.get(1)).matches("0,[0-9]+,0,0,false");
+        assertThat(levels.get(5)).endsWith("true");
+        Path whole = folder.resolve("birch.ply");
+        Path half = folder.resolve("half.ply");
+        assertThat(run("plant", DEMO, "--layer", "Pass birch", "--to", whole.toString())
+                        .exit())
+                .isZero();
+        assertThat(run("plant", DEMO, "--layer", "Pass birch", "--growth", "0.5", "--to", half.toString())
+                        .exit())
+                .isZero();
+        assertThat(Files.size(half)).isBetween(1000L, Files.size(whole) - 1);
+        assertThat(run("mesh", whole.toString()).out()).contains("triangles");
+        Run none = run("plant", DEMO, "--layer", "Pass birch", "--growth", "0", "--to", half.toString());
+        assertThat(none.exit()).isEqualTo(2);
+        assertThat(none.errors()).contains("nothing of the plant is there");
+        assertThat(run("plant", DEMO, "--layer", "Pass birch", "--detail", "9").errors())
+                .contains("0 to 4");
+    }
+
+    @Test
+    void theRosterHasWhatDroveEachPlant() {
+        List<String> roster = run("scatter", DEMO, "--layer", "Birches", "--roster")
+                .out()
+                .lines()
+                .toList();
+        assertThat(roster.get(0)).startsWith("id,x (m),y (m),z (m),length (m)").contains("Groves");
+        assertThat(roster.size())
+                .isEqualTo(
+                        run("scatter", DEMO, "--layer", "Birches").out().lines().count());
+    }
+
+    @Test
     void handOverWritesWholeFiles(@TempDir Path folder) throws IOException {
         Run run = run("handover", DEMO, "--to", folder.toString(), "--format", "masks,recipe");
         assertThat(run.exit()).isZero();

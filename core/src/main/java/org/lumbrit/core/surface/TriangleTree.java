@@ -271,7 +271,10 @@ public final class TriangleTree implements Results.Weighted {
             return dx * dx + dy * dy + dz * dz;
         }
 
-        /** Nearest point of a triangle, by the region of the plane it falls into (C. Ericson, "Real-time collision detection", 5.1.5). */
+        /**
+         * Nearest point of a triangle, by the region of the plane it falls into (C. Ericson, "Real-time collision detection",
+         * 5.1.5); sides without length are left to the other sides, so that triangles without area count as what they are.
+         */
         private double toTriangle(int s, double x, double y, double z) {
             int i = 9 * s;
             float[] c = corners;
@@ -310,22 +313,22 @@ public final class TriangleTree implements Results.Weighted {
                 v = 0;
                 w = 1;
                 region = 3;
-            } else if (vc <= 0 && d1 >= 0 && d3 <= 0) {
+            } else if (vc <= 0 && d1 >= 0 && d3 <= 0 && bb > 0) {
                 v = d1 / (d1 - d3);
                 w = 0;
                 region = 4;
-            } else if (va <= 0 && d4 - d3 >= 0 && d5 - d6 >= 0) {
+            } else if (va <= 0 && d4 - d3 >= 0 && d5 - d6 >= 0 && bb + cc > 2 * bc) {
                 w = (d4 - d3) / (d4 - d3 + (d5 - d6));
                 v = 1 - w;
                 region = 5;
-            } else if (vb <= 0 && d2 >= 0 && d6 <= 0) {
+            } else if (vb <= 0 && d2 >= 0 && d6 <= 0 && cc > 0) {
                 v = 0;
                 w = d2 / (d2 - d6);
                 region = 6;
             } else {
                 double sum = va + vb + vc;
-                v = vb / sum;
-                w = vc / sum;
+                v = sum > 0 ? vb / sum : 0;
+                w = sum > 0 ? vc / sum : 0;
                 region = 0;
             }
             cx = c[i] + v * abx + w * acx;

@@ -22,6 +22,20 @@ class TriangleTreeTest {
     }
 
     @Test
+    void trianglesWithoutAreaAreAsFarAsTheLineOrThePointThatTheyAre() {
+        float[] corners = {0, 0, 0, 0, 0, 0, 2, 0, 0, 0, 0, 0};
+        int[][] orders = {{0, 1, 2}, {0, 2, 1}, {2, 0, 1}, {1, 2, 0}};
+        for (int[] order : orders) {
+            TriangleTree.Probe line = new TriangleTree(Mesh.of(corners, order)).probe();
+            assertThat(line.distance(1, 3, 0)).isCloseTo(3, within(1e-12));
+            assertThat(line.distance(-3, 4, 0)).isCloseTo(5, within(1e-12));
+            assertThat(line.distance(5, 0, 4)).isCloseTo(5, within(1e-12));
+        }
+        TriangleTree.Probe point = new TriangleTree(Mesh.of(corners, new int[] {0, 1, 3})).probe();
+        assertThat(point.distance(0, 3, 4)).isCloseTo(5, within(1e-12));
+    }
+
+    @Test
     void theTreeFindsTheNearestOfAllTriangles() {
         for (int count : new int[] {1, 3, 4, 5, 17, 400}) {
             Mesh mesh = soup(count, count);
