@@ -100,6 +100,8 @@ class WorkbenchJourneyTest {
         browser.saved(2);
         Set<String> more = ids();
         assertThat(more.size()).isGreaterThan(before);
+        // covers that keep clear of the grass give way to it; of the grass itself none goes
+        standing.removeIf(id -> !id.startsWith("cotton-grass"));
         assertThat(more).containsAll(standing);
         assertThat(browser.plants()).isEqualTo(more.size());
     }

@@ -155,11 +155,9 @@ class NurseryTest {
     @Test
     void aPlantThatNarrowsToNothingAtItsFootStillHasSoundDetailLevels() {
         Plant clump = new ClumpPlant(4, 10, 7, 0.45, 0.4, 0.007, 0.35, 38, 50, 0.35, 0.5);
-        SiteEvaluation evaluation =
-                Sites.evaluate(recipe(List.of(kept(clump)), drive(PlantLayer.WIDTH, 0, 1)), FLAT);
-        for (Detail level : evaluation
-                .levels(evaluation.plan().recipe().plants().get(0), 0)
-                .levels()) {
+        SiteEvaluation evaluation = Sites.evaluate(recipe(List.of(kept(clump)), drive(PlantLayer.WIDTH, 0, 1)), FLAT);
+        for (Detail level :
+                evaluation.levels(evaluation.plan().recipe().plants().get(0), 0).levels()) {
             assertThat(level.error()).isBetween(0.0, 1.0);
             for (float p : level.mesh().positions()) {
                 assertThat(p).isFinite();
