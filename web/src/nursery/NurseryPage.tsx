@@ -3,7 +3,7 @@ import { useEffect, useRef, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { api } from '../api/client';
 import { bundle } from '../api/data';
-import type { Layer } from '../api/types';
+import type { Edit, Layer } from '../api/types';
 import { NoteHolder } from '../parts/notes';
 import { grouped, withUnit } from '../parts/numbers';
 import { SessionContext, useSession, useSiteSession } from '../workbench/session';
@@ -82,7 +82,7 @@ function Empty() {
 
 /** The lined sheet with the variants of one plant. */
 function Sheet({ plant }: { plant: NurseryPlant }) {
-  const { site, commit } = useSession();
+  const { site, manifest, commit } = useSession();
   const pending = useSelection((s) => s.pending);
   const canvas = useRef<HTMLCanvasElement>(null);
   const view = useRef<SheetView | null>(null);
@@ -125,6 +125,7 @@ function Sheet({ plant }: { plant: NurseryPlant }) {
     const place = brushed && view.current?.placeAt(event.clientX - box.left, event.clientY - box.top);
     if (place) setStroke([...brushed.stroke, place.map((metres) => Math.round(metres * 1e4) / 1e4)]);
   };
+  const findings = manifest?.findings.filter((each) => each.layer === plant.id) ?? [];
   const level = shown?.levels[Math.min(detail, (shown?.levels.length ?? 1) - 1)];
   return (
     <section className="sheet" aria-label={`Sheet of ${plant.name}`}>
@@ -134,6 +135,20 @@ function Sheet({ plant }: { plant: NurseryPlant }) {
         {sheet.error && (
           <div className="floating sheet-problem" role="alert">
             {sheet.error.message}
+          </div>
+        )}
+        {findings.length > 0 && (
+          <div className="floating sheet-findings" role="status">
+            {findings.map((finding) => (
+              <div key={finding.title} className="yard-finding">
+                <b>{finding.title.replace(`${plant.name}: `, '')}</b> {finding.text}{' '}
+                {finding.remedy !== '' && (
+                  <button className="btn btn-quiet btn-sm" onClick={() => commit(finding.edits as Edit[], `${plant.name}: ${finding.remedy}.`)}>
+                    {finding.remedy}
+                  </button>
+                )}
+              </div>
+            ))}
           </div>
         )}
         {brushed && (

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import org.lumbrit.core.drive.PropertyRange;
+import org.lumbrit.core.kinds.Canonical;
 import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.math.Decimal;
 import org.lumbrit.core.math.KeyBuilder;
@@ -73,7 +74,7 @@ public final class CoverScatter {
                 .add(layer.seed())
                 .add(spacingKey(surface));
         addRegion(key, region);
-        org.lumbrit.core.kinds.Canonical.write(key, (Record) layer.pattern(), (what, id) -> site.placeKey(id));
+        Canonical.write(key, (Record) layer.pattern(), (what, id) -> site.placeKey(id));
         return key.key();
     }
 

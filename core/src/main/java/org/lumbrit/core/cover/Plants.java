@@ -1,7 +1,10 @@
 package org.lumbrit.core.cover;
 
 import java.util.List;
+import org.lumbrit.core.drive.Combine;
 import org.lumbrit.core.drive.PropertyRange;
+import org.lumbrit.core.math.Cancel;
+import org.lumbrit.core.math.Chunks;
 import org.lumbrit.core.math.Colour;
 import org.lumbrit.core.math.Quaternion;
 import org.lumbrit.core.math.Results;
@@ -98,10 +101,10 @@ public record Plants(
         double[] high = Colour.ofHex(layer.tintHigh()).oklab();
         PropertyRange[] channels = new PropertyRange[3];
         for (int c = 0; c < 3; c++) {
-            channels[c] = new PropertyRange(low[c], high[c], org.lumbrit.core.drive.Combine.PRODUCT);
+            channels[c] = new PropertyRange(low[c], high[c], Combine.PRODUCT);
         }
         int[] colours = new int[count()];
-        org.lumbrit.core.math.Chunks.run(colours.length, org.lumbrit.core.math.Cancel.NEVER, (from, to) -> {
+        Chunks.run(colours.length, Cancel.NEVER, (from, to) -> {
             for (int i = from; i < to; i++) {
                 colours[i] = Colour.ofOklab(channels[0].at(tint[i]), channels[1].at(tint[i]), channels[2].at(tint[i]))
                         .packed();

@@ -4,6 +4,7 @@ import java.io.DataInputStream;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
+import org.lumbrit.core.math.Cancel;
 
 /**
  * How many candidates live per r² up to a rank, F(rank; S/r), where S is the side of the coarsest cell and r the spacing.
@@ -49,7 +50,7 @@ public final class SettlingCurve {
         int levels = levels(node);
         int sizeClass = Settling.sizeClass(0, spacing);
         Settling settling = new Settling(seed, 0, new Spacing.Same(spacing), levels - sizeClass);
-        long[] living = settling.settle(region, org.lumbrit.core.math.Cancel.NEVER);
+        long[] living = settling.settle(region, Cancel.NEVER);
         long[] histogram = new long[levels * RANKS];
         long seedHash = Candidate.seedHash(seed);
         for (long id : living) {

@@ -1,6 +1,7 @@
 package org.lumbrit.core.cover;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 import static org.lumbrit.core.cover.Covers.properties;
 
@@ -9,6 +10,7 @@ import org.junit.jupiter.api.Test;
 import org.lumbrit.core.drive.Drive;
 import org.lumbrit.core.falloff.BrushSource;
 import org.lumbrit.core.falloff.Falloff;
+import org.lumbrit.core.falloff.PlantsNearSource;
 import org.lumbrit.core.falloff.Stroke;
 import org.lumbrit.core.findings.BudgetFindings;
 import org.lumbrit.core.findings.CoverFindings;
@@ -19,6 +21,7 @@ import org.lumbrit.core.math.Point3;
 import org.lumbrit.core.math.ResultsOfOneRun;
 import org.lumbrit.core.site.Aim;
 import org.lumbrit.core.site.Cost;
+import org.lumbrit.core.site.InvalidRecipeException;
 import org.lumbrit.core.site.Limits;
 import org.lumbrit.core.site.Recipe;
 import org.lumbrit.core.site.Roster;
@@ -122,6 +125,23 @@ class CoverAroundTest {
             assertThat(Math.hypot(plants.feet().x()[i] - 3, plants.feet().y()[i] - 2))
                     .isLessThan(0.41);
         }
+    }
+
+    @Test
+    void coversThatReadEachOtherInACircleAreRefusedByName() {
+        CoverLayer first = Covers.on("first", GROUND, new Pattern.Scattered(), false, properties("density", 1));
+        CoverLayer second = Covers.on("second", GROUND, new Pattern.Scattered(), true, properties("density", 1));
+        Falloff near = new Falloff("near", "Near the second", new PlantsNearSource("second", 0, 2), List.of());
+        assertThatThrownBy(() -> Covers.site(
+                        FLAT,
+                        List.of(),
+                        List.of(),
+                        List.of(near),
+                        List.of(first, second),
+                        new Drive("first", "density", "near", CurvePoint.STRAIGHT)))
+                .isInstanceOf(InvalidRecipeException.class)
+                .hasMessageContaining("second")
+                .hasMessageContaining("circle");
     }
 
     @Test
