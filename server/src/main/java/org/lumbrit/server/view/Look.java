@@ -1,0 +1,156 @@
+package org.lumbrit.server.view;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import org.lumbrit.core.drive.Layer;
+import org.lumbrit.core.falloff.Domain;
+import org.lumbrit.core.falloff.Falloff;
+import org.lumbrit.core.findings.Finding;
+import org.lumbrit.core.math.Cancel;
+import org.lumbrit.core.math.KeyBuilder;
+import org.lumbrit.core.props.PlacedMesh;
+import org.lumbrit.core.site.Recipe;
+import org.lumbrit.core.site.ReliefState;
+import org.lumbrit.core.site.SiteEvaluation;
+import org.lumbrit.core.site.Summary;
+import org.lumbrit.core.surface.Ground;
+import org.lumbrit.core.surface.Lattice;
+import org.lumbrit.core.surface.Samples;
+import org.lumbrit.server.results.KeptResults;
+import org.lumbrit.server.view.Manifest.GroundView;
+
+/** One evaluation of one view: what is looked at, on which ground, and what was found on the way. */
+final class Look {
+    final SiteEvaluation evaluation;
+    final SiteEvaluation now;
+    final Cancel cancel;
+    final Recipe recipe;
+    final KeptResults results;
+    final Lattice lattice;
+    final Samples samples;
+    final List<Finding> findings = new ArrayList<>();
+    private final Map<String, Seen> grounds = new HashMap<>();
+
+    /**
+     * A ground that values are looked at on.
+     *
+     * @param title in words
+     */
+    record Seen(
+            SiteEvaluation still, SiteEvaluation now, Lattice lattice, Samples samples, float[] areas, String title) {}
+
+    /** @param evaluation at time 0, which covers read; @param now at the time that is looked at */
+    Look(SiteEvaluation evaluation, SiteEvaluation now, KeptResults results, Cancel cancel) {
+        this.evaluation = evaluation;
+        this.now = now;
+        this.results = results;
+        this.cancel = cancel;
+        this.recipe = evaluation.plan().recipe();
+        Seen finished = seenBy("");
+        this.lattice = finished.lattice;
+        this.samples = finished.samples;
+    }
+
+    /** The ground that a layer sees; "" for the finished one. */
+    Seen seenBy(String layerId) {
+        boolean below = evaluation.plan().relief(layerId).isPresent();
+        return grounds.computeIfAbsent(below ? layerId : "", id -> {
+            SiteEvaluation still = below ? evaluation.seenBy(id) : evaluation;
+            SiteEvaluation seenNow = below ? still : now;
+            Lattice nodes = still.plan().ground().lattice(ViewService.VIEW_NODES);
+            Samples all = still.samples(nodes);
+            float[] areas = results.get(key("areas", nodes.key()), cancel, shared -> nodes.areas(all));
+            String title = below
+                    ? "the ground below " + recipe.layer(id).orElseThrow().name()
+                    : recipe.relief().isEmpty() ? "the ground" : "the finished ground";
+            return new Seen(still, seenNow, nodes, all, areas, title);
+        });
+    }
+
+    /** A falloff that only shapes the ground is looked at as the first layer that it drives sees it. */
+    Seen seenFor(String falloffId, String chosenLayer) {
+        List<String> driven = recipe.drives().stream()
+                .filter(drive -> drive.falloff().equals(falloffId))
+                .map(drive -> drive.layer())
+                .toList();
+        if (chosenLayer != null && driven.contains(chosenLayer)) {
+            return seenBy(chosenLayer);
+        }
+        List<String> relief = recipe.relief().stream().map(Layer::id).toList();
+        if (driven.isEmpty() || !relief.containsAll(driven)) {
+            return seenBy("");
+        }
+        return seenBy(relief.stream().filter(driven::contains).findFirst().orElseThrow());
+    }
+
+    static String key(String what, String of) {
+        return new KeyBuilder(what).add(of).key();
+    }
+
+    /** Makes sure that a binary is kept and gives its key. */
+    String kept(String key, java.util.function.Function<Cancel, byte[]> write) {
+        results.get(key, cancel, write);
+        return key;
+    }
+
+    GroundView ground(boolean draft) {
+        Ground ground = evaluation.plan().ground();
+        KeyBuilder bundleKey = new KeyBuilder("ground bundle/4").add(lattice.key());
+        List<PlacedMesh> standing = evaluation.scene().props();
+        standing.forEach(prop -> bundleKey.add(prop.key()));
+        String bundle = kept(bundleKey.key(), shared -> Binaries.ground(lattice, samples, standing, shared));
+        return new GroundView(
+                bundle,
+                ground.width(),
+                ground.depth(),
+                ground.lowest(),
+                ground.highest(),
+                recipe.ground().waterLevel().orElse(null),
+                ground.columns(),
+                ground.rows(),
+                draft);
+    }
+
+    boolean perPlant(Falloff falloff) {
+        return evaluation.plan().domain(falloff.id()) != Domain.PLACE;
+    }
+
+    Falloff shownFalloff(ViewRequest request) {
+        return recipe.falloff(request.falloff() == null ? "" : request.falloff())
+                .orElseGet(() ->
+                        recipe.falloffs().isEmpty() ? null : recipe.falloffs().get(0));
+    }
+
+    Summary differenceOf(Layer layer) {
+        ReliefState state = evaluation.plan().relief(layer.id()).orElseThrow();
+        String both = new KeyBuilder("difference")
+                .add(state.below().key())
+                .add(state.after().key())
+                .key();
+        return results.get(key("difference summary", both), cancel, shared -> {
+                    float[] metres = state.difference();
+                    float[] even = new float[metres.length];
+                    java.util.Arrays.fill(even, 1);
+                    return new KeptSummary(Summary.of(metres, even, 0));
+                })
+                .summary();
+    }
+
+    Summary summary(String key, float[] values, float[] areas, double half) {
+        return results.get(
+                        new KeyBuilder("summary/1").add(key).add(half).key(),
+                        cancel,
+                        shared -> new KeptSummary(Summary.of(values, areas, half)))
+                .summary();
+    }
+
+    /** A summary that may be kept. */
+    private record KeptSummary(Summary summary) implements org.lumbrit.core.math.Results.Weighted {
+        @Override
+        public long bytes() {
+            return 256;
+        }
+    }
+}

@@ -1,0 +1,116 @@
+package org.lumbrit.server.view;
+
+import java.util.ArrayList;
+import java.util.List;
+import org.lumbrit.core.cover.CoverLayer;
+import org.lumbrit.core.drive.Layer;
+import org.lumbrit.core.falloff.Falloff;
+import org.lumbrit.core.findings.PropFindings;
+import org.lumbrit.core.looks.TintLayer;
+import org.lumbrit.core.math.Colour;
+import org.lumbrit.core.math.KeyBuilder;
+import org.lumbrit.core.props.PlacedMesh;
+import org.lumbrit.core.props.Prop;
+import org.lumbrit.core.site.SiteEvaluation;
+import org.lumbrit.core.surface.Samples;
+import org.lumbrit.server.view.Manifest.PropView;
+
+/** Props in a view: where they stand, the shown values and the tints on them. */
+final class PropLooks {
+    private final Look look;
+
+    PropLooks(Look look) {
+        this.look = look;
+    }
+
+    List<PropView> props(ViewRequest request) {
+        List<PropView> views = new ArrayList<>();
+        for (Prop prop : look.recipe.props()) {
+            look.findings.addAll(PropFindings.of(look.evaluation, prop));
+            if (prop.hidden()) {
+                continue;
+            }
+            PlacedMesh placed = look.evaluation.placed(prop.id());
+            double[] origin = placed.origin();
+            views.add(new PropView(
+                    prop.id(),
+                    prop.name(),
+                    look.kept(Look.key("prop mesh/1", placed.mesh().key()), shared -> Binaries.mesh(placed.mesh())),
+                    valuesOn(prop, placed, request),
+                    tintOn(prop, placed),
+                    List.of(origin[0], origin[1], origin[2]),
+                    List.of(
+                            placed.turn().x(),
+                            placed.turn().y(),
+                            placed.turn().z(),
+                            placed.turn().w()),
+                    placed.size(),
+                    prop.colour(),
+                    placed.mesh().count(),
+                    java.util.Arrays.stream(placed.bounds()).boxed().toList()));
+        }
+        return views;
+    }
+
+    /** The shown falloff, or the shown property of a tint, on a prop. */
+    private String valuesOn(Prop prop, PlacedMesh placed, ViewRequest request) {
+        Samples vertices = look.now.samples(placed);
+        SiteEvaluation on = look.now.on(prop.id());
+        float[] values;
+        String of;
+        if (request.ofProperty()) {
+            Layer layer = look.recipe.layer(request.layer()).orElseThrow();
+            if (!liesOn(layer, prop)) {
+                return "";
+            }
+            values = on.property(layer, request.property(), vertices);
+            of = look.now.plan().propertyKey(layer, request.property());
+        } else {
+            Falloff falloff = look.shownFalloff(request);
+            if (falloff == null
+                    || look.perPlant(falloff)
+                    || look.seenFor(falloff.id(), request.layer()) != look.seenBy("")) {
+                return "";
+            }
+            int last = falloff.steps().size();
+            int stage = request.stage() < 0 ? last : Math.min(request.stage(), last);
+            values = on.stage(falloff.id(), stage, vertices);
+            of = look.now.plan().stageKey(falloff.id(), stage);
+        }
+        float[] shownValues = values;
+        return look.kept(
+                new KeyBuilder("prop values/1").add(of).add(vertices.key()).key(),
+                shared -> Binaries.values(shownValues));
+    }
+
+    /** Tints lie on everything; a cover on the props that its plants stand on. */
+    private static boolean liesOn(Layer layer, Prop prop) {
+        return layer instanceof TintLayer
+                || (layer instanceof CoverLayer cover
+                        && cover.bed().surfaces(List.of(prop.id())).contains(prop.id()));
+    }
+
+    private String tintOn(Prop prop, PlacedMesh placed) {
+        List<TintLayer> tints = look.recipe.layers().stream()
+                .filter(layer -> !layer.hidden() && layer instanceof TintLayer)
+                .map(TintLayer.class::cast)
+                .toList();
+        if (tints.isEmpty()) {
+            return "";
+        }
+        Samples vertices = look.now.samples(placed);
+        KeyBuilder tintKey = new KeyBuilder("prop tint/1").add(vertices.key()).add(prop.colour());
+        tints.forEach(tint -> tintKey.add(look.now.plan().layerKey(tint)));
+        return look.kept(tintKey.key(), shared -> {
+            Colour own = Colour.ofHex(prop.colour());
+            float[] rgb = new float[3 * vertices.count()];
+            for (int i = 0; i < rgb.length; i += 3) {
+                rgb[i] = (float) own.red();
+                rgb[i + 1] = (float) own.green();
+                rgb[i + 2] = (float) own.blue();
+            }
+            tints.forEach(tint -> look.now.on(prop.id()).tint(tint, vertices).over(rgb));
+            return Binaries.colours(rgb);
+        });
+    }
+}
