@@ -62,4 +62,35 @@ describe('copying to another site', () => {
     expect(drive.drive.layer).toBe(layer.added.id);
     expect(edits.some((each) => each.kind === 'add-falloff' && each.added.id === drive.drive.falloff)).toBe(true);
   });
+
+  it('brings the plant of a cover along, and finds again what it stands on', () => {
+    const plant = { kind: 'plant', id: 'reed', name: 'Reed', properties: {} } as unknown as Layer;
+    const cover = {
+      kind: 'cover',
+      id: 'c',
+      name: 'Reeds',
+      plant: { kind: 'kept', plant: 'reed', variants: 2 },
+      bed: { kind: 'prop', on: 'wall' },
+      pattern: { kind: 'along-path', along: 'path', away: 1, every: 1, side: 'both', jitter: 0 },
+      removed: ['00'],
+      placed: [],
+      properties: {},
+    } as unknown as Layer;
+    const here = recipe({
+      layers: [plant, cover],
+      places: [{ kind: 'path', id: 'path', name: 'Path', points: [[0, 0, 0], [1, 0, 0]], closed: false }],
+      props: [{ id: 'wall', name: 'Wall' } as unknown as Recipe['props'][number]],
+    });
+    const { edits, notes } = adaptedLayer(here, cover, recipe({ props: [] }));
+    const added = edits.flatMap((each) => (each.kind === 'add-layer' ? [each.added] : []));
+    expect(added.map((each) => each.kind)).toEqual(['plant', 'cover']);
+    const stands = added[1] as Extract<Layer, { kind: 'cover' }>;
+    expect(stands.plant).toEqual({ kind: 'kept', plant: added[0]!.id, variants: 2 });
+    expect(stands.bed.kind).toBe('ground');
+    expect(stands.removed).toEqual([]);
+    const place = edits.find((each) => each.kind === 'set-place');
+    expect(place?.kind === 'set-place' && stands.pattern.kind === 'along-path' && stands.pattern.along === place.place.id).toBe(true);
+    expect(notes.join(' ')).toContain('no Wall');
+    expect(notes.join(' ')).toContain('nursery');
+  });
 });

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
-import type { Description, SettingDescription } from '../src/api/types';
+import type { AllKinds, Description, Layer, SettingDescription } from '../src/api/types';
 import { freeName, freshId } from '../src/workbench/selection';
-import { describe as find, withDefaults } from '../src/workbench/settings';
+import { describe as find, rowsOf, withDefaults } from '../src/workbench/settings';
 
 function setting(part: Partial<SettingDescription>): SettingDescription {
   return { name: 'x', title: 'x', help: '', type: 'number', unit: '', min: 0, max: 1, sliderMin: 0, sliderMax: 1, byDefault: '', choices: [], onCard: true, ...part };
@@ -49,5 +49,16 @@ describe('names and ids', () => {
     const ids = new Set(Array.from({ length: 200 }, () => freshId('f')));
     expect(ids.size).toBe(200);
     for (const id of ids) expect(id).toMatch(/^[A-Za-z0-9_-]{1,64}$/);
+  });
+});
+
+describe('the rows of the board', () => {
+  it('have one weight for each variant that a cover has', () => {
+    const row = (name: string) => ({ name, title: name, help: 'How often variant 1 stands', unit: '', min: 0, max: 1, sliderMax: 1, low: 0, high: 1 });
+    const kinds = { layerProperties: [{ kind: 'cover', properties: [row('density'), row('weight-1'), row('weight-2')] }] } as unknown as AllKinds;
+    const layer = { kind: 'cover', properties: { density: {}, 'weight-1': {}, 'weight-2': {}, 'weight-3': {} } } as unknown as Layer;
+    const rows = rowsOf(kinds, layer);
+    expect(rows.map((each) => each.name)).toEqual(['density', 'weight-1', 'weight-2', 'weight-3']);
+    expect(rows[3]!.help).toContain('variant 3');
   });
 });

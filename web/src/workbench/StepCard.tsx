@@ -84,7 +84,7 @@ export function StepCard({ stage, description, settings, view, before, onPreview
       }}
     >
       <div className="title">
-        <button className="text" title={`${title}: ${description.help}`} onClick={choose}>
+        <button className={`text ${title.length > 13 ? 'long' : ''}`} title={`${title}: ${description.help}`} onClick={choose}>
           {title}
         </button>
         {limit?.by && <i className="bi bi-funnel" title={`Limited by ${recipe.falloffs.find((each) => each.id === limit.by)?.name}`} aria-label="limited" />}

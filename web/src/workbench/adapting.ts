@@ -1,6 +1,10 @@
 import type { Edit, Falloff, Layer, Recipe } from '../api/types';
 import { freeName, freshId } from './selection';
 
+type Cover = Extract<Layer, { kind: 'cover' }>;
+
+const UNCHANGED = 'Nothing had to be adapted.';
+
 /** Edits of the other site, and what had to be adapted, in words. */
 export interface Adapted {
   edits: Edit[];
@@ -9,15 +13,51 @@ export interface Adapted {
   ids: Map<string, string>;
 }
 
-/** A layer with its drives and the falloffs that drive it. */
+/** A layer with its drives and the falloffs that drive it; a cover brings the nursery's plant and the path along that it needs. */
 export function adaptedLayer(from: Recipe, layer: Layer, to: Recipe): Adapted {
-  const drives = from.drives.filter((each) => each.layer === layer.id);
+  const plant = layer.kind === 'cover' && layer.plant.kind === 'kept' ? from.layers.find((each) => each.id === (layer.plant as { plant: string }).plant) : undefined;
+  const known = plant && to.layers.find((each) => each.kind === 'plant' && each.name === plant.name);
+  const copied = plant && !known ? [plant, layer] : [layer];
+  const drives = from.drives.filter((each) => copied.some((one) => one.id === each.layer));
   const driving = from.falloffs.filter((each) => drives.some((drive) => drive.falloff === each.id));
   const { edits, notes, ids } = adapted(from, driving, to);
-  const id = freshId('l');
-  const name = freeName(layer.name, to.layers.map((each) => each.name));
-  const copies: Edit[] = drives.map((drive) => ({ kind: 'set-drive', drive: { ...drive, layer: id, falloff: ids.get(drive.falloff)! } }));
-  return { edits: [...edits, { kind: 'add-layer', added: { ...layer, id, name } }, ...copies], notes, ids };
+  const fresh = new Map(copied.map((each) => [each.id, freshId('l')]));
+  const taken = to.layers.map((each) => each.name);
+  const said = notes.filter((note) => note !== UNCHANGED);
+  const layers: Edit[] = copied.map((each) => {
+    const name = freeName(each.name, taken);
+    taken.push(name);
+    const placed = each.kind === 'cover' ? planted(from, each, to, edits, said, known?.id ?? fresh.get(plant?.id ?? '')) : each;
+    return { kind: 'add-layer', added: { ...placed, id: fresh.get(each.id)!, name } };
+  });
+  if (plant && !known) said.push(`The plant ${plant.name} was copied into its nursery.`);
+  const copies: Edit[] = drives.map((drive) => ({ kind: 'set-drive', drive: { ...drive, layer: fresh.get(drive.layer)!, falloff: ids.get(drive.falloff)! } }));
+  return { edits: [...edits, ...layers, ...copies], notes: said.length > 0 ? [...new Set(said)] : [UNCHANGED], ids };
+}
+
+/** A cover as it can stand in another site: its plant, what it stands on and the path it follows are found again there. */
+function planted(from: Recipe, cover: Cover, to: Recipe, edits: Edit[], notes: string[], plant: string | undefined): Cover {
+  let { bed, pattern } = cover;
+  if (bed.kind === 'prop') {
+    const { on } = bed;
+    const prop = from.props.find((each) => each.id === on);
+    const same = to.props.find((each) => each.name === prop?.name);
+    bed = same ? { kind: 'prop', on: same.id } : { kind: 'ground' };
+    notes.push(same ? `It stands on ${same.name} of that site.` : `That site has no ${prop?.name ?? 'such prop'}, so ${cover.name} stands on the ground there.`);
+  }
+  if (pattern.kind === 'along-path') {
+    const { along } = pattern;
+    const place = from.places.find((each) => each.id === along);
+    const same = to.places.find((each) => each.name === place?.name);
+    const id = same?.id ?? freshId('p');
+    if (place && !same) {
+      edits.push({ kind: 'set-place', place: { ...place, id } });
+      notes.push(`The place ${place.name} was copied along, at the same metres.`);
+    }
+    pattern = { ...pattern, along: id };
+  }
+  const own = cover.plant.kind === 'kept' && plant ? { ...cover.plant, plant } : cover.plant;
+  return { ...cover, bed, pattern, plant: own, removed: [], placed: [] };
 }
 
 /** Falloffs and those they use under fresh ids; places that are missing come along, layers that are read are found again. */
@@ -69,6 +109,6 @@ export function adapted(from: Recipe, falloffs: Falloff[], to: Recipe): Adapted 
     return id;
   };
   falloffs.forEach(copy);
-  if (notes.length === 0) notes.push('Nothing had to be adapted.');
+  if (notes.length === 0) notes.push(UNCHANGED);
   return { edits, notes: [...new Set(notes)], ids };
 }

@@ -189,7 +189,7 @@ final class PlantsBuilder {
         }
         surfaces.add(surface);
         parts.add(new Plants(
-                feet,
+                feet.alone(),
                 new short[0],
                 List.of(surface),
                 turn,

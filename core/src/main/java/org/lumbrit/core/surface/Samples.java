@@ -87,6 +87,11 @@ public record Samples(
         return x.length;
     }
 
+    /** The same without the way back to the larger batch, to be kept for long. */
+    public Samples alone() {
+        return new Samples(key, x, y, z, nx, ny, nz, id, along, grid, Optional.empty());
+    }
+
     /** Metres between neighbours of a grid, 0 where the samples are single places. */
     public double cell() {
         return grid.map(nodes -> Math.max(nodes.cellX, nodes.cellZ)).orElse(0.0);
