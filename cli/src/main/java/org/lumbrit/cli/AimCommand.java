@@ -18,7 +18,8 @@ import picocli.CommandLine.Option;
 @Command(
         name = "aim",
         mixinStandardHelpOptions = true,
-        description = "Solves a falloff's window for a covered share, or a cover's density for a number of plants.")
+        description =
+                "Solves a falloff's window for a covered share, or a cover's density for a number of plants or a share of the ground under them.")
 final class AimCommand implements Callable<Integer> {
     @Mixin
     private RecipeArgument recipe;
@@ -29,7 +30,7 @@ final class AimCommand implements Callable<Integer> {
     @Option(
             names = "--covers",
             paramLabel = "SHARE",
-            description = "Share of the ground with a value of at least ½, 0 to 1.")
+            description = "Share of the ground with a value of at least ½, or under the cover’s plants, 0 to 1.")
     private Double covers;
 
     @Option(names = "--layer", paramLabel = "NAME", description = "Name or id of the cover.")
@@ -41,12 +42,14 @@ final class AimCommand implements Callable<Integer> {
     @Override
     public Integer call() {
         boolean share = falloff != null && covers != null && layer == null && plants == null;
+        boolean shade = layer != null && covers != null && falloff == null && plants == null;
         boolean count = layer != null && plants != null && falloff == null && covers == null;
-        if (share == count) {
-            throw new BadInputException("Give --falloff NAME --covers SHARE, or --layer NAME --plants N.");
+        if (!share && !shade && !count) {
+            throw new BadInputException(
+                    "Give --falloff NAME --covers SHARE, or --layer NAME with --plants N or --covers SHARE.");
         }
         SiteEvaluation evaluation = recipe.evaluation(recipe.site());
-        Aim.Solved solved = share ? share(evaluation) : count(evaluation);
+        Aim.Solved solved = share ? share(evaluation) : shade ? shade(evaluation) : count(evaluation);
         PrintWriter out = new PrintWriter(Output.writer());
         out.println("setting: " + solved.setting());
         out.println("value: " + Decimal.write(solved.value(), 9));
@@ -60,10 +63,20 @@ final class AimCommand implements Callable<Integer> {
         return 0;
     }
 
-    private Aim.Solved share(SiteEvaluation evaluation) {
+    private void checkShare() {
         if (!(covers >= 0 && covers <= 1)) {
             throw new BadInputException("--covers: a share between 0 and 1, not " + covers + ".");
         }
+    }
+
+    private Aim.Solved shade(SiteEvaluation evaluation) {
+        checkShare();
+        String id = Find.cover(evaluation.plan().recipe(), layer).id();
+        return Aim.shade(evaluation, recipe.results(), Cancel.NEVER, id, covers);
+    }
+
+    private Aim.Solved share(SiteEvaluation evaluation) {
+        checkShare();
         Falloff wanted = Find.falloff(evaluation.plan().recipe(), falloff);
         return Aim.covers(evaluation, recipe.results(), Cancel.NEVER, wanted.id(), covers);
     }

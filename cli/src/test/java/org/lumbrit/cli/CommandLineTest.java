@@ -106,6 +106,18 @@ class CommandLineTest {
     }
 
     @Test
+    void aShareOfTheGroundUnderPlantsIsSolvedFor() {
+        Run run = run("aim", DEMO, "--layer", "Birches", "--covers", "0.02");
+        assertThat(run.exit()).isZero();
+        assertThat(run.out())
+                .contains("met: yes")
+                .contains("of the ground under its plants")
+                .contains("\"density\"");
+        assertThat(run("aim", DEMO, "--layer", "Birches", "--covers", "1.2").exit())
+                .isEqualTo(2);
+    }
+
+    @Test
     void theRosterHasWhatDroveEachPlant() {
         List<String> roster = run("scatter", DEMO, "--layer", "Birches", "--roster")
                 .out()
