@@ -20,8 +20,10 @@ describe.skipIf(!folder)('what the command line hands over, read by others', () 
     const props = readdirSync(`${folder}/props`).filter((name) => name.endsWith('.glb'));
     expect(props.length).toBeGreaterThan(8);
     for (const name of ['plants/details.glb', 'ground/ground.glb', ...props.map((prop) => `props/${prop}`)]) {
-      const report = await validateBytes(new Uint8Array(readFileSync(`${folder}/${name}`)), { maxIssues: 5 });
-      expect(report.issues.messages, name).toEqual([]);
+      const report = await validateBytes(new Uint8Array(readFileSync(`${folder}/${name}`)), { maxIssues: 10_000 });
+      // what the validator only tells: that it does not know the instancing extension, and so what that one uses
+      const told = ['UNSUPPORTED_EXTENSION', 'UNUSED_OBJECT'];
+      expect(report.issues.messages.filter((message) => !(name.startsWith('plants/') && told.includes(message.code))), name).toEqual([]);
     }
   }, 120_000);
 
@@ -50,12 +52,14 @@ describe.skipIf(!folder)('what the command line hands over, read by others', () 
   }, 60_000);
 
   it('holds every plant of the tables in its USD instancers, where the tables say', async () => {
-    const text = await understood(new Uint8Array(readFileSync(`${folder}/plants/plants.usda`)));
-    const instancers = text.split('def PointInstancer').slice(1);
+    const written = readFileSync(`${folder}/plants/plants.usda`);
+    const instancers = (await understood(new Uint8Array(written))).split('def PointInstancer').slice(1);
+    // The reader prints some of the long ids of a large file shortened to their first digit, so the ids are taken as written.
+    const ids = written.toString('utf8').split('def PointInstancer').slice(1).map((instancer) => items(instancer, 'ids'));
     const tables = readdirSync(`${folder}/plants`).filter((name) => name.endsWith('.csv') && name !== 'details.csv');
     expect(instancers.length).toBe(tables.length);
     let total = 0;
-    for (const instancer of instancers) {
+    for (const [n, instancer] of instancers.entries()) {
       const positions = items(instancer, 'positions');
       const scales = items(instancer, 'scales');
       const prototypes = items(instancer, 'protoIndices').map(Number);
@@ -66,7 +70,8 @@ describe.skipIf(!folder)('what the command line hands over, read by others', () 
       expect(items(instancer, 'orientations').length).toBe(rows.length);
       expect(Math.max(...prototypes)).toBeLessThan((/prototypes = \[([^\]]*)\]/.exec(instancer)![1]!.match(/</g) ?? []).length);
       const byId = new Map(rows.map((row) => [(BigInt(`0x${row[0]!}`) & 0x7fffffffffffffffn).toString(), row]));
-      items(instancer, 'ids').forEach((id, i) => {
+      expect(items(instancer, 'ids').length).toBe(rows.length);
+      ids[n]!.forEach((id, i) => {
         const row = byId.get(id.trim())!;
         const place = numbersOf(positions[i]!);
         // the table has the foot, the instance the mesh sunk below it
