@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { grouped, parsed, percent, shown, withUnit } from '../src/parts/numbers';
+import { fixed, grouped, parsed, percent, shown, withUnit } from '../src/parts/numbers';
 
 describe('numbers as people write them', () => {
   it('reads a number with its unit', () => {
@@ -23,5 +23,11 @@ describe('numbers as people write them', () => {
     expect(shown(0)).toBe('0');
     expect(percent(0.004)).toBe('0.4 %');
     expect(grouped(1234567)).toBe('1\u202f234\u202f567');
+  });
+
+  it('keeps the places of a column, with a true minus', () => {
+    expect(fixed(-38.9279, 2)).toBe('−38.93');
+    expect(fixed(7, 1)).toBe('7.0');
+    expect(fixed(-0.04, 1)).toBe('0.0');
   });
 });

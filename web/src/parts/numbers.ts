@@ -7,6 +7,12 @@ export function shown(value: number, digits = 3): string {
   return text.replace('-', '−');
 }
 
+/** A number with just so many places, a true minus, and no minus before a zero: for columns that stand below each other. */
+export function fixed(value: number, places: number): string {
+  const text = value.toFixed(places);
+  return Number(text) === 0 ? text.replace('-', '') : text.replace('-', '−');
+}
+
 /** A whole number with thin spaces between the thousands. */
 export function grouped(value: number): string {
   return Math.round(value)

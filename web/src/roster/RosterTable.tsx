@@ -1,5 +1,6 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
 import type { ColumnView } from '../api/types';
+import { fixed, parsed } from '../parts/numbers';
 
 const ROW = 24;
 const SPARE = 8;
@@ -90,8 +91,8 @@ function Head({ column, sort, range, onSort, onRange }: { column: ColumnView; so
   const now = range ?? [column.min, column.max];
   const step = (column.max - column.min) / column.histogram.length;
   const set = (end: 0 | 1, text: string) => {
-    const value = Number(text);
-    if (text.trim() === '' || !Number.isFinite(value)) {
+    const value = parsed(text, '');
+    if (value === null) {
       onRange(column.name, null);
       return;
     }
@@ -121,12 +122,12 @@ function Head({ column, sort, range, onSort, onRange }: { column: ColumnView; so
 }
 
 function short(value: number): string {
-  return String(Number(value.toPrecision(3)));
+  return String(Number(value.toPrecision(3))).replace('-', '−');
 }
 
 function written(value: number | undefined, column: ColumnView): string {
   if (value === undefined) return '…';
   if (column.name === 'variant') return String(value);
-  if (column.unit === '°') return value.toFixed(1);
-  return column.unit === 'm' ? value.toFixed(column.name.length === 1 ? 2 : 3) : value.toFixed(3);
+  if (column.unit === '°') return fixed(value, 1);
+  return fixed(value, column.unit === 'm' && column.name.length === 1 ? 2 : 3);
 }

@@ -4,6 +4,7 @@ import { api } from '../api/client';
 import type { Edit, Place } from '../api/types';
 import { EditableName } from '../parts/EditableName';
 import { sayProblem } from '../parts/notes';
+import { fixed } from '../parts/numbers';
 import { freeName, freshId, useSelection } from './selection';
 import { useSession } from './session';
 
@@ -78,7 +79,7 @@ export function PlacesDialog({ show, onHide }: { show: boolean; onHide: () => vo
 }
 
 function summary(place: Place): string {
-  if (place.kind === 'point') return `point at x ${place.at[0]!.toFixed(1)} m, z ${place.at[2]!.toFixed(1)} m`;
+  if (place.kind === 'point') return `point at x ${fixed(place.at[0]!, 1)} m, z ${fixed(place.at[2]!, 1)} m`;
   const corners = place.points as number[][];
   let length = 0;
   const closed = place.kind === 'area' || place.closed;

@@ -2,6 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Modal } from 'react-bootstrap';
 import { api } from '../api/client';
+import { fixed } from '../parts/numbers';
 import { useSelection } from './selection';
 import { useSession } from './session';
 
@@ -50,7 +51,7 @@ export function SamplesDialog({ show, onHide }: { show: boolean; onHide: () => v
             {sorted.map((row, i) => (
               <tr key={i}>
                 {row.map((value, column) => (
-                  <td key={column}>{value.toFixed(column < 3 ? 1 : 3)}</td>
+                  <td key={column}>{fixed(value, column < 3 ? 1 : 3)}</td>
                 ))}
               </tr>
             ))}

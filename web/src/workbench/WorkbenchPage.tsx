@@ -1,7 +1,7 @@
 import { useEffect, useRef, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { NoteHolder } from '../parts/notes';
-import { withUnit } from '../parts/numbers';
+import { fixed, withUnit } from '../parts/numbers';
 import type { Viewport } from '../view3d/Viewport';
 import { Board } from './Board';
 import { BrushBar } from './BrushBar';
@@ -134,7 +134,7 @@ function Stage({ view, onRipen }: { view: React.RefObject<Viewport | null>; onRi
               {manifest.shown.title}: <b>{withUnit(Number(value.toPrecision(3)), manifest.shown.unit)}</b> ·{' '}
             </>
           )}
-          x {hover.x.toFixed(1)} m, z {hover.z.toFixed(1)} m, {hover.y.toFixed(1)} m high
+          x {fixed(hover.x, 1)} m, z {fixed(hover.z, 1)} m, {fixed(hover.y, 1)} m high
         </div>
       )}
       <LaidLine />
