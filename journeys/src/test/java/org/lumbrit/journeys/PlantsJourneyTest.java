@@ -241,10 +241,8 @@ class PlantsJourneyTest {
         String all = page.getByTestId("rows").textContent();
         page.locator(".roster-title:has-text('x')").first().click();
         page.locator("[aria-sort=ascending]").waitFor();
-        double first = Double.parseDouble(
-                page.locator(".roster-row").first().locator("span").nth(1).textContent());
-        double second = Double.parseDouble(
-                page.locator(".roster-row").nth(1).locator("span").nth(1).textContent());
+        double first = placeOf(page.locator(".roster-row").first());
+        double second = placeOf(page.locator(".roster-row").nth(1));
         assertThat(first).isBetween(-20.0, -19.0).isLessThanOrEqualTo(second);
         page.getByLabel("x, least").fill("0");
         page.getByLabel("x, least").press("Enter");
@@ -309,5 +307,10 @@ class PlantsJourneyTest {
         page.locator("button:has-text('Thin Grass to')").click();
         browser.waitForPlants("n <= 400 && n > 340");
         assertThat(browser.errors).isEmpty();
+    }
+
+    /** The x of a row of the roster, m. */
+    private static double placeOf(Locator row) {
+        return Double.parseDouble(row.locator("span").nth(1).textContent().replace('−', '-'));
     }
 }
