@@ -52,7 +52,7 @@ record Candidates(Samples samples, double[] threshold) implements Results.Weight
 
     /** Candidates without a floor: a hashed Poisson process in each cell of 1 m, up to a greatest density. */
     static Candidates free(String key, Ground ground, long seed, double most, Region region, Cancel cancel) {
-        FreeCells cells = FreeCells.fill(seed, most, region, cancel);
+        Spots cells = FreeCells.fill(seed, most, region, cancel);
         int count = cells.count();
         Samples samples = Samples.allocate(key, count);
         System.arraycopy(cells.ids(), 0, samples.id(), 0, count);

@@ -42,7 +42,7 @@ public record ClusterPattern(
     public Spots spots(long seed, double most, Region region, Function<String, List<Point3>> corners) {
         Spots.refuse(region.area() * (most + clusters), "Lower the density or the number of clusters.");
         Spots spots = new Spots();
-        FreeCells centres = FreeCells.fill(Hash.of(seed, 31), clusters, region.grown(3 * radius), Cancel.NEVER);
+        Spots centres = FreeCells.fill(Hash.of(seed, 31), clusters, region.grown(3 * radius), Cancel.NEVER);
         for (int c = 0; c < centres.count(); c++) {
             around(centres.ids()[c], centres.x()[c], centres.z()[c], seed, most, region, spots);
         }

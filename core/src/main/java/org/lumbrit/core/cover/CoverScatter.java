@@ -131,7 +131,7 @@ public final class CoverScatter {
         return results.get(key, cancel, shared -> {
             Spots spots = layer.pattern().spots(layer.seed(), most, Region.of(ground), site::corners);
             Samples samples = Samples.allocate(new KeyBuilder("spots").add(key).key(), spots.count());
-            System.arraycopy(spots.id(), 0, samples.id(), 0, spots.count());
+            System.arraycopy(spots.ids(), 0, samples.id(), 0, spots.count());
             System.arraycopy(spots.x(), 0, samples.x(), 0, spots.count());
             System.arraycopy(spots.z(), 0, samples.z(), 0, spots.count());
             ground.settle(samples, 0, spots.count());

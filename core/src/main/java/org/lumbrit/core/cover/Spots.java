@@ -7,7 +7,7 @@ public final class Spots {
     /** More are refused before memory is taken. */
     static final int MOST = 40_000_000;
 
-    private long[] id = new long[1024];
+    private long[] ids = new long[1024];
     private double[] x = new double[1024];
     private double[] z = new double[1024];
     private double[] threshold = new double[1024];
@@ -26,13 +26,13 @@ public final class Spots {
     }
 
     void add(long newId, double newX, double newZ, double from) {
-        if (count == id.length) {
-            id = Arrays.copyOf(id, 2 * count);
+        if (count == ids.length) {
+            ids = Arrays.copyOf(ids, 2 * count);
             x = Arrays.copyOf(x, 2 * count);
             z = Arrays.copyOf(z, 2 * count);
             threshold = Arrays.copyOf(threshold, 2 * count);
         }
-        id[count] = newId;
+        ids[count] = newId;
         x[count] = newX;
         z[count] = newZ;
         threshold[count++] = from;
@@ -42,8 +42,8 @@ public final class Spots {
         return count;
     }
 
-    long[] id() {
-        return id;
+    long[] ids() {
+        return ids;
     }
 
     double[] x() {

@@ -13,7 +13,7 @@ class FreeCellsTest {
 
     @Test
     void countsInCellsAreAsAPoissonProcessHasThem() {
-        FreeCells cells = FreeCells.fill(5, 3, REGION, Cancel.NEVER);
+        Spots cells = FreeCells.fill(5, 3, REGION, Cancel.NEVER);
         Map<Long, Integer> counts = new HashMap<>();
         for (int i = 0; i < cells.count(); i++) {
             counts.merge((long) Math.floor(cells.x()[i]) * 1000 + (long) Math.floor(cells.z()[i]), 1, Integer::sum);
@@ -28,8 +28,8 @@ class FreeCellsTest {
 
     @Test
     void aHigherDensityOnlyAdds() {
-        FreeCells few = FreeCells.fill(5, 1, REGION, Cancel.NEVER);
-        FreeCells many = FreeCells.fill(5, 4, REGION, Cancel.NEVER);
+        Spots few = FreeCells.fill(5, 1, REGION, Cancel.NEVER);
+        Spots many = FreeCells.fill(5, 4, REGION, Cancel.NEVER);
         Map<Long, Double> byId = new HashMap<>();
         for (int i = 0; i < many.count(); i++) {
             byId.put(many.ids()[i], many.x()[i]);
@@ -42,7 +42,7 @@ class FreeCellsTest {
 
     @Test
     void identitiesAreUniqueAndSortedByCell() {
-        FreeCells cells = FreeCells.fill(8, 6, REGION, Cancel.NEVER);
+        Spots cells = FreeCells.fill(8, 6, REGION, Cancel.NEVER);
         for (int i = 1; i < cells.count(); i++) {
             assertThat(cells.ids()[i]).isGreaterThan(cells.ids()[i - 1]);
         }
