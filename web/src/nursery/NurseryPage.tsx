@@ -1,12 +1,13 @@
 import { useQuery } from '@tanstack/react-query';
 import { useEffect, useRef, useState } from 'react';
-import { Link, useParams } from 'react-router';
+import { Link } from 'react-router';
 import { api } from '../api/client';
 import { bundle } from '../api/data';
 import type { Edit, Layer } from '../api/types';
-import { NoteHolder } from '../parts/notes';
 import { grouped, withUnit } from '../parts/numbers';
-import { SessionContext, useSession, useSiteSession } from '../workbench/session';
+import { useSession } from '../workbench/session';
+import { SitePage } from '../workbench/SitePage';
+import { UndoButtons } from '../workbench/UndoButtons';
 import { StepStrip } from '../workbench/StepStrip';
 import { useSelection } from '../workbench/selection';
 import { PlantForm } from './PlantForm';
@@ -15,15 +16,10 @@ import { SheetView } from './SheetView';
 
 /** Where plants are made and kept: all variants on a lined sheet beside a rule, grown and bent live. */
 export function NurseryPage() {
-  const { id } = useParams<{ id: string }>();
-  const { session, problem } = useSiteSession(id!);
-  if (problem) return <p className="empty">{problem.message}</p>;
-  if (!session) return <p className="empty">Opening the nursery …</p>;
   return (
-    <SessionContext value={session}>
+    <SitePage name="nursery">
       <Nursery />
-      <NoteHolder />
-    </SessionContext>
+    </SitePage>
   );
 }
 
@@ -50,14 +46,7 @@ function Nursery() {
           Lumbrit
         </Link>
         <h1 className="serif fs-5 mb-0">Nursery of {recipe.name}</h1>
-        <span className="d-flex gap-1">
-          <button className="btn btn-quiet btn-sm" onClick={undo} disabled={!site.canUndo} aria-label="Undo">
-            <i className="bi bi-arrow-counterclockwise" />
-          </button>
-          <button className="btn btn-quiet btn-sm" onClick={redo} disabled={!site.canRedo} aria-label="Redo">
-            <i className="bi bi-arrow-clockwise" />
-          </button>
-        </span>
+        <UndoButtons keys />
         <Link className="btn btn-quiet ms-auto" to={`/sites/${site.id}`}>
           Workbench
         </Link>

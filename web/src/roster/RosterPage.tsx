@@ -1,29 +1,25 @@
 import { useQuery } from '@tanstack/react-query';
 import { useEffect, useMemo, useRef, useState } from 'react';
-import { Link, useParams } from 'react-router';
+import { Link } from 'react-router';
 import { api } from '../api/client';
 import { bundle } from '../api/data';
 import type { RosterView } from '../api/types';
-import { NoteHolder, sayProblem } from '../parts/notes';
+import { sayProblem } from '../parts/notes';
 import { grouped } from '../parts/numbers';
 import type { Viewport } from '../view3d/Viewport';
 import { useSelection } from '../workbench/selection';
-import { SessionContext, useSession, useSiteSession } from '../workbench/session';
+import { useSession } from '../workbench/session';
+import { SitePage } from '../workbench/SitePage';
 import { View3D } from '../workbench/View3D';
 import { RosterTable } from './RosterTable';
 import { filtered, sorted, type Filter } from './rows';
 
 /** Every plant as a row of numbers, beside the same plants in the picture. */
 export function RosterPage() {
-  const { id } = useParams<{ id: string }>();
-  const { session, problem } = useSiteSession(id!);
-  if (problem) return <p className="empty">{problem.message}</p>;
-  if (!session) return <p className="empty">Opening the roster …</p>;
   return (
-    <SessionContext value={session}>
+    <SitePage name="roster">
       <Roster />
-      <NoteHolder />
-    </SessionContext>
+    </SitePage>
   );
 }
 

@@ -2,10 +2,11 @@ import { Link } from 'react-router';
 import { EditableName } from '../parts/EditableName';
 import { Budget } from './Budget';
 import { useSession } from './session';
+import { UndoButtons } from './UndoButtons';
 
 /** Site name, saved state, undo and redo, budget, the other views. */
 export function Head({ onHelp }: { onHelp: () => void }) {
-  const { site, recipe, saving, commit, undo, redo } = useSession();
+  const { site, recipe, saving, commit } = useSession();
   return (
     <header className="head">
       <Link to="/" className="brand">
@@ -20,14 +21,7 @@ export function Head({ onHelp }: { onHelp: () => void }) {
           {saving ? '· saving …' : `· saved, change ${site.revision}`}
         </span>
       </span>
-      <span className="d-flex gap-1">
-        <button className="btn btn-quiet btn-sm" onClick={undo} disabled={!site.canUndo} aria-label="Undo" title="Undo (Ctrl+Z)">
-          <i className="bi bi-arrow-counterclockwise" />
-        </button>
-        <button className="btn btn-quiet btn-sm" onClick={redo} disabled={!site.canRedo} aria-label="Redo" title="Redo (Ctrl+Shift+Z)">
-          <i className="bi bi-arrow-clockwise" />
-        </button>
-      </span>
+      <UndoButtons keys />
       <span className="ms-auto" />
       <Budget />
       <button className="btn btn-quiet" onClick={onHelp} aria-label="Shortcuts" title="Shortcuts (?)">

@@ -1,32 +1,28 @@
 import { useQuery } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
-import { Link, useNavigate, useParams } from 'react-router';
+import { Link, useNavigate } from 'react-router';
 import { api } from '../api/client';
 import type { PropCard, YardView } from '../api/types';
-import { NoteHolder } from '../parts/notes';
 import { grouped, withUnit } from '../parts/numbers';
 import { AddProp } from '../workbench/PropPanel';
 import { useSelection } from '../workbench/selection';
-import { SessionContext, useSession, useSiteSession } from '../workbench/session';
+import { useSession } from '../workbench/session';
+import { SitePage } from '../workbench/SitePage';
+import { UndoButtons } from '../workbench/UndoButtons';
 import { ACCEPTED, useDroppedFiles, useFiles } from './dropping';
 import { GroundDialog } from './GroundDialog';
 
 /** Where props and the ground are kept: what they look like, how large they are, what is wrong with them. */
 export function YardPage() {
-  const { id } = useParams<{ id: string }>();
-  const { session, problem } = useSiteSession(id!);
-  if (problem) return <p className="empty">{problem.message}</p>;
-  if (!session) return <p className="empty">Opening the yard …</p>;
   return (
-    <SessionContext value={session}>
+    <SitePage name="yard">
       <Yard />
-      <NoteHolder />
-    </SessionContext>
+    </SitePage>
   );
 }
 
 function Yard() {
-  const { site, recipe, undo, redo } = useSession();
+  const { site, recipe } = useSession();
   const yard = useQuery({ queryKey: ['yard', site.id, site.revision], queryFn: () => api.yard(site.id), placeholderData: (before) => before });
   const input = useRef<HTMLInputElement>(null);
   const take = useFiles((state) => state.take);
@@ -41,12 +37,7 @@ function Yard() {
         </Link>
         <h1 className="serif fs-4 mb-0">Yard of {recipe.name}</h1>
         <span className="ms-auto d-flex gap-2">
-          <button className="btn btn-quiet btn-sm" onClick={undo} disabled={!site.canUndo} aria-label="Undo">
-            <i className="bi bi-arrow-counterclockwise" />
-          </button>
-          <button className="btn btn-quiet btn-sm" onClick={redo} disabled={!site.canRedo} aria-label="Redo">
-            <i className="bi bi-arrow-clockwise" />
-          </button>
+          <UndoButtons />
           <button className="btn btn-primary" onClick={() => input.current?.click()}>
             Import …
           </button>
