@@ -1,6 +1,8 @@
-"""Reads the plants' NumPy records and compares them with the tables beside them:  read-points.py FOLDER"""
+"""Reads the plants' NumPy records and compares them with the tables beside them, and the arrays of motion with what
+motion.json says of them:  read-points.py PLANTS-FOLDER MOTION-FOLDER"""
 
 import csv
+import json
 import pathlib
 import sys
 
@@ -23,3 +25,26 @@ for file in sorted(pathlib.Path(sys.argv[1]).glob("*.npy")):
     seen += len(records)
 assert seen > 1000, f"only {seen} plants were found"
 print(f"{seen} plants agree")
+
+motion = pathlib.Path(sys.argv[2])
+told = json.loads((motion / "motion.json").read_text())
+checked = 0
+for sway in told["sways"]:
+    bends = sway["bends"]
+    array = numpy.load(motion / bends["file"].replace(".png", ".npy"), allow_pickle=False)
+    assert array.shape == (told["frames"], bends["plants"], 2), f"{sway['sway']}: {array.shape}"
+    for axis, channel in enumerate(bends["channels"]):
+        assert abs(array[:, :, axis].min() - channel["least"]) < 1e-6, f"{sway['sway']}: least {channel['name']}"
+    jumps = numpy.abs(numpy.diff(array, axis=0)).max()
+    seam = numpy.abs(array[0] - array[-1]).max()
+    assert seam <= 1.05 * jumps, f"{sway['sway']}: the seam jumps {seam}, frames at most {jumps}"
+    swing = numpy.load(motion / bends["file"].replace("-bends.png", "-phase-amplitude.npy"), allow_pickle=False)
+    most = numpy.linalg.norm(array, axis=2).max(axis=0)
+    assert numpy.allclose(swing[:, 1], most, atol=1e-4), f"{sway['sway']}: amplitudes"
+    for variant in sway["variants"]:
+        vertices = variant["vertices"]
+        moved = numpy.load(motion / vertices["file"].replace("-vertices.png", "-displacements.npy"), allow_pickle=False)
+        assert moved.shape == (told["frames"], vertices["vertices"], 3), f"{vertices['file']}: {moved.shape}"
+        checked += 1
+assert checked > 10, f"only {checked} moving variants were found"
+print(f"{checked} moving variants agree")

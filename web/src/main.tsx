@@ -10,6 +10,7 @@ import './styles/strip.css';
 import './styles/yard.css';
 import './styles/nursery.css';
 import './styles/roster.css';
+import './styles/motion.css';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';

@@ -7,6 +7,31 @@ import { items, numbersOf, understood } from './usd';
 
 const folder = process.env.LUMBRIT_HANDOVER;
 
+interface Morph {
+  file: string;
+  targets: number;
+  errorAtMost: number;
+}
+
+/** The farthest that blended targets are from the displacements of any frame. */
+function measured(morph: Morph, frames: number, targets: number[][]): number {
+  const npy = readFileSync(`${folder}/motion/${morph.file.replace('.glb', '-displacements.npy')}`);
+  const own = new Float32Array(new Uint8Array(npy.subarray(10 + npy.readUInt16LE(8))).buffer);
+  const numbers = own.length / frames;
+  const keys = targets.map((_, k) => Math.floor((k * frames) / targets.length));
+  let most = 0;
+  for (let f = 0; f < frames; f++) {
+    const k = keys.filter((key) => key <= f).length - 1;
+    const share = (f - keys[k]!) / ((keys[k + 1] ?? frames) - keys[k]!);
+    const [from, to] = [targets[k]!, targets[(k + 1) % targets.length]!];
+    for (let v = 0; v < numbers; v += 3) {
+      const off = [0, 1, 2].map((d) => from[v + d]! * (1 - share) + to[v + d]! * share - own[f * numbers + v + d]!);
+      most = Math.max(most, Math.hypot(...off));
+    }
+  }
+  return most;
+}
+
 describe.skipIf(!folder)('what the command line hands over, read by others', () => {
   const glb = () => new Uint8Array(readFileSync(`${folder}/site.glb`));
 
@@ -81,5 +106,51 @@ describe.skipIf(!folder)('what the command line hands over, read by others', () 
       total += rows.length;
     }
     expect(total).toBeGreaterThan(10_000);
+  }, 120_000);
+
+  it('gives instances that sway their phase within the loop and how far they bend', async () => {
+    const document = await new NodeIO().registerExtensions([EXTMeshGPUInstancing]).readBinary(glb());
+    const swaying = document
+      .getRoot()
+      .listNodes()
+      .map((node) => node.getExtension<InstancedMesh>('EXT_mesh_gpu_instancing'))
+      .filter((batch) => batch?.getAttribute('_PHASE'));
+    expect(swaying.length).toBeGreaterThan(5);
+    for (const batch of swaying) {
+      const count = batch!.getAttribute('TRANSLATION')!.getCount();
+      const phase = Array.from(batch!.getAttribute('_PHASE')!.getArray() as Float32Array);
+      const amplitude = Array.from(batch!.getAttribute('_AMPLITUDE')!.getArray() as Float32Array);
+      expect([phase.length, amplitude.length]).toEqual([count, count]);
+      expect(Math.min(...phase)).toBeGreaterThanOrEqual(0);
+      expect(Math.max(...phase)).toBeLessThan(8);
+      expect(Math.max(...amplitude)).toBeLessThan(Math.PI / 2);
+    }
+  }, 60_000);
+
+  it('hands over each moving plant and prop as a valid GLB of at most 24 morph targets that loop', async () => {
+    const motion = JSON.parse(readFileSync(`${folder}/motion/motion.json`, 'utf8')) as {
+      frames: number;
+      step_s: number;
+      sways: { variants: { morph: Morph }[] }[];
+      pushes: { morph: Morph }[];
+    };
+    const morphs = [...motion.sways.flatMap((sway) => sway.variants.map((variant) => variant.morph)), ...motion.pushes.map((push) => push.morph)];
+    expect(morphs.length).toBeGreaterThan(15);
+    for (const morph of morphs) {
+      const bytes = new Uint8Array(readFileSync(`${folder}/motion/${morph.file}`));
+      const report = await validateBytes(bytes, { maxIssues: 100 });
+      expect(report.issues.numErrors, `${morph.file} ${JSON.stringify(report.issues.messages.slice(0, 3))}`).toBe(0);
+      const document = await new NodeIO().readBinary(bytes);
+      const [mesh] = document.getRoot().listMeshes();
+      const targets = mesh!.listPrimitives()[0]!.listTargets();
+      expect(targets.length).toBe(morph.targets);
+      expect(targets.length).toBeLessThanOrEqual(24);
+      const sampler = document.getRoot().listAnimations()[0]!.listSamplers()[0]!;
+      const times = sampler.getInput()!.getArray()!;
+      expect(times.at(-1)).toBeCloseTo(motion.frames * motion.step_s, 5);
+      const weights = sampler.getOutput()!.getArray()!;
+      expect(Array.from(weights.slice(0, targets.length)), 'the last key is the first').toEqual(Array.from(weights.slice(-targets.length)));
+      expect(measured(morph, motion.frames, targets.map((target) => Array.from(target.getAttribute('POSITION')!.getArray()!))), morph.file).toBeCloseTo(morph.errorAtMost, 5);
+    }
   }, 120_000);
 });

@@ -44,3 +44,7 @@ export type ColumnView = Schemas['ColumnView'];
 export type LayerView = Schemas['LayerView'];
 export type HandPlaced = Schemas['HandPlaced'];
 export type Limits = Schemas['Limits'];
+export type MotionView = Schemas['MotionView'];
+export type LoopView = Schemas['LoopView'];
+export type Track = Schemas['Track'];
+export type Breeze = Schemas['Breeze'];

@@ -71,13 +71,14 @@ function Empty() {
 
 /** The lined sheet with the variants of one plant. */
 function Sheet({ plant }: { plant: NurseryPlant }) {
-  const { site, manifest, commit } = useSession();
+  const { recipe, site, manifest, commit } = useSession();
   const pending = useSelection((s) => s.pending);
   const canvas = useRef<HTMLCanvasElement>(null);
   const view = useRef<SheetView | null>(null);
   const [growth, setGrowth] = useState(1);
   const [detail, setDetail] = useState(0);
   const [breeze, setBreeze] = useState(0);
+  const [windy, setWindy] = useState(false);
   const [turning, setTurning] = useState(false);
   const [lost, setLost] = useState('');
   const asked = JSON.stringify(pending);
@@ -107,6 +108,20 @@ function Sheet({ plant }: { plant: NurseryPlant }) {
   }, [shown, tint]);
   useEffect(() => view.current?.setBreeze(breeze), [breeze]);
   useEffect(() => view.current?.setTurning(turning), [turning]);
+  const wind = useQuery({
+    queryKey: ['breeze', site.id, site.revision, plant.id],
+    queryFn: async () => {
+      const found = await api.breeze(site.id, plant.id);
+      return { ...found, data: await bundle(found.key) };
+    },
+    enabled: windy,
+    placeholderData: (before) => before,
+    retry: false,
+  });
+  const blowing = windy ? wind.data : undefined;
+  useEffect(() => {
+    view.current?.setWind(blowing ? { bends: blowing.data.arrays.bends as Float32Array, axis: blowing.data.arrays.axis as Float32Array, step: blowing.step, turns: blowing.turns } : null);
+  }, [blowing]);
   const brushed = plant.plant.kind === 'mesh' && plant.plant.coordinate === 'brush' ? plant.plant : null;
   const setStroke = (stroke: number[][]) => brushed && commit([{ kind: 'set-layer', changed: { ...plant, plant: { ...brushed, stroke } } as Layer }]);
   const stroke = (event: React.MouseEvent) => {
@@ -167,6 +182,16 @@ function Sheet({ plant }: { plant: NurseryPlant }) {
           breeze <b>{breeze}°</b>
           <input type="range" aria-label="Breeze" min={0} max={80} step={1} value={breeze} onChange={(event) => setBreeze(Number(event.target.value))} />
         </label>
+        <button
+          className={`btn btn-quiet btn-sm ${windy ? 'active' : ''}`}
+          aria-pressed={windy}
+          disabled={!recipe.layers.some((each) => each.kind === 'wind' && !each.hidden)}
+          title={blowing ? `${blowing.wind}${blowing.sway ? `, by ${blowing.sway}` : ', by a plain sway'}` : 'Bends as the site’s wind bends it; add a wind on the workbench'}
+          onClick={() => setWindy(!windy)}
+        >
+          In the site’s wind
+        </button>
+        {windy && wind.error && <span className="rust small">{wind.error.message}</span>}
         <button className={`btn btn-quiet btn-sm ${turning ? 'active' : ''}`} aria-pressed={turning} onClick={() => setTurning(!turning)}>
           Turn slowly
         </button>

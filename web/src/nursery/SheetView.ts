@@ -1,11 +1,12 @@
 import { BufferAttribute, BufferGeometry, CanvasTexture, Color, LinearSRGBColorSpace, Mesh, PerspectiveCamera, PlaneGeometry, Scene, ShaderMaterial, Sprite, SpriteMaterial, Vector2, Vector3, WebGLRenderer } from 'three';
 import type { Bundle } from '../api/bundle';
+import { BENDING, MASK_NODES } from '../view3d/motion/swayShader';
 import { linearOf } from '../view3d/props';
 
 const PLANT_VERTEX = /* glsl */ `
 attribute float aAlong;
 attribute vec4 aOwn;
-uniform float uBend;
+uniform vec2 uBlown;
 uniform float uTall;
 uniform float uTurn;
 uniform vec3 uTint;
@@ -13,18 +14,14 @@ varying vec3 vColour;
 varying vec3 vNormal;
 varying vec3 vPlace;
 varying float vUp;
+${BENDING}
 void main() {
   float c = cos(uTurn);
   float s = sin(uTurn);
   vec3 p = vec3(c * position.x + s * position.z, position.y, c * position.z - s * position.x);
   vec3 n = vec3(c * normal.x + s * normal.z, normal.y, c * normal.z - s * normal.x);
-  // an arc of the plant's own height: the axis keeps its length, what lies beside it keeps its offset
-  float a = max(0.0, p.y / uTall);
-  float k = abs(uBend) < 1e-3 ? 1e-3 : uBend;
-  float turn = k * a;
-  vec2 axis = vec2((1.0 - cos(turn)) / k, sin(turn) / k) * uTall;
-  vec3 bent = vec3(axis.x + p.x * cos(turn), axis.y - p.x * sin(turn) + min(0.0, p.y), p.z);
-  n = vec3(n.x * cos(turn) + n.y * sin(turn), n.y * cos(turn) - n.x * sin(turn), n.z);
+  vec3 bent = p;
+  bendOwn(bent, n, uTall, uBlown);
   vec4 place = modelMatrix * vec4(bent, 1.0);
   vPlace = place.xyz;
   vNormal = n;
@@ -86,6 +83,17 @@ void main() {
 }
 `;
 
+const EVEN = Array.from({ length: MASK_NODES }, (_, k) => k / (MASK_NODES - 1));
+
+/** How a plant bends in the site's wind: radians toward east and south of each frame, and its mask by height. */
+export interface SiteWind {
+  bends: Float32Array;
+  axis: Float32Array;
+  /** Seconds from frame to frame. */
+  step: number;
+  turns: boolean;
+}
+
 /** A nursery's plant: its variants in a row on a lined sheet, beside a rule. Draws on demand; on and on only while something moves. */
 export class SheetView {
   private readonly renderer: WebGLRenderer;
@@ -95,13 +103,14 @@ export class SheetView {
     vertexShader: PLANT_VERTEX,
     fragmentShader: PLANT_FRAGMENT,
     side: 2,
-    uniforms: { uBend: { value: 0 }, uTall: { value: 1 }, uTurn: { value: 0 }, uTint: { value: new Vector3(0.3, 0.3, 0.1) } },
+    uniforms: { uBlown: { value: new Vector2() }, uTurns: { value: false }, uEven: { value: true }, uMaskAxis: { value: EVEN }, uTall: { value: 1 }, uTurn: { value: 0 }, uTint: { value: new Vector3(0.3, 0.3, 0.1) } },
   });
   private readonly plants: Mesh[] = [];
   private readonly paper: Mesh[] = [];
   private readonly observer: ResizeObserver;
   private frame = 0;
   private breeze = 0;
+  private wind: SiteWind | null = null;
   private turning = false;
   private start = performance.now();
   private size = { tall: 1, wide: 1, variants: 1 };
@@ -152,6 +161,29 @@ export class SheetView {
   setBreeze(degrees: number): void {
     this.breeze = degrees;
     this.draw();
+  }
+
+  /** Bends them as the site's wind does, over its loop; null for no wind. */
+  setWind(wind: SiteWind | null): void {
+    this.wind = wind;
+    const { uMaskAxis, uEven, uTurns } = this.material.uniforms;
+    uMaskAxis!.value = wind ? Array.from(wind.axis.subarray(0, MASK_NODES)) : EVEN;
+    uEven!.value = !wind;
+    uTurns!.value = wind?.turns ?? false;
+    this.draw();
+  }
+
+  /** Radians toward the right and toward the viewer at a moment. */
+  private blown(seconds: number): [number, number] {
+    if (!this.wind) {
+      return [((this.breeze * Math.PI) / 180) * (0.62 + 0.3 * Math.sin(1.9 * seconds) + 0.08 * Math.sin(5.3 * seconds)), 0];
+    }
+    const { bends, step } = this.wind;
+    const frames = bends.length / 2;
+    const at = (seconds / step) % frames;
+    const [before, after, mix] = [Math.floor(at), (Math.floor(at) + 1) % frames, at % 1];
+    const of = (axis: number) => bends[2 * before + axis]! + (bends[2 * after + axis]! - bends[2 * before + axis]!) * mix;
+    return [of(0), of(1)];
   }
 
   setTurning(turning: boolean): void {
@@ -244,11 +276,11 @@ export class SheetView {
       this.frame = 0;
       this.aim();
       const seconds = (now - this.start) / 1000;
-      const { uBend, uTurn } = this.material.uniforms;
-      uBend!.value = ((this.breeze * Math.PI) / 180) * (0.62 + 0.3 * Math.sin(1.9 * seconds) + 0.08 * Math.sin(5.3 * seconds));
+      const { uBlown, uTurn } = this.material.uniforms;
+      (uBlown!.value as Vector2).set(...this.blown(seconds));
       if (this.turning) uTurn!.value = (seconds * 0.5) % (2 * Math.PI);
       this.renderer.render(this.scene, this.camera);
-      if (this.breeze > 0 || this.turning) this.draw();
+      if (this.breeze > 0 || this.wind || this.turning) this.draw();
     });
   }
 

@@ -20,6 +20,8 @@ export class Planting {
   private readonly layers = new Map<string, PlantMeshes>();
   private chosen: { layer: string; plants: Set<number> } = { layer: '', plants: new Set() };
   private draftTriangles = 16_000;
+  private playTriangles = 30_000;
+  private arranged: { key: string; sum: Arranged } | null = null;
   /** One detail level for every plant, 0 the full one; −1 lets each be chosen by its size in the picture. */
   forced = -1;
 
@@ -29,6 +31,7 @@ export class Planting {
   ) {}
 
   set(layer: string, plants: Bundle, shapes: Bundle): void {
+    this.arranged = null;
     this.drop(layer);
     const meshes = new PlantMeshes(layer, plants, shapes, this.materials);
     meshes.choose(this.chosen.layer === layer ? this.chosen.plants : new Set());
@@ -37,11 +40,16 @@ export class Planting {
   }
 
   drop(layer: string): void {
+    this.arranged = null;
     const old = this.layers.get(layer);
     if (!old) return;
     this.scene.remove(...old.meshes);
     old.dispose();
     this.layers.delete(layer);
+  }
+
+  of(layer: string): PlantMeshes | null {
+    return this.layers.get(layer) ?? null;
   }
 
   get names(): string[] {
@@ -54,6 +62,7 @@ export class Planting {
 
   /** Lights up plants of a layer, by their numbers in its list. */
   choose(layer: string, plants: Set<number>): void {
+    this.arranged = null;
     this.chosen = { layer, plants };
     for (const [id, meshes] of this.layers) meshes.choose(id === layer ? plants : new Set());
   }
@@ -76,8 +85,15 @@ export class Planting {
    * Chooses which plants are drawn in which detail: all of them within what a pixel shows where the picture rests, as many
    * triangles as there is time for while it moves.
    */
-  arrange(fine: boolean, seen: Pick<DetailChoice, 'eye' | 'pixels' | 'parallel'>): Arranged {
-    const room = fine ? FINE_TRIANGLES : this.draftTriangles;
+  arrange(of: 'draft' | 'play' | 'fine', seen: Pick<DetailChoice, 'eye' | 'pixels' | 'parallel'>): Arranged {
+    const fine = of === 'fine';
+    const room = fine ? FINE_TRIANGLES : of === 'play' ? this.playTriangles : this.draftTriangles;
+    const key = JSON.stringify([room, fine, seen, this.forced]);
+    if (this.arranged?.key === key) {
+      // what was hidden for a picture without plants is shown again
+      this.all.forEach((each) => each.reveal());
+      return this.arranged.sum;
+    }
     const choice: DetailChoice = { ...seen, share: 1, tolerance: fine ? FINE_TOLERANCE : DRAFT_TOLERANCE, forced: this.forced };
     let sum = this.arrangeAll(choice);
     for (let i = 0; i < 4 && sum.triangles > room && this.forced < 0; i++) {
@@ -88,7 +104,8 @@ export class Planting {
       choice.share = room / sum.triangles;
       sum = this.arrangeAll(choice);
     }
-    return { ...sum, tolerance: choice.tolerance, share: choice.share };
+    this.arranged = { key, sum: { ...sum, tolerance: choice.tolerance, share: choice.share } };
+    return this.arranged.sum;
   }
 
   private arrangeAll(choice: DetailChoice): { triangles: number; draws: number } {
@@ -100,6 +117,22 @@ export class Planting {
       draws += one.draws;
     }
     return { triangles, draws };
+  }
+
+  /** Those that sway, and those that stand still. */
+  swaying(): { moving: PlantMeshes[]; still: PlantMeshes[] } {
+    return { moving: this.all.filter((each) => each.sways), still: this.all.filter((each) => !each.sways) };
+  }
+
+  /** Something of a layer has changed that decides what is drawn of it. */
+  renew(): void {
+    this.arranged = null;
+  }
+
+  /** Lets the moving picture follow the time that it takes, in ms: about ten a second where that is to be had. */
+  adaptPlay(measured: number): void {
+    if (measured > 140) this.playTriangles = Math.max(6000, this.playTriangles * 0.8);
+    else if (measured > 0 && measured < 95) this.playTriangles = Math.min(900_000, this.playTriangles * 1.25);
   }
 
   /** Lets drafts follow the time that they take, in ms. */

@@ -17,16 +17,19 @@ import {
   WebGLRenderTarget,
   WebGLRenderer,
 } from 'three';
-import type { DataTexture } from 'three';
+import type { DataTexture, IUniform } from 'three';
 import type { Bundle } from '../api/bundle';
 import type { PropView } from '../api/types';
 import { Eye } from './camera';
 import { groundGeometry, heightAt, meet, type Heights } from './ground';
 import { contour } from './contour';
 import { drawnAt, plantAt, type Hit } from './picking';
+import type { Moving } from './motion/Moving';
+import { MovingScene } from './motion/MovingScene';
 import { Planting } from './Planting';
 import { linearOf, PropMesh } from './props';
 import { noiseTexture } from './noise';
+import { StillLayer } from './StillLayer';
 import { Ripening } from './Ripening';
 import { withShade, type LightGrid } from './shade';
 import { Cost } from './cost';
@@ -37,6 +40,8 @@ export type { Hit } from './picking';
 
 const DRAFT_NODES = 129;
 const FINE_NODES = 512;
+/** Milliseconds after the last change before a playing picture lays what stands still under what moves. */
+const STILL_AFTER = 350;
 /** As many as the shader has room for. */
 const MOST_LEVELS = 40;
 
@@ -52,6 +57,11 @@ export class Viewport {
   private readonly skyScene = new Scene();
   private readonly mirrorTarget = new WebGLRenderTarget(512, 320, { depthBuffer: true });
   private readonly ripening: Ripening;
+  private readonly still = new StillLayer();
+  /** When something other than the moment has last changed, and whether the still layer has it. */
+  private changedAt = 0;
+  private stillDrawn = false;
+  private mirrored = '';
   private readonly uniforms = {
     uSun: { value: new Vector3(0, 1, 0) },
     uEye: { value: new Vector3() },
@@ -80,16 +90,29 @@ export class Viewport {
   private readonly planting = new Planting(this.scene, {
     blade: this.material(shaders.COMMON + shaders.PLANT_VERTEX, shaders.PLANT_FRAGMENT, { BLADE: 1 }),
     whole: this.material(shaders.COMMON + shaders.PLANT_VERTEX, shaders.PLANT_FRAGMENT),
+    swaying: (blade, own) => this.material(shaders.COMMON + shaders.PLANT_VERTEX, shaders.PLANT_FRAGMENT, blade ? { BLADE: 1, SWAY: 1 } : { SWAY: 1 }, own),
   });
   private readonly waterMaterial = this.material(shaders.WATER_VERTEX, shaders.WATER_FRAGMENT);
   private readonly propMaterial = this.material(shaders.PROP_VERTEX, shaders.PROP_FRAGMENT);
-  private props = new Map<string, PropMesh>();
+  private readonly clothMaterial = this.material(shaders.PROP_VERTEX, shaders.PROP_FRAGMENT, { CLOTH: 1 });
+  private drawn = 0;
+  private scripts = 0;
+  private readonly props = new Map<string, PropMesh>();
+  private readonly motion = new MovingScene({
+    scene: this.scene,
+    planting: this.planting,
+    props: this.props,
+    resting: this.propMaterial,
+    cloth: this.clothMaterial,
+    grains: (own, sways) => this.material(shaders.COMMON + shaders.GRAIN_VERTEX, shaders.GRAIN_FRAGMENT, sways ? { SWAY: 1 } : {}, own),
+  });
   private draft: Mesh | null = null;
   private fine: Mesh | null = null;
   private water: Mesh | null = null;
   private heights: Heights | null = null;
   private keys = new Map<string, string>();
   private values: { columns: number; rows: number; steps: Uint16Array; min: number; max: number } | null = null;
+  private valueScale = { low: 0, high: 1 };
   private light: LightGrid | null = null;
   /** What frames have cost so far, and what one would cost. */
   readonly cost = new Cost();
@@ -105,7 +128,7 @@ export class Viewport {
     this.renderer.outputColorSpace = LinearSRGBColorSpace;
     this.renderer.autoClear = false;
     this.eye = new Eye({ target: [0, 8, 0], heading: 0, elevation: 20, distance: 90 });
-    this.propMaterial.side = 2;
+    this.propMaterial.side = this.clothMaterial.side = 2;
     this.uniforms.uMirrorMap.value = this.mirrorTarget.texture;
     const sky = new Mesh(new PlaneGeometry(2, 2), this.material(shaders.SKY_VERTEX, shaders.SKY_FRAGMENT));
     (sky.material as ShaderMaterial).depthWrite = false;
@@ -123,8 +146,8 @@ export class Viewport {
     this.resize();
   }
 
-  private material(vertex: string, fragment: string, defines: Record<string, number> = {}): ShaderMaterial {
-    return new ShaderMaterial({ defines, uniforms: this.uniforms, vertexShader: vertex, fragmentShader: shaders.COMMON + fragment, side: fragment === shaders.PLANT_FRAGMENT ? 2 : 0 });
+  private material(vertex: string, fragment: string, defines: Record<string, number> = {}, own: Record<string, IUniform> = {}): ShaderMaterial {
+    return new ShaderMaterial({ defines, uniforms: { ...this.uniforms, ...own }, vertexShader: vertex, fragmentShader: shaders.COMMON + fragment, side: fragment === shaders.PLANT_FRAGMENT ? 2 : 0 });
   }
 
   private resize(): void {
@@ -134,6 +157,7 @@ export class Viewport {
     if (width < 2 || height < 2) return;
     this.renderer.setSize(width, height, false);
     this.ripening.resize(width, height);
+    this.still.resize(width * this.renderer.getPixelRatio(), height * this.renderer.getPixelRatio());
     this.draw();
   }
 
@@ -240,7 +264,7 @@ export class Viewport {
       prop.paint(view.tintKey || view.colour, (bundles[i]!.tint?.arrays.colours as Float32Array) ?? null, linearOf(view.colour));
       prop.show((bundles[i]!.values?.arrays.values as Float32Array) ?? null, low, high);
     });
-    this.draw();
+    this.showMoment(this.motion.moment);
   }
 
   /** Values on the ground's lattice, shown from low (dark) to high (light). */
@@ -251,11 +275,19 @@ export class Viewport {
     const { columns, rows, min, max } = bundle.facts as { columns: number; rows: number; min: number; max: number };
     const steps = bundle.arrays.values as Uint16Array;
     this.values = { columns, rows, steps, min, max };
+    this.valueScale = { low, high };
+    this.takeValues();
+    if (this.uniforms.uValuesShown.value > 0) this.draw();
+  }
+
+  private takeValues(): void {
+    if (!this.values) return;
+    const { columns, rows, steps, min, max } = this.values;
+    const { low, high } = this.valueScale;
     this.uniforms.uValues.value?.dispose();
     this.uniforms.uValues.value = valueTexture(columns, rows, steps);
     const range = high - low || 1;
     this.uniforms.uScale.value.set((min - low) / range, (max - min) / range, (columns - 1) / columns, (rows - 1) / rows);
-    if (this.uniforms.uValuesShown.value > 0) this.draw();
   }
 
   /** The shown value at a place, or null where there is none. */
@@ -268,6 +300,7 @@ export class Viewport {
 
   setMode(values: boolean): void {
     this.uniforms.uValuesShown.value = values ? 1 : 0;
+    this.motion.darken(values);
     this.draw();
   }
 
@@ -275,8 +308,48 @@ export class Viewport {
     if (this.keys.get(layer) === key) return;
     this.keys.set(layer, key);
     this.planting.set(layer, plants, shapes);
+    this.motion.attach(layer);
     this.shade();
     this.draw();
+  }
+
+  /** Takes what moves, or lets everything stand still. Its blocks may still be on their way. */
+  setMoving(moving: Moving | null): void {
+    this.motion.set(moving);
+    this.setBlowing(this.motion.blown);
+    this.showMoment(this.motion.moment);
+  }
+
+  /** Shows a wind on the ground by streaks, "" for none. */
+  setBlowing(layer: string): void {
+    const water = this.uniforms.uWater.value;
+    this.motion.blow(layer, this.heights, water > -1e8 ? water : null, this.uniforms.uValuesShown.value > 0);
+    this.draw();
+  }
+
+  /**
+   * Shows a moment of the motion, in frames and parts of them. What of it has not come yet stays as it was.
+   *
+   * @param playing shows the gusts in the values view too
+   * @return whether all of it was there
+   */
+  showMoment(position: number, playing = false): boolean {
+    const all = this.motion.show(position);
+    const gusts = playing && this.uniforms.uValuesShown.value > 0 ? this.motion.gusts() : null;
+    if (gusts) {
+      const { columns, rows, steps, greatest } = gusts;
+      this.keys.delete('values');
+      this.values = { columns, rows, steps, min: 0, max: greatest };
+      this.takeValues();
+    }
+    if (playing) this.drawMoment();
+    else this.draw();
+    return all;
+  }
+
+  /** How a plant bends in every frame and how long it is; null where it does not sway, or not all frames are there. */
+  bendsOf(layer: string, number: number): { bends: { east: number; south: number }[]; length: number } | null {
+    return this.motion.bendsOf(layer, number);
   }
 
   /** Lights up plants of a layer, by their numbers in its list. */
@@ -453,6 +526,10 @@ export class Viewport {
   /** The sky and the coarse ground seen in the water, by an eye below it. */
   private drawMirror(): void {
     if (!this.water || !this.draft || this.eye.pose.elevation > 70) return;
+    // what it shows stands still: the same eye sees the same
+    const seen = JSON.stringify([this.eye.pose, this.eye.isParallel, this.canvas.clientWidth, this.canvas.clientHeight, this.keys.get('ground'), this.keys.get('values'), this.keys.get('tints'), this.uniforms.uValuesShown.value, this.uniforms.uLook.value, this.uniforms.uLevels.value]);
+    if (seen === this.mirrored) return;
+    this.mirrored = seen;
     const level = this.uniforms.uWater.value;
     const camera = this.eye.camera;
     const flip = new Matrix4().set(1, 0, 0, 0, 0, -1, 0, 2 * level, 0, 0, 1, 0, 0, 0, 0, 1);
@@ -485,22 +562,24 @@ export class Viewport {
     if (!plants) this.planting.hide();
   }
 
-  private arrange(fine: boolean): void {
+  private arrange(of: 'draft' | 'play' | 'fine'): void {
     const size = this.renderer.getSize(new Vector2());
     const { x, y, z } = this.eye.position;
-    const drawn = this.planting.arrange(fine, { eye: { x, y, z }, pixels: this.eye.pixelsPerMetre(size.y), parallel: this.eye.isParallel });
+    const drawn = this.planting.arrange(of, { eye: { x, y, z }, pixels: this.eye.pixelsPerMetre(size.y), parallel: this.eye.isParallel });
     this.cost.drawn = drawn;
+    this.motion.scale(this.eye.pixelsPerMetre(size.y));
     this.uniforms.uBroaden.value = Math.min(2.6, 1 / Math.sqrt(drawn.share));
   }
 
   private drawScene(fine: boolean, target: WebGLRenderTarget | null): void {
     this.drawMirror();
-    this.arrange(fine);
+    this.arrange(fine ? 'fine' : 'draft');
     this.show(fine, true, true);
     this.renderer.setRenderTarget(target);
     this.renderer.clear();
     this.renderer.render(this.skyScene, this.eye.camera);
     this.renderer.render(this.scene, this.eye.camera);
+    this.motion.drawStreaks(this.renderer, this.eye.camera);
     this.renderer.render(this.overlay, this.eye.camera);
   }
 
@@ -509,20 +588,93 @@ export class Viewport {
     this.drawScene(true, this.ripening.target);
   }
 
-  /** Something has changed: a draft at the next frame, then the picture ripens. */
-  draw(): void {
+  /** How many pictures were drawn since it was asked last. */
+  takeDrawn(): number {
+    const drawn = this.drawn;
+    this.drawn = 0;
+    return drawn;
+  }
+
+  /** Milliseconds that drawing took in scripts since it was asked last. */
+  takeScripts(): number {
+    const scripts = this.scripts;
+    this.scripts = 0;
+    return scripts;
+  }
+
+  /** What stands still: sky, fine ground, water, props and plants that nothing moves; drawn once until something changes. */
+  private drawStill(): void {
+    this.drawMirror();
+    this.arrange('fine');
+    this.show(true, true, true);
+    const { moving } = this.planting.swaying();
+    moving.forEach((each) => each.meshes.forEach((mesh) => (mesh.visible = false)));
+    const hidden = this.motion.movers();
+    hidden.forEach((object) => (object.visible = false));
+    this.renderer.setRenderTarget(this.still.target);
+    this.renderer.clear();
+    this.renderer.render(this.skyScene, this.eye.camera);
+    this.renderer.render(this.scene, this.eye.camera);
+    hidden.forEach((object) => (object.visible = true));
+    this.stillDrawn = true;
+  }
+
+  /** A moment of the motion over what stands still. */
+  private drawMoved(): void {
+    if (!this.stillDrawn) this.drawStill();
+    this.arrange('play');
+    const { still } = this.planting.swaying();
+    still.forEach((each) => each.meshes.forEach((mesh) => (mesh.visible = false)));
+    const resting = [this.draft, this.fine, this.water, ...[...this.props.values()].map((prop) => prop.mesh)].filter((object) => object !== null);
+    const movers = this.motion.movers();
+    resting.forEach((object) => (object.visible = movers.includes(object)));
+    this.renderer.setRenderTarget(null);
+    this.renderer.clear();
+    this.still.lay(this.renderer);
+    this.renderer.render(this.scene, this.eye.camera);
+    resting.forEach((object) => (object.visible = true));
+    this.motion.drawStreaks(this.renderer, this.eye.camera);
+    this.renderer.render(this.overlay, this.eye.camera);
+  }
+
+  /** The next moment while it plays; where the eye moves too, or values change with it, all is drawn anew. */
+  private drawMoment(): void {
     if (!this.heights) return;
     this.ripening.draft((measured) => {
+      const start = performance.now();
+      this.setUp(0, 0);
+      const valuesMove = this.uniforms.uValuesShown.value > 0 && this.motion.hasStreaks;
+      if (valuesMove || start - this.changedAt < STILL_AFTER) this.drawScene(false, null);
+      else {
+        this.drawMoved();
+        this.planting.adaptPlay(measured);
+      }
+      this.drawn++;
+      this.scripts += performance.now() - start;
+    });
+  }
+
+  /** Something has changed: a draft at the next frame, then the picture ripens. */
+  draw(): void {
+    this.changedAt = performance.now();
+    this.stillDrawn = false;
+    if (!this.heights) return;
+    this.ripening.draft((measured) => {
+      const start = performance.now();
       this.setUp(0, 0);
       this.onLook();
       this.drawScene(false, null);
       this.planting.adapt(measured);
+      this.drawn++;
+      this.scripts += performance.now() - start;
     });
   }
 
   dispose(): void {
     this.observer.disconnect();
     this.ripening.dispose();
+    this.motion.dispose();
+    this.still.dispose();
     this.planting.dispose();
     for (const prop of this.props.values()) prop.dispose();
     this.mirrorTarget.dispose();

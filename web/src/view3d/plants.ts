@@ -1,5 +1,6 @@
 import { BufferAttribute, InstancedBufferAttribute, InstancedBufferGeometry, Mesh, type ShaderMaterial } from 'three';
 import type { Bundle } from '../api/bundle';
+import type { Swaying, SwayUniforms } from './motion/Swaying';
 
 /** Detail levels a variant may have, the stand-in last. */
 const LEVELS = 5;
@@ -8,6 +9,8 @@ const LEVELS = 5;
 export interface PlantMaterials {
   blade: ShaderMaterial;
   whole: ShaderMaterial;
+  /** The same of plants that sway, with uniforms of their own. */
+  swaying: (blade: boolean, own: SwayUniforms) => ShaderMaterial;
 }
 
 interface Level {
@@ -15,7 +18,7 @@ interface Level {
   triangles: number;
   /** Of a plant of length 1, as a share of its length. */
   error: number;
-  mesh: Mesh<InstancedBufferGeometry>;
+  mesh: Mesh<InstancedBufferGeometry, ShaderMaterial>;
 }
 
 /** The plants of one variant, in a hashed order so that the first n are an even sample of all. */
@@ -25,7 +28,7 @@ class Variant {
   constructor(
     readonly order: Uint32Array,
     shapes: Bundle,
-    variant: number,
+    readonly variant: number,
     material: ShaderMaterial,
   ) {
     const triangles = shapes.arrays.triangles as Uint32Array;
@@ -86,12 +89,13 @@ export class PlantMeshes {
   readonly flat: boolean;
   private chosen: Set<number> = new Set();
   private signature = '';
+  private sway: Swaying | null = null;
 
   constructor(
     readonly layer: string,
     plants: Bundle,
     shapes: Bundle,
-    materials: PlantMaterials,
+    private readonly materials: PlantMaterials,
   ) {
     this.feet = plants.arrays.feet as Float32Array;
     this.sizes = plants.arrays.sizes as Float32Array;
@@ -143,6 +147,48 @@ export class PlantMeshes {
   choose(numbers: Set<number>): void {
     this.chosen = numbers;
     this.signature = '';
+  }
+
+  /** Lets them sway as the core computed it, or stand still. */
+  setSway(sway: Swaying | null): void {
+    const fits = sway && sway.view.plants === this.count ? sway : null;
+    if (this.sway === fits) return;
+    this.sway = fits;
+    this.signature = '';
+    const resting = this.flat ? this.materials.blade : this.materials.whole;
+    for (const variant of this.variants) {
+      const material = fits ? this.materials.swaying(this.flat, fits.uniforms(variant.variant)) : resting;
+      for (const level of variant.levels) {
+        if (level.mesh.material !== resting) level.mesh.material.dispose();
+        level.mesh.material = material;
+        if (fits) level.mesh.geometry.setAttribute('aMask', new BufferAttribute(fits.mask(variant.variant, level.detail), 1, true));
+      }
+    }
+  }
+
+  get sways(): boolean {
+    return this.sway !== null;
+  }
+
+  /** Shows again what {@link arrange} has chosen. */
+  reveal(): void {
+    for (const variant of this.variants) for (const level of variant.levels) level.mesh.visible = level.mesh.geometry.instanceCount > 0;
+  }
+
+  /** The place of a plant by its number in the layer's list, −1 where it is not drawn. */
+  placeOf(number: number): number {
+    return this.index ? this.index.indexOf(number) : number;
+  }
+
+  /** Writes foot, turn and size of a plant. */
+  stand(plant: number, foot: Float32Array, footAt: number, turn: Int16Array, turnAt: number, size: Float32Array): void {
+    for (let d = 0; d < 3; d++) foot[footAt + d] = this.feet[3 * plant + d]!;
+    for (let d = 0; d < 4; d++) turn[turnAt + d] = this.turns[4 * plant + d]!;
+    const length = this.sizes[2 * plant]!;
+    const width = this.sizes[2 * plant + 1]!;
+    size[footAt] = width;
+    size[footAt + 1] = length;
+    size[footAt + 2] = this.flat ? length : width;
   }
 
   /** Chooses a level for each plant that is drawn; gives the triangles and draws that it comes to. */
@@ -200,17 +246,17 @@ export class PlantMeshes {
     const size = room(geometry, 'aSize', Float32Array, 3, count, false);
     const tint = room(geometry, 'aTint', Uint8Array, 4, count, true);
     const state = room(geometry, 'aState', Uint8Array, 4, count, true);
+    const swaying = this.sway && { plant: room(geometry, 'aPlant', Float32Array, 1, count, false), crinkle: room(geometry, 'aCrinkle', Float32Array, 2, count, false), of: this.sway };
     let n = 0;
     for (let i = 0; i < of.length; i++) {
       if (of[i] !== l) continue;
       const plant = variant.order[i]!;
-      for (let d = 0; d < 3; d++) foot[3 * n + d] = this.feet[3 * plant + d]!;
-      for (let d = 0; d < 4; d++) turn[4 * n + d] = this.turns[4 * plant + d]!;
-      const length = this.sizes[2 * plant]!;
-      const width = this.sizes[2 * plant + 1]!;
-      size[3 * n] = width;
-      size[3 * n + 1] = length;
-      size[3 * n + 2] = this.flat ? length : width;
+      this.stand(plant, foot as Float32Array, 3 * n, turn as Int16Array, 4 * n, size as Float32Array);
+      if (swaying) {
+        swaying.plant[n] = plant;
+        swaying.crinkle[2 * n] = swaying.of.crinkling[plant]!;
+        swaying.crinkle[2 * n + 1] = swaying.of.ahead[plant]!;
+      }
       for (let d = 0; d < 3; d++) tint[4 * n + d] = this.looks[4 * plant + d]!;
       state[4 * n] = this.states[2 * plant]!;
       state[4 * n + 1] = this.states[2 * plant + 1]!;
@@ -220,6 +266,7 @@ export class PlantMeshes {
   }
 
   dispose(): void {
+    this.setSway(null);
     this.meshes.forEach((mesh) => mesh.geometry.dispose());
   }
 }

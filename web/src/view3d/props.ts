@@ -7,12 +7,13 @@ const QUICK = 60_000;
 
 /** One prop: its triangles in their own frame, its colours, and where it stands. */
 export class PropMesh {
-  readonly mesh: Mesh;
+  readonly mesh: Mesh<BufferGeometry, ShaderMaterial>;
   private readonly positions: Float32Array;
   private readonly triangles: Uint32Array;
   private values: Float32Array | null = null;
   private readonly inverse = new Matrix4();
   private colour = '';
+  private cloth = false;
 
   constructor(
     readonly view: PropView,
@@ -31,6 +32,43 @@ export class PropMesh {
     this.mesh.matrixAutoUpdate = false;
     this.mesh.frustumCulled = false;
     this.stand(view);
+  }
+
+  /**
+   * Pushes each vertex along its normal, between two frames; null lets it hang at rest.
+   *
+   * @param material of cloth
+   */
+  push(pushed: { before: Int16Array; after: Int16Array; mix: number; metres: number } | null, material: ShaderMaterial): void {
+    if (!pushed) return;
+    if (!this.cloth) {
+      this.cloth = true;
+      this.mesh.geometry.setAttribute('aPush', new BufferAttribute(new Float32Array(this.positions.length / 3), 1));
+      this.mesh.material = material;
+    }
+    const attribute = this.mesh.geometry.getAttribute('aPush') as BufferAttribute;
+    const array = attribute.array as Float32Array;
+    const { before, after, mix, metres } = pushed;
+    for (let v = 0; v < array.length; v++) array[v] = (before[v]! + (after[v]! - before[v]!) * mix) * metres;
+    attribute.needsUpdate = true;
+  }
+
+  /** Hangs at rest again. */
+  rest(material: ShaderMaterial): void {
+    this.cloth = false;
+    this.mesh.material = material;
+    this.stand(this.view);
+  }
+
+  /** Where it is at a moment between two frames: eight numbers a frame, origin, turn, size. */
+  move(placed: Float32Array, before: number, after: number, mix: number): void {
+    const at = (frame: number, k: number) => placed[8 * frame + k]!;
+    const blend = (k: number) => at(before, k) + (at(after, k) - at(before, k)) * mix;
+    const turn = (frame: number) => new Quaternion(at(frame, 3), at(frame, 4), at(frame, 5), at(frame, 6));
+    const size = blend(7);
+    this.mesh.matrix.compose(new Vector3(blend(0), blend(1), blend(2)), turn(before).slerp(turn(after), mix), new Vector3(size, size, size));
+    this.mesh.matrixWorldNeedsUpdate = true;
+    this.inverse.copy(this.mesh.matrix).invert();
   }
 
   /** Moves, turns and sizes it. */

@@ -1,3 +1,5 @@
+import { SWAY } from './motion/swayShader';
+
 /** Light, haze and colour that every material of the view shares. Colours are display-encoded at the end of each shader. */
 export const COMMON = /* glsl */ `
 uniform vec3 uSun;
@@ -184,6 +186,12 @@ void main() {
 }
 `;
 
+const TURNED = /* glsl */ `
+vec3 turned(vec3 v, vec4 q) {
+  return v + 2.0 * cross(q.xyz, cross(q.xyz, v) + q.w * v);
+}
+`;
+
 export const PLANT_VERTEX = /* glsl */ `
 attribute vec3 aFoot;
 attribute vec4 aTurn;
@@ -198,9 +206,10 @@ varying vec3 vPlace;
 varying vec3 vColour;
 varying float vLeft;
 
-vec3 turned(vec3 v, vec4 q) {
-  return v + 2.0 * cross(q.xyz, cross(q.xyz, v) + q.w * v);
-}
+${TURNED}
+#ifdef SWAY
+${SWAY}
+#endif
 
 void main() {
   vec4 q = normalize(aTurn);
@@ -213,8 +222,17 @@ void main() {
   float end = growth * 1.15;
   vLeft = growth > 0.997 ? 1.0 : end - aAlong;
   float wide = growth > 0.997 ? 1.0 : smoothstep(0.0, 0.15, end - aAlong);
-  vec3 place = aFoot + turned(mix(aCentre, position, wide) * size, q);
-  vec3 n = normalize(turned(normal / size, q));
+  vec3 unit = mix(aCentre, position, wide);
+  vec3 stem = unit * size;
+  vec3 n = normalize(normal / size);
+#ifdef SWAY
+  vec2 blown = bendNow();
+  bendOwn(stem, n, size.y, turned(vec3(blown.x, 0.0, blown.y), vec4(-q.xyz, q.w)).xz);
+  // what is smaller than half a pixel is left out
+  if (aCrinkle.x * size.y > far * 0.0006) stem += aCrinkle.x * aMask * size.y * crinkled(unit);
+#endif
+  vec3 place = aFoot + turned(stem, q);
+  n = turned(n, q);
   vec3 view = normalize(uEye - place);
   if (dot(n, view) < 0.0) n = -n;
   vec2 light = lightAt(aFoot.xz);
@@ -269,8 +287,14 @@ varying vec3 vNormal;
 varying vec3 vOwn;
 varying vec3 vColour;
 varying float vValue;
+#ifdef CLOTH
+attribute float aPush;
+#endif
 void main() {
   vec4 place = modelMatrix * vec4(position, 1.0);
+#ifdef CLOTH
+  place.xyz += normalize(mat3(modelMatrix) * normal) * aPush;
+#endif
   vPlace = place.xyz;
   vOwn = position;
   vNormal = mat3(modelMatrix) * normal;
@@ -292,7 +316,11 @@ uniform float uWater;
 ${VALUES}
 void main() {
   if (uMirror > 0.5 && vPlace.y < uWater) discard;
+#ifdef CLOTH
+  vec3 n = normalize(cross(dFdx(vPlace), dFdy(vPlace)));
+#else
   vec3 n = normalize(vNormal);
+#endif
   vec3 view = normalize(uEye - vPlace);
   if (dot(n, view) < 0.0) n = -n;
   vec3 s = vOwn * 2.3;
@@ -302,8 +330,12 @@ void main() {
   float sun = max(dot(bent, uSun), 0.0) * (0.35 + 0.65 * max(light.r, smoothstep(0.6, 2.5, vPlace.y - uWater)));
   vec3 lit = SUN_COLOUR * sun + (SKY_COLOUR * (0.55 + 0.45 * bent.y) + BOUNCE * 2.0) * mix(light.g, 1.0, 0.35);
   vec3 albedo = vColour * (0.80 + 0.40 * grain);
+#ifdef CLOTH
+  albedo = vColour * (0.92 + 0.16 * grain);
+#else
   float moss = smoothstep(0.35, 0.8, n.y) * smoothstep(0.45, 0.62, layered(vPlace.xz * 0.9 + vPlace.y));
   albedo = mix(albedo, vec3(0.070, 0.078, 0.026), moss * 0.5);
+#endif
   vec3 c = albedo * lit;
   if (uValuesShown > 0.0) {
     float grey = dot(c, vec3(0.3, 0.6, 0.1));
@@ -312,6 +344,55 @@ void main() {
     c = mix(c, vValue > -1e8 ? valueColour(vValue) * relief * 1.25 : quiet, uValuesShown);
   }
   gl_FragColor = vec4(shown(hazed(c, vPlace)), 1.0);
+}
+`;
+
+/** Grains as round points, as large as they are, at least a pixel; coloured from rest to fast. */
+export const GRAIN_VERTEX = /* glsl */ `
+attribute float aSpeed;
+uniform float uGrain;
+uniform float uPixels;
+varying vec3 vPlace;
+varying float vSpeed;
+#ifdef SWAY
+attribute vec3 aFoot;
+attribute vec4 aTurn;
+attribute vec3 aSize;
+${TURNED}
+${SWAY}
+#endif
+void main() {
+#ifdef SWAY
+  vec4 q = normalize(aTurn);
+  vec3 own = position * aSize;
+  vec3 n = vec3(0.0, 1.0, 0.0);
+  vec2 blown = bendNow();
+  bendOwn(own, n, aSize.y, turned(vec3(blown.x, 0.0, blown.y), vec4(-q.xyz, q.w)).xz);
+  if (aCrinkle.x > 0.0) own += aCrinkle.x * aMask * aSize.y * crinkled(position);
+  vPlace = aFoot + turned(own, q);
+#else
+  vPlace = position + vec3(0.0, uGrain * 0.5, 0.0);
+#endif
+  vSpeed = aSpeed;
+  gl_Position = projectionMatrix * viewMatrix * vec4(vPlace, 1.0);
+  gl_PointSize = max(1.2, uGrain * uPixels / max(0.05, gl_Position.w));
+}
+`;
+
+export const GRAIN_FRAGMENT = /* glsl */ `
+varying vec3 vPlace;
+varying float vSpeed;
+uniform vec3 uRest;
+uniform vec3 uFast;
+uniform float uMirror;
+uniform float uWater;
+void main() {
+  vec2 at = 2.0 * gl_PointCoord - 1.0;
+  if (dot(at, at) > 1.0 || (uMirror > 0.5 && vPlace.y < uWater)) discard;
+  vec3 c = mix(uRest, uFast, smoothstep(0.0, 1.0, vSpeed));
+  vec2 light = lightAt(vPlace.xz);
+  c *= 0.45 + 0.5 * light.g + 0.35 * light.r;
+  gl_FragColor = vec4(shown(hazed(c * 0.8, vPlace)), 1.0);
 }
 `;
 

@@ -7,6 +7,7 @@ import { BoardRow } from './BoardRow';
 import { AddProp } from './PropPanel';
 import { isRelief, ReliefButtons } from './ReliefButtons';
 import { LayerMenu } from './LayerMenu';
+import { WindButtons } from './MovingButtons';
 import { useSelection } from './selection';
 import { useSession } from './session';
 import { rowsOf } from './settings';
@@ -162,6 +163,7 @@ function LayerRows({ layer, template, falloffs, folded, plants, onFold }: LayerP
         <span className="d-flex gap-1 align-items-center">
           <span className="muted small fw-normal">{plants === undefined || layer.kind !== 'cover' ? '' : `${grouped(plants)} plants`}</span>
           {isRelief(layer) && <ReliefButtons layer={layer} />}
+          {layer.kind === 'wind' && <WindButtons layer={layer} />}
           <Dropdown align="end">
             <Dropdown.Toggle as="button" className="icon-button" aria-label={`Layer ${layer.name}: more`}>
               <i className="bi bi-three-dots" />

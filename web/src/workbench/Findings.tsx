@@ -1,5 +1,6 @@
 import { Modal } from 'react-bootstrap';
 import type { Finding } from '../api/types';
+import { useMotion } from './motion';
 import { useSelection } from './selection';
 import { useSession } from './session';
 
@@ -7,12 +8,13 @@ import { useSession } from './session';
 export function Findings({ show, onHide }: { show: boolean; onHide: () => void }) {
   const { manifest, recipe, commit } = useSession();
   const { chooseFalloff, chooseProperty } = useSelection();
-  const findings = manifest?.findings ?? [];
+  const moving = useMotion((s) => s.view);
+  const findings = [...(manifest?.findings ?? []), ...(moving?.findings ?? [])];
   const open = (finding: Finding) => {
     if (finding.falloff !== '') {
       const steps = recipe.falloffs.find((each) => each.id === finding.falloff)?.steps ?? [];
       chooseFalloff(finding.falloff, finding.step === '' ? -1 : steps.findIndex((step) => step.id === finding.step) + 1);
-    } else if (finding.layer !== '') chooseProperty(finding.layer, 'density');
+    } else if (finding.layer !== '') chooseProperty(finding.layer, Object.keys(recipe.layers.find((each) => each.id === finding.layer)?.properties ?? {})[0] ?? 'density');
     onHide();
   };
   return (

@@ -1,16 +1,19 @@
 import { useState } from 'react';
 import { ClockBar } from './ClockBar';
 import { Findings } from './Findings';
+import type { Viewport } from '../view3d/Viewport';
+import { useMotion } from './motion';
 import { useSession } from './session';
 
 /** The clock, findings, how long the last change took, and what the picture is doing. */
-export function Foot({ ripening }: { ripening: string }) {
+export function Foot({ ripening, viewport }: { ripening: string; viewport: Viewport | null }) {
   const { manifest, recipe } = useSession();
   const [open, setOpen] = useState(false);
-  const findings = manifest?.findings ?? [];
+  const moving = useMotion((s) => s.view);
+  const findings = [...(manifest?.findings ?? []), ...(moving?.findings ?? [])];
   return (
     <footer className="foot">
-      <ClockBar />
+      <ClockBar viewport={viewport} />
       <span className="muted">
         {recipe.falloffs.length} falloffs · {recipe.layers.length} {recipe.layers.length === 1 ? 'layer' : 'layers'} · {recipe.drives.length} drives
       </span>

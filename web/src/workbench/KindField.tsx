@@ -6,6 +6,8 @@ import { describe, withDefaults, type Settings } from './settings';
 interface Props {
   title: string;
   kinds: Description[];
+  /** The kind of layer that a fresh one refers to, where it refers to one. */
+  holds?: string;
   value: Settings;
   /** What a fresh one refers to, by the type of the setting. */
   onPreview: (value: Settings) => void;
@@ -13,11 +15,11 @@ interface Props {
 }
 
 /** A thing of one of several kinds, each with settings of its own: choose the kind, then set it. */
-export function KindField({ title, kinds, value, onPreview, onCommit }: Props) {
+export function KindField({ title, kinds, holds = 'plant', value, onPreview, onCommit }: Props) {
   const { recipe } = useSession();
   const description = describe(kinds, value.kind as string);
   const first = {
-    layer: recipe.layers.find((each) => each.kind === 'plant')?.id,
+    layer: recipe.layers.find((each) => each.kind === holds)?.id,
     prop: recipe.props.find((each) => !each.hidden)?.id,
     place: recipe.places.find((each) => each.kind !== 'point')?.id,
   };
@@ -36,7 +38,7 @@ export function KindField({ title, kinds, value, onPreview, onCommit }: Props) {
         </select>
       </label>
       {description?.settings
-        .filter((setting) => setting.type !== 'mesh' && setting.type !== 'list')
+        .filter((setting) => setting.type !== 'mesh' && (setting.type !== 'list' || setting.name === 'rows'))
         .map((setting) => (
           <SettingField
             key={setting.name}

@@ -3,6 +3,7 @@ import { Dropdown, Modal } from 'react-bootstrap';
 import type { Description, Layer, SettingDescription } from '../api/types';
 import { useNotes } from '../parts/notes';
 import { EditableName } from '../parts/EditableName';
+import { CopySway } from './CopySway';
 import { CopyToSite } from './CopyToSite';
 import { KindField } from './KindField';
 import { kept } from './keeping';
@@ -18,6 +19,7 @@ export function LayerMenu({ layer }: { layer: Layer }) {
   const selection = useSelection();
   const [open, setOpen] = useState(false);
   const [copying, setCopying] = useState(false);
+  const [spreading, setSpreading] = useState(false);
   const set = (part: { hidden?: boolean; seed?: number }) => commit([{ kind: 'set-layer', changed: { ...layer, ...part } as Layer }]);
   // plants of the nursery are layers too, but not rows of the board
   const rows: Layer[] = recipe.layers.filter((each) => each.kind !== 'plant');
@@ -48,7 +50,7 @@ export function LayerMenu({ layer }: { layer: Layer }) {
         <Dropdown.Item as="button" onClick={() => set({ hidden: !layer.hidden })}>
           {isRelief(layer) ? (layer.hidden ? 'Switch on' : 'Switch off') : layer.hidden ? 'Show' : 'Hide'}
         </Dropdown.Item>
-        {(layer.kind === 'cover' || layer.kind === 'noise-relief') && (
+        {['cover', 'noise-relief', 'wind', 'push', 'grains'].includes(layer.kind) && (
           <Dropdown.Item as="button" onClick={() => set({ seed: (layer.seed ?? 1) + 1 })}>
             Another seed
           </Dropdown.Item>
@@ -72,8 +74,14 @@ export function LayerMenu({ layer }: { layer: Layer }) {
             )}
           </>
         )}
+        {layer.kind === 'sway' && (
+          <Dropdown.Item as="button" onClick={() => setSpreading(true)}>
+            Let other plants sway like this …
+          </Dropdown.Item>
+        )}
         <Dropdown.Item
           as="button"
+          disabled={layer.kind === 'sway'}
           onClick={() =>
             commit([
               {
@@ -96,6 +104,7 @@ export function LayerMenu({ layer }: { layer: Layer }) {
         </Dropdown.Item>
       </Dropdown.Menu>
       <LayerDialog layer={layer} show={open} onHide={() => setOpen(false)} />
+      {layer.kind === 'sway' && <CopySway layer={layer} show={spreading} onHide={() => setSpreading(false)} />}
       <CopyToSite layer={layer} show={copying} onHide={() => setCopying(false)} />
     </>
   );
@@ -106,8 +115,10 @@ function LayerDialog({ layer, show, onHide }: { layer: Layer; show: boolean; onH
   const ofLayer = describe(kinds.layers, layer.kind);
   const edit = (changed: Settings) => [{ kind: 'set-layer' as const, changed: { ...layer, ...changed } as Layer }];
   const cover = layer.kind === 'cover';
+  // what a pattern travels by stays the same at all times
+  const keyable = layer.kind !== 'wind' && layer.kind !== 'sway';
   const settings = layer as unknown as Settings;
-  const lists: Record<string, Description[]> = { plant: kinds.plants, bed: kinds.beds, pattern: kinds.patterns };
+  const lists: Record<string, Description[]> = { plant: kinds.plants, bed: kinds.beds, pattern: kinds.patterns, blows: kinds.blowings, source: kinds.gustSources, carrier: kinds.carriers };
   const fields = ofLayer?.settings.filter((setting) => setting.onCard || (cover && setting.type !== 'list')) ?? [];
   const field = (setting: SettingDescription) =>
     setting.type === 'kind' ? (
@@ -115,12 +126,13 @@ function LayerDialog({ layer, show, onHide }: { layer: Layer; show: boolean; onH
         key={setting.name}
         title={setting.title}
         kinds={lists[setting.name] ?? []}
+        holds={setting.name === 'carrier' ? 'cover' : 'plant'}
         value={settings[setting.name] as Settings}
         onPreview={(value) => preview(edit({ [setting.name]: value }))}
         onCommit={(value) => commit(edit({ [setting.name]: value }))}
       />
     ) : (
-      <SettingField key={setting.name} setting={setting} value={settings[setting.name]} onPreview={(value) => preview(edit({ [setting.name]: value }))} onCommit={(value) => commit(edit({ [setting.name]: value }))} />
+      <SettingField key={setting.name} setting={setting} target={keyable ? { of: 'layer', id: layer.id, setting: setting.name, round: setting.unit === '°' } : undefined} value={settings[setting.name]} onPreview={(value) => preview(edit({ [setting.name]: value }))} onCommit={(value) => commit(edit({ [setting.name]: value }))} />
     );
   return (
     <Modal show={show} onHide={onHide} size={cover ? undefined : 'sm'} backdropClassName="opacity-25" dialogClassName={cover ? 'cover-dialog' : ''}>

@@ -74,6 +74,7 @@ export function PropPanel() {
               <SettingField
                 key={setting.name}
                 setting={setting}
+                target={{ of: 'prop', id: prop.id, setting: setting.name, round: setting.name === 'heading' }}
                 value={(prop as unknown as Settings)[setting.name]}
                 onPreview={(value) => preview(edit({ [setting.name]: value }))}
                 onCommit={(value) => commit(edit({ [setting.name]: value }))}

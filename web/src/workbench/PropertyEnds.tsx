@@ -1,6 +1,6 @@
 import type { Edit, Layer, PropertyDescription, PropertyRange } from '../api/types';
-import { NumberSetting } from '../parts/NumberSetting';
 import { AimField } from './AimField';
+import { KeyedNumber } from './KeyedNumber';
 import { useSession } from './session';
 
 interface Props {
@@ -22,7 +22,8 @@ export function PropertyEnds({ layer, property, range }: Props) {
   const edit = (part: Partial<PropertyRange>): Edit[] => [{ kind: 'set-property', layer: layer.id, property: property.name, range: { ...range, ...part } }];
   const both = property.name === 'spacing';
   const end = (which: 'low' | 'high', title: string) => (
-    <NumberSetting
+    <KeyedNumber
+      target={{ of: 'layer', id: layer.id, setting: `properties.${property.name}.${which}`, round: property.name === 'heading' }}
       title={title}
       unit={property.unit}
       value={range[which]}

@@ -11,7 +11,7 @@ function metres(value: number): string {
 
 /** Whether a layer shapes the ground. */
 export function isRelief(layer: Layer): boolean {
-  return layer.kind !== 'cover' && layer.kind !== 'tint';
+  return !['cover', 'tint', 'plant', 'wind', 'sway', 'push', 'grains'].includes(layer.kind);
 }
 
 /** A relief layer's switch, the difference it makes, and a look at it alone. */

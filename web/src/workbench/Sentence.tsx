@@ -20,6 +20,13 @@ export function Sentence() {
       </p>
     );
   }
+  if (layer?.kind === 'wind' && name === 'wind') {
+    return (
+      <p className="sentence">
+        <b>{layer.name}</b> goes toward {layer.heading.toFixed(0)}° at {withUnit(layer.properties.speed!.high, 'm/s')} on the average; its gusts of {withUnit(layer.gustLength, 'm')} travel at {withUnit(layer.gustSpeed, 'm/s')}. Plants sway in it through a sway.
+      </p>
+    );
+  }
   if (!layer || !property || !range) return <p className="sentence mb-2">Choose a row to read here what drives it.</p>;
   const drives = recipe.drives.filter((each) => each.layer === layerId && each.property === name);
   const subject = `${property.title[0]!.toUpperCase()}${property.title.slice(1)} of ${layer.name.toLowerCase()}`;

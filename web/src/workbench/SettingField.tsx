@@ -2,14 +2,19 @@ import { useRef } from 'react';
 import { api } from '../api/client';
 import type { CurvePoint, RampStop, SettingDescription } from '../api/types';
 import { CurveEditor } from '../parts/CurveEditor';
+import { KeysField } from '../parts/KeysField';
 import { NumberSetting } from '../parts/NumberSetting';
 import { sayProblem } from '../parts/notes';
+import { KeyedNumber } from './KeyedNumber';
+import type { KeyTarget } from './keys';
 import { RampEditor } from './RampEditor';
 import { useSession } from './session';
 
 interface Props {
   setting: SettingDescription;
   value: unknown;
+  /** Where a number of it stands in the recipe, where it may be keyed over time. */
+  target?: KeyTarget;
   /** Falloffs that must not be offered, the one being edited. */
   without?: string;
   histogram?: number[];
@@ -20,25 +25,27 @@ interface Props {
 }
 
 /** One setting's control, made from its description alone. */
-export function SettingField({ setting, value, without, histogram, mark, onPreview, onCommit }: Props) {
+export function SettingField({ setting, value, target, without, histogram, mark, onPreview, onCommit }: Props) {
   const { recipe } = useSession();
   if (setting.type === 'number' || setting.type === 'whole') {
-    return (
-      <NumberSetting
-        title={setting.title}
-        help={setting.help || undefined}
-        unit={setting.unit}
-        value={value as number}
-        min={setting.min}
-        max={setting.max}
-        sliderMin={setting.sliderMin}
-        sliderMax={setting.sliderMax}
-        whole={setting.type === 'whole'}
-        byDefault={setting.byDefault === '' ? undefined : Number(setting.byDefault)}
-        onPreview={onPreview}
-        onCommit={onCommit}
-      />
-    );
+    const number = {
+      title: setting.title,
+      help: setting.help || undefined,
+      unit: setting.unit,
+      value: value as number,
+      min: setting.min,
+      max: setting.max,
+      sliderMin: setting.sliderMin,
+      sliderMax: setting.sliderMax,
+      whole: setting.type === 'whole',
+      byDefault: setting.byDefault === '' ? undefined : Number(setting.byDefault),
+      onPreview,
+      onCommit,
+    };
+    return target ? <KeyedNumber {...number} target={target} /> : <NumberSetting {...number} />;
+  }
+  if (setting.type === 'curve' && setting.sliderMax < 1e6) {
+    return <KeysField title={setting.title} keys={value as CurvePoint[]} unit="°" onCommit={onCommit} />;
   }
   if (setting.type === 'curve') {
     // keys over time run over the loop, values over 0 … 1
@@ -48,6 +55,7 @@ export function SettingField({ setting, value, without, histogram, mark, onPrevi
   if (setting.type === 'list' && setting.name === 'ramp') {
     return <RampEditor stops={value as RampStop[]} onPreview={onPreview} onCommit={onCommit} />;
   }
+  if (setting.type === 'list' && setting.name === 'rows') return <StationField rows={value as number[][]} onCommit={onCommit} />;
   if (setting.type === 'list') {
     return <span className="muted small">{(value as unknown[]).length === 1 ? '1 stroke' : `${(value as unknown[]).length} strokes`}; take the brush in the view.</span>;
   }
@@ -73,7 +81,7 @@ export function SettingField({ setting, value, without, histogram, mark, onPrevi
       : setting.type === 'place'
         ? recipe.places.map((each) => ({ value: each.id, text: each.name }))
         : setting.type === 'layer'
-          ? recipe.layers.filter((each) => (each.kind === 'plant') === (setting.name === 'plant')).map((each) => ({ value: each.id, text: each.name }))
+          ? recipe.layers.filter((each) => fits(each.kind, setting.name)).map((each) => ({ value: each.id, text: each.name }))
           : setting.type === 'prop'
             ? recipe.props.map((each) => ({ value: each.id, text: each.name }))
         : setting.choices.map((word) => ({ value: word, text: word.replaceAll('-', ' ') }));
@@ -90,6 +98,43 @@ export function SettingField({ setting, value, without, histogram, mark, onPrevi
         ))}
       </select>
     </label>
+  );
+}
+
+/** Whether a layer of a kind is what a setting of a name refers to. */
+function fits(kind: string, setting: string): boolean {
+  const wanted: Record<string, string> = { plant: 'plant', wind: 'wind', cover: 'cover', of: 'cover' };
+  return setting in wanted ? wanted[setting] === kind : kind !== 'plant';
+}
+
+/** Hours of a weather station, from a table. */
+function StationField({ rows, onCommit }: { rows: number[][]; onCommit: (value: unknown) => void }) {
+  const input = useRef<HTMLInputElement>(null);
+  const speeds = rows.map((row) => row[2]!);
+  return (
+    <div className="small">
+      <div className="d-flex justify-content-between align-items-center">
+        <span className="muted">
+          {rows.length} hours, {Math.min(...speeds).toFixed(1)}–{Math.max(...speeds).toFixed(1)} m/s
+        </span>
+        <button className="btn btn-quiet btn-sm" onClick={() => input.current?.click()}>
+          Read a table (CSV) …
+        </button>
+      </div>
+      <span className="muted">Columns: hour, wind_from_deg, wind_speed_m_s.</span>
+      <input
+        ref={input}
+        type="file"
+        hidden
+        accept=".csv,text/csv"
+        aria-label="Table of a weather station"
+        onChange={(event) => {
+          const file = event.target.files?.[0];
+          event.target.value = '';
+          if (file) api.readWeather(file).then((read) => onCommit(read.rows), sayProblem);
+        }}
+      />
+    </div>
   );
 }
 

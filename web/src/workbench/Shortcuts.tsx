@@ -3,6 +3,7 @@ import { Modal } from 'react-bootstrap';
 const KEYS: [string, string][] = [
   ['Ctrl + Z', 'undo'],
   ['Ctrl + Shift + Z', 'redo'],
+  ['Space', 'play or pause'],
   ['V', 'values or daylight'],
   ['P', 'plan view'],
   ['F', 'whole site in the picture'],

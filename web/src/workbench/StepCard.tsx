@@ -53,6 +53,7 @@ export function StepCard({ stage, description, settings, view, before, onPreview
       <SettingField
         key={setting.name}
         setting={setting}
+        target={{ of: 'falloff', id: falloff, setting: stage === 0 ? `source.${setting.name}` : `steps.${(settings as { id?: string }).id ?? ''}.${setting.name}`, round: setting.name === 'heading' }}
         value={settings[setting.name]}
         without={falloff}
         histogram={before?.summary.histogram}

@@ -23,7 +23,7 @@ export function View3D({ onViewport, onRipen }: { onViewport: (viewport: Viewpor
   const canvas = useRef<HTMLCanvasElement>(null);
   const viewport = useRef<Viewport | null>(null);
   const { manifest, recipe } = useSession();
-  const { values, placing, falloff: chosen, look, levels, pending, painting, laying, line, prop, shows, property, hand, set } = useSelection();
+  const { values, placing, falloff: chosen, layer, look, levels, pending, painting, laying, line, prop, shows, property, hand, set } = useSelection();
   const [ready, setReady] = useState<Viewport | null>(null);
   const [focus, setFocus] = useState<[number, number, number]>([0, 0, 0]);
   const [lost, setLost] = useState('');
@@ -107,7 +107,7 @@ export function View3D({ onViewport, onRipen }: { onViewport: (viewport: Viewpor
   const moving = pending.find((edit) => edit.kind === 'set-source' && edit.falloff === chosen);
   const source = moving?.kind === 'set-source' ? moving.source : recipe.falloffs.find((each) => each.id === chosen)?.source;
   const size = manifest?.ground;
-  const difference = shows === 'property' && property === 'difference';
+  const difference = shows === 'property' && (property === 'difference' || property === 'wind');
   const held = useMemo(
     () =>
       source && size && ready && values && !difference
@@ -124,6 +124,8 @@ export function View3D({ onViewport, onRipen }: { onViewport: (viewport: Viewpor
 
   const looked = useCallback(() => viewport.current && setFocus(viewport.current.focus), []);
   usePointer(canvas, viewport, placed.add, usePainting(), useHandwork(viewport), looked);
+  const blowing = recipe.layers.find((each) => each.id === layer && each.kind === 'wind')?.id ?? '';
+  useEffect(() => viewport.current?.setBlowing(blowing), [blowing, ready]);
   const detail = useFrame((s) => s.detail);
   useEffect(() => viewport.current?.forceDetail(detail), [detail]);
 

@@ -11,7 +11,8 @@ export function WhyHere() {
   const { asked, layer: chosenLayer, property: chosenProperty, set } = useSelection();
   const [open, setOpen] = useState('');
   const layer = asked?.layer || chosenLayer || recipe.layers[0]?.id || '';
-  const property = (chosenProperty === 'difference' ? Object.keys(recipe.layers.find((each) => each.id === layer)?.properties ?? {})[0] : chosenProperty) || 'density';
+  const known = Object.keys(recipe.layers.find((each) => each.id === layer)?.properties ?? {});
+  const property = known.includes(chosenProperty) ? chosenProperty : (known[0] ?? 'density');
   const answer = useQuery({
     queryKey: ['why', site.id, site.revision, layer, property, asked],
     queryFn: () => api.why(site.id, { base: site.revision, layer, property, x: asked!.x, z: asked!.z, plant: asked!.plant, prop: asked!.prop, y: asked!.y }),

@@ -10,6 +10,7 @@ import { HandBar } from './HandBar';
 import { Head } from './Head';
 import { LaidLine } from './LaidLine';
 import { Legend } from './Legend';
+import { useMotion } from './motion';
 import { usePlacing } from './placing';
 import { PlacesDialog } from './PlacesDialog';
 import { PropPanel } from './PropPanel';
@@ -21,6 +22,7 @@ import { Shortcuts } from './Shortcuts';
 import { StepStrip } from './StepStrip';
 import { View3D } from './View3D';
 import { WhyHere } from './WhyHere';
+import { WindRose } from './WindRose';
 import { Working } from './Working';
 
 /** The main screen: board, view and strip of one site. */
@@ -30,6 +32,7 @@ export function WorkbenchPage() {
   const [help, setHelp] = useState(false);
   const [ripening, setRipening] = useState('');
   const view = useRef<Viewport | null>(null);
+  const [viewport, setViewport] = useState<Viewport | null>(null);
   useFirstSelection(session);
   useKeys(session, view, setHelp);
   if (problem) {
@@ -56,11 +59,12 @@ export function WorkbenchPage() {
           </div>
           <Stage
             view={view}
+            onViewport={setViewport}
             onRipen={(passes, of) => setRipening(passes >= of ? 'picture ripe' : `picture ripens, ${passes} of ${of}`)}
           />
         </main>
         <StepStrip />
-        <Foot ripening={ripening} />
+        <Foot ripening={ripening} viewport={viewport} />
       </div>
       <Shortcuts show={help} onHide={() => setHelp(false)} />
       <NoteHolder />
@@ -73,7 +77,7 @@ function Dropping() {
   return useDroppedFiles();
 }
 
-function Stage({ view, onRipen }: { view: React.RefObject<Viewport | null>; onRipen: (passes: number, of: number) => void }) {
+function Stage({ view, onViewport, onRipen }: { view: React.RefObject<Viewport | null>; onViewport: (viewport: Viewport) => void; onRipen: (passes: number, of: number) => void }) {
   const { manifest, recipe } = useSession();
   const { values, hover, hoverValue: value, placing, falloff, laying, alone, hand, set } = useSelection();
   const brush = recipe.falloffs.find((each) => each.id === falloff && each.source.kind === 'brush');
@@ -86,9 +90,13 @@ function Stage({ view, onRipen }: { view: React.RefObject<Viewport | null>; onRi
   };
   return (
     <div className="stage">
-      <View3D onViewport={(viewport) => (view.current = viewport)} onRipen={onRipen} />
+      <View3D onViewport={(viewport) => {
+          view.current = viewport;
+          onViewport(viewport);
+        }} onRipen={onRipen} />
       <Working />
       <Legend />
+      <WindRose />
       <div className="view-buttons">
         <div className="btn-group" role="group" aria-label="What the ground shows">
           <button className={`btn btn-quiet ${values ? '' : 'active'}`} aria-pressed={!values} onClick={() => set({ values: false })}>
@@ -192,6 +200,11 @@ function useKeys(session: MaybeSession, view: React.RefObject<Viewport | null>, 
       } else if (!control && !event.altKey && target.tagName !== 'SELECT') {
         const { values, set } = useSelection.getState();
         if (event.key === '?') setHelp(true);
+        else if (event.key === ' ' && target.tagName !== 'BUTTON' && !target.closest('[role=dialog]')) {
+          event.preventDefault();
+          const { view: moving, playing, set: play } = useMotion.getState();
+          if (moving) play({ playing: !playing });
+        }
         else if (event.key === 'v') set({ values: !values });
         else if (event.key === 'p') view.current?.frame(!view.current.parallel);
         else if (event.key === 't') set({ laying: 'tape', line: [] });

@@ -5,6 +5,7 @@ import type { CurvePoint, Edit, Layer, Source, Step } from '../api/types';
 import { sayProblem, useNotes } from '../parts/notes';
 import { freeName, freshId, useSelection } from './selection';
 import { useSession } from './session';
+import { moving } from './addMoving';
 import { withDefaults } from './settings';
 
 const STRAIGHT: CurvePoint[] = [
@@ -125,6 +126,23 @@ export function AddLayer() {
     commit([{ kind: 'add-layer', added: layer }], `${layer.name} shapes the ground above the other relief layers.`);
     selection.chooseProperty(layer.id, property);
   };
+  const addMoving = (kind: string) => {
+    const made = moving(kind, recipe, selection);
+    if (typeof made === 'string') {
+      useNotes.getState().say(made);
+      return;
+    }
+    const layer = { ...fresh(kind, made.name), ...made.settings } as unknown as Layer;
+    commit([{ kind: 'add-layer', added: layer }], made.note);
+    selection.chooseProperty(layer.id, made.row);
+    if (kind === 'wind') selection.set({ values: true });
+  };
+  const addOf = (kind: string) => {
+    if (kind === 'tint') addTint();
+    else if (kind === 'cover') addCover();
+    else if (['wind', 'sway', 'push', 'grains'].includes(kind)) addMoving(kind);
+    else addRelief(kind);
+  };
   return (
     <Dropdown>
       <Dropdown.Toggle variant="quiet" size="sm" className="plus" title="Make a layer">
@@ -132,7 +150,7 @@ export function AddLayer() {
       </Dropdown.Toggle>
       <Dropdown.Menu className="scroll-menu" renderOnMount popperConfig={{ strategy: 'fixed' }}>
         {kinds.layers.filter((each) => each.name !== 'plant').map((each) => (
-          <Dropdown.Item as="button" key={each.name} onClick={each.name === 'tint' ? addTint : each.name === 'cover' ? addCover : () => addRelief(each.name)}>
+          <Dropdown.Item as="button" key={each.name} onClick={() => addOf(each.name)}>
             <b>{each.title}</b>
             <span className="menu-help">{each.help}</span>
           </Dropdown.Item>

@@ -188,6 +188,26 @@ const MAKERS: Makers = {
   },
   cellular: (source, around) =>
     source.space === 'own' ? NOTHING : ruler('feature', 'Feature size', around, [1, 0, 0], source.featureSize, (featureSize) => ({ ...source, featureSize })),
+  ball: (source) => {
+    if (source.space === 'own') return NOTHING;
+    const centre: Point = [source.x, source.y, source.z];
+    const at = (by: number) => along(centre, [1, 0, 0], by);
+    return {
+      handles: [
+        { id: 'near', label: 'Near radius', text: metres(source.near), at: at(source.near), axis: [1, 0, 0], moved: (m) => ({ ...source, near: round(Math.max(0, source.near + m)) }) },
+        { id: 'far', label: 'Far radius', text: metres(source.far), at: at(source.far), axis: [1, 0, 0], moved: (m) => ({ ...source, far: round(Math.max(0, source.far + m)) }) },
+        { id: 'x', label: 'Ball to the east', text: 'x', at: along(centre, [1, 0, 0], -1), axis: [1, 0, 0], moved: (m) => ({ ...source, x: round(source.x + m) }) },
+        { id: 'y', label: 'Ball up', text: 'y', at: along(centre, [0, 1, 0], 1), axis: [0, 1, 0], moved: (m) => ({ ...source, y: round(source.y + m) }) },
+        { id: 'z', label: 'Ball to the south', text: 'z', at: along(centre, [0, 0, 1], 1), axis: [0, 0, 1], moved: (m) => ({ ...source, z: round(source.z + m) }) },
+      ],
+      lines: [source.near, source.far].map((radius) => ({
+        points: Array.from({ length: 49 }, (_, i): Point => [source.x + radius * Math.cos((i * Math.PI) / 24), source.y, source.z + radius * Math.sin((i * Math.PI) / 24)]),
+        closed: true,
+        colour: HEATHER,
+        flat: true,
+      })),
+    };
+  },
   picture: (source, around) => {
     const centre: Point = [source.x, around.heightAt(source.x, source.z), source.z];
     const right = direction(source.turned + 90, 0);

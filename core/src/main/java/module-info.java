@@ -10,6 +10,7 @@ module org.lumbrit.core {
     exports org.lumbrit.core.kinds;
     exports org.lumbrit.core.looks;
     exports org.lumbrit.core.math;
+    exports org.lumbrit.core.motion;
     exports org.lumbrit.core.plants;
     exports org.lumbrit.core.props;
     exports org.lumbrit.core.relief;

@@ -244,6 +244,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/sites/{id}/breeze": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["breeze"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/sites/{id}/events": {
         parameters: {
             query?: never;
@@ -270,6 +286,38 @@ export interface paths {
         get: operations["handOver"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sites/{id}/loop": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["loop"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sites/{id}/motion": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["motion"];
         delete?: never;
         options?: never;
         head?: never;
@@ -516,6 +564,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/weather": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["weather"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -539,7 +603,10 @@ export interface components {
         };
         AllKinds: {
             beds: components["schemas"]["Description"][];
+            blowings: components["schemas"]["Description"][];
+            carriers: components["schemas"]["Description"][];
             groundSettings: components["schemas"]["SettingDescription"][];
+            gustSources: components["schemas"]["Description"][];
             layerProperties: components["schemas"]["LayerProperties"][];
             layers: components["schemas"]["Description"][];
             limitSettings: components["schemas"]["SettingDescription"][];
@@ -597,6 +664,45 @@ export interface components {
             skipped: boolean;
         };
         /**
+         * Ball
+         * @description 1 within a ball, falling to 0 at a larger one.
+         */
+        BallSource: {
+            /**
+             * @description 0 from this radius on, metres or parts of the longest side
+             * @default 5
+             */
+            far: number;
+            /** @constant */
+            kind: "ball";
+            /**
+             * @description 1 up to this radius, metres or parts of the longest side
+             * @default 1
+             */
+            near: number;
+            /**
+             * @description Metres of the place, or parts of the thing itself
+             * @default place
+             * @enum {string}
+             */
+            space: "place" | "own";
+            /**
+             * @description To the east; in the thing's own space 0..1 of its bounds
+             * @default 0
+             */
+            x: number;
+            /**
+             * @description Up; in the thing's own space 0..1 of its bounds
+             * @default 0
+             */
+            y: number;
+            /**
+             * @description To the south; in the thing's own space 0..1 of its bounds
+             * @default 0
+             */
+            z: number;
+        };
+        /**
          * Bands
          * @description Stripes of a chosen width, one after the other along a direction.
          */
@@ -633,6 +739,34 @@ export interface components {
              * @default 0.2
              */
             softness: number;
+        };
+        /**
+         * Banner
+         * @description A sheet of cloth, held at one end; a push lets it wave.
+         */
+        BannerShape: {
+            /**
+             * @description Cells along its length; waves need two of them each
+             * @default 36
+             */
+            cells: number;
+            /**
+             * @description height (m)
+             * @default 1.2
+             */
+            height: number;
+            /** @constant */
+            kind: "banner";
+            /**
+             * @description From the end that is held to the free one (m)
+             * @default 2.4
+             */
+            length: number;
+            /**
+             * @description How deep its free end is cut in, against its length
+             * @default 0.3
+             */
+            tail: number;
         };
         /**
          * Barrel
@@ -742,6 +876,75 @@ export interface components {
             /** @constant */
             kind: "props";
         };
+        Blowing: components["schemas"]["BlowingDownwind"] | components["schemas"]["BlowingPointer"] | components["schemas"]["BlowingStation"];
+        /**
+         * With its gusts
+         * @description The air goes the way the gusts travel.
+         */
+        BlowingDownwind: {
+            /** @constant */
+            kind: "downwind";
+        };
+        /**
+         * As a pointer swings
+         * @description The air goes where a pointer shows, whose heading is keyed over time.
+         */
+        BlowingPointer: {
+            /**
+             * @description From seconds to the heading then, in degrees; the shorter way round between them (s)
+             * @default [
+             *       [
+             *         0,
+             *         60
+             *       ],
+             *       [
+             *         4,
+             *         120
+             *       ],
+             *       [
+             *         8,
+             *         60
+             *       ]
+             *     ]
+             */
+            keys: components["schemas"]["CurvePoint"][];
+            /** @constant */
+            kind: "pointer";
+        };
+        /**
+         * As a weather station says
+         * @description Heading and mean speed by the hour, from a table (CSV).
+         */
+        BlowingStation: {
+            /**
+             * @description Seconds of the clock (s)
+             * @default 1
+             */
+            hourSeconds: number;
+            /** @constant */
+            kind: "station";
+            /**
+             * @description Hour, the heading that the wind comes from in degrees, its speed in m/s
+             * @default [
+             *       [
+             *         0,
+             *         240,
+             *         4
+             *       ],
+             *       [
+             *         1,
+             *         250,
+             *         6
+             *       ],
+             *       [
+             *         2,
+             *         270,
+             *         3
+             *       ]
+             *     ]
+             */
+            rows: components["schemas"]["WindRow"][];
+        };
         /**
          * Boulder
          * @description A boulder: a ball pushed about by noise, sunk into the ground.
@@ -803,6 +1006,16 @@ export interface components {
              */
             width: number;
         };
+        Breeze: {
+            /** Format: int32 */
+            frames: number;
+            key: string;
+            /** Format: double */
+            step: number;
+            sway: string;
+            turns: boolean;
+            wind: string;
+        };
         /**
          * Brush
          * @description Painted by hand on the ground or on props, stroke by stroke.
@@ -815,6 +1028,25 @@ export interface components {
              * @default []
              */
             strokes: components["schemas"]["Stroke"][];
+        };
+        Carrier: components["schemas"]["CarrierBlades"] | components["schemas"]["CarrierOnGround"];
+        /**
+         * On plants
+         * @description Stuck to the plants of a cover, and carried along where they sway.
+         */
+        CarrierBlades: {
+            /** @constant */
+            kind: "plants";
+            /** @description The cover whose plants carry them */
+            of: string;
+        };
+        /**
+         * On the ground
+         * @description Lying on the ground.
+         */
+        CarrierOnGround: {
+            /** @constant */
+            kind: "ground";
         };
         /**
          * Cells
@@ -941,6 +1173,11 @@ export interface components {
         };
         Clock: {
             /**
+             * @description Where playing ends; with a loop it ends with the loop (s)
+             * @default 8
+             */
+            endSeconds: number;
+            /**
              * @description frames per second
              * @default 24
              */
@@ -950,6 +1187,16 @@ export interface components {
              * @default 8
              */
             loopSeconds: number;
+            /**
+             * @description Where playing begins (s)
+             * @default 0
+             */
+            startSeconds: number;
+            /**
+             * @description keys
+             * @default []
+             */
+            tracks: components["schemas"]["Track"][];
         };
         /**
          * Clock
@@ -1326,7 +1573,7 @@ export interface components {
             /** @constant */
             kind: "set-drive";
         };
-        Edit: components["schemas"]["FalloffEditAdd"] | components["schemas"]["FalloffEditRemove"] | components["schemas"]["FalloffEditRename"] | components["schemas"]["FalloffEditMove"] | components["schemas"]["FalloffEditSetSource"] | components["schemas"]["FalloffEditAddStep"] | components["schemas"]["FalloffEditSetStep"] | components["schemas"]["FalloffEditMoveStep"] | components["schemas"]["FalloffEditRemoveStep"] | components["schemas"]["FalloffEditLimitStep"] | components["schemas"]["LayerEditAdd"] | components["schemas"]["LayerEditRemove"] | components["schemas"]["LayerEditRename"] | components["schemas"]["LayerEditMove"] | components["schemas"]["LayerEditSet"] | components["schemas"]["LayerEditSetProperty"] | components["schemas"]["LayerEditDuplicate"] | components["schemas"]["CoverEditRemovePlants"] | components["schemas"]["CoverEditPlacePlants"] | components["schemas"]["CoverEditRestorePlants"] | components["schemas"]["DriveEditSet"] | components["schemas"]["DriveEditRemove"] | components["schemas"]["PlaceEditSet"] | components["schemas"]["PlaceEditRemove"] | components["schemas"]["PropEditSet"] | components["schemas"]["PropEditRemove"] | components["schemas"]["SiteEditRename"] | components["schemas"]["SiteEditSetGround"] | components["schemas"]["SiteEditSetClock"] | components["schemas"]["SiteEditSetLimits"];
+        Edit: components["schemas"]["FalloffEditAdd"] | components["schemas"]["FalloffEditRemove"] | components["schemas"]["FalloffEditRename"] | components["schemas"]["FalloffEditMove"] | components["schemas"]["FalloffEditSetSource"] | components["schemas"]["FalloffEditAddStep"] | components["schemas"]["FalloffEditSetStep"] | components["schemas"]["FalloffEditMoveStep"] | components["schemas"]["FalloffEditRemoveStep"] | components["schemas"]["FalloffEditLimitStep"] | components["schemas"]["LayerEditAdd"] | components["schemas"]["LayerEditRemove"] | components["schemas"]["LayerEditRename"] | components["schemas"]["LayerEditMove"] | components["schemas"]["LayerEditSet"] | components["schemas"]["LayerEditSetProperty"] | components["schemas"]["LayerEditDuplicate"] | components["schemas"]["CoverEditRemovePlants"] | components["schemas"]["CoverEditPlacePlants"] | components["schemas"]["CoverEditRestorePlants"] | components["schemas"]["DriveEditSet"] | components["schemas"]["DriveEditRemove"] | components["schemas"]["PlaceEditSet"] | components["schemas"]["PlaceEditRemove"] | components["schemas"]["PropEditSet"] | components["schemas"]["PropEditRemove"] | components["schemas"]["MotionEditSetKeys"] | components["schemas"]["MotionEditRemoveKeys"] | components["schemas"]["MotionEditCopySway"] | components["schemas"]["SiteEditRename"] | components["schemas"]["SiteEditSetGround"] | components["schemas"]["SiteEditSetClock"] | components["schemas"]["SiteEditSetLimits"];
         EditSchema: components["schemas"]["Edit"];
         Edits: {
             /** Format: int32 */
@@ -1671,6 +1918,76 @@ export interface components {
              */
             width: number;
         };
+        /**
+         * Grains
+         * @description Grains of rime or dust, stuck to plants or lying on the ground, coloured by how fast they are carried.
+         */
+        GrainsLayer: {
+            /**
+             * @description What they stick to
+             * @default {
+             *       "kind": "ground"
+             *     }
+             */
+            carrier: components["schemas"]["Carrier"];
+            /**
+             * @description How many there are
+             * @default 20000
+             */
+            count: number;
+            /**
+             * @description From this speed on they have the fast colour (m/s)
+             * @default 1
+             */
+            fast: number;
+            /**
+             * @description colour when fast
+             * @default #d0743a
+             */
+            fastColour: string;
+            /**
+             * @description hidden
+             * @default false
+             */
+            hidden: boolean;
+            id: string;
+            /** @constant */
+            kind: "grains";
+            name: string;
+            /** @description properties */
+            properties: {
+                [key: string]: components["schemas"]["PropertyRange"];
+            };
+            /**
+             * @description colour at rest
+             * @default #eef2f4
+             */
+            restColour: string;
+            /**
+             * @description Another seed, other places
+             * @default 1
+             */
+            seed: number;
+            /**
+             * @description Across (m)
+             * @default 0.012
+             */
+            size: number;
+        };
+        GrainsView: {
+            blocks: string[];
+            /** Format: int32 */
+            count: number;
+            cover: string;
+            /** Format: double */
+            fast: number;
+            fastColour: string;
+            key: string;
+            layer: string;
+            restColour: string;
+            /** Format: double */
+            size: number;
+        };
         GroundCard: {
             /** Format: int32 */
             columns: number;
@@ -1728,6 +2045,53 @@ export interface components {
             water?: number;
             /** Format: double */
             width: number;
+        };
+        GustSource: components["schemas"]["GustSourceNone"] | components["schemas"]["GustSourceOrbiting"];
+        /**
+         * Only the travelling gusts
+         * @description Nothing else stirs the air.
+         */
+        GustSourceNone: {
+            /** @constant */
+            kind: "none";
+        };
+        /**
+         * Circles a pivot
+         * @description A source of gusts that circles a pivot, once a loop.
+         */
+        GustSourceOrbiting: {
+            /** @constant */
+            kind: "orbiting";
+            /**
+             * @description From the pivot to the source (m)
+             * @default 8
+             */
+            radius: number;
+            /**
+             * @description As far from the source the air is stirred (m)
+             * @default 14
+             */
+            reach: number;
+            /**
+             * @description What it adds to the wind where it is strongest (m/s)
+             * @default 5
+             */
+            strength: number;
+            /**
+             * @description How often it circles in one loop; below 0 the other way round
+             * @default 1
+             */
+            turns: number;
+            /**
+             * @description To the east (m)
+             * @default 0
+             */
+            x: number;
+            /**
+             * @description To the south (m)
+             * @default 0
+             */
+            z: number;
         };
         HandOverFormat: {
             name: string;
@@ -1871,7 +2235,25 @@ export interface components {
              */
             variants: number;
         };
-        Layer: components["schemas"]["CoverLayer"] | components["schemas"]["PlantLayer"] | components["schemas"]["TintLayer"] | components["schemas"]["NoiseRelief"] | components["schemas"]["TerraceRelief"] | components["schemas"]["BasinRelief"] | components["schemas"]["PathRelief"] | components["schemas"]["SmoothRelief"] | components["schemas"]["OffsetRelief"] | components["schemas"]["ThermalRelief"] | components["schemas"]["RainRelief"];
+        /**
+         * Lantern
+         * @description A lantern that hangs from a hook; key its pitch or roll to swing it.
+         */
+        LanternShape: {
+            /**
+             * @description From the hook to the lantern (m)
+             * @default 0.5
+             */
+            drop: number;
+            /**
+             * @description height (m)
+             * @default 0.45
+             */
+            height: number;
+            /** @constant */
+            kind: "lantern";
+        };
+        Layer: components["schemas"]["CoverLayer"] | components["schemas"]["PlantLayer"] | components["schemas"]["TintLayer"] | components["schemas"]["NoiseRelief"] | components["schemas"]["TerraceRelief"] | components["schemas"]["BasinRelief"] | components["schemas"]["PathRelief"] | components["schemas"]["SmoothRelief"] | components["schemas"]["OffsetRelief"] | components["schemas"]["ThermalRelief"] | components["schemas"]["RainRelief"] | components["schemas"]["WindLayer"] | components["schemas"]["SwayLayer"] | components["schemas"]["PushLayer"] | components["schemas"]["GrainsLayer"];
         /**
          * Add layer
          * @description Puts a new layer on the board; one of relief above the others of relief, below all else.
@@ -1905,7 +2287,7 @@ export interface components {
         };
         /**
          * Remove layer
-         * @description Takes its drives along, and the falloffs that read it.
+         * @description Takes its drives and keys along, and the falloffs and layers that read it.
          */
         LayerEditRemove: {
             /** @constant */
@@ -2090,6 +2472,10 @@ export interface components {
              */
             triangles: number;
         };
+        LoopView: {
+            all: components["schemas"]["EditSchema"][];
+            proposals: components["schemas"]["ProposalView"][];
+        };
         /**
          * Lowest of
          * @description Takes the lower of the two at every place.
@@ -2210,6 +2596,63 @@ export interface components {
              * @default -1
              */
             weld: number;
+        };
+        /**
+         * Copy sway
+         * @description Gives the settings and drives of a sway to the plants of other covers.
+         */
+        MotionEditCopySway: {
+            covers: string[];
+            ids: string[];
+            /** @constant */
+            kind: "copy-sway";
+            layer: string;
+        };
+        /**
+         * Remove keys
+         * @description A number is the same at all times again.
+         */
+        MotionEditRemoveKeys: {
+            /** @constant */
+            kind: "remove-keys";
+            track: components["schemas"]["Track"];
+        };
+        /**
+         * Set keys
+         * @description Keys a number over time; its keys before are replaced.
+         */
+        MotionEditSetKeys: {
+            /** @constant */
+            kind: "set-keys";
+            track: components["schemas"]["Track"];
+        };
+        MotionView: {
+            /** Format: int32 */
+            block: number;
+            /** Format: int64 */
+            bytes: number;
+            findings: components["schemas"]["FindingView"][];
+            /** Format: int32 */
+            frames: number;
+            grains: components["schemas"]["GrainsView"][];
+            loops: boolean;
+            /** Format: double */
+            milliseconds: number;
+            props: components["schemas"]["PropMotion"][];
+            pushes: components["schemas"]["PushView"][];
+            seam: components["schemas"]["SeamView"];
+            /** Format: double */
+            start: number;
+            /** Format: double */
+            step: number;
+            sways: components["schemas"]["SwayView"][];
+            winds: components["schemas"]["WindView"][];
+        };
+        MotionWish: {
+            /** Format: int32 */
+            base: number;
+            edits: components["schemas"]["EditSchema"][];
+            full: boolean;
         };
         /**
          * Multiply by
@@ -2463,6 +2906,10 @@ export interface components {
              * @default 1
              */
             seed: number;
+        };
+        OptionView: {
+            edits: components["schemas"]["EditSchema"][];
+            words: string;
         };
         /**
          * Along a path
@@ -2737,6 +3184,29 @@ export interface components {
             name: string;
         };
         /**
+         * Pole
+         * @description An upright pole, with or without an arm.
+         */
+        PoleShape: {
+            /**
+             * @description How far an arm at its top reaches, to its front; 0 for none (m)
+             * @default 0
+             */
+            arm: number;
+            /**
+             * @description height (m)
+             * @default 3
+             */
+            height: number;
+            /** @constant */
+            kind: "pole";
+            /**
+             * @description thickness (m)
+             * @default 0.09
+             */
+            thickness: number;
+        };
+        /**
          * Posts
          * @description A row of posts with rails, a fence or a mooring.
          */
@@ -2912,6 +3382,10 @@ export interface components {
             kind: "set-prop";
             prop: components["schemas"]["Prop"];
         };
+        PropMotion: {
+            key: string;
+            prop: string;
+        };
         PropView: {
             bounds: number[];
             colour: string;
@@ -2944,6 +3418,74 @@ export interface components {
             unit: string;
             /** Format: double */
             value: number;
+        };
+        ProposalView: {
+            options: components["schemas"]["OptionView"][];
+            text: string;
+            title: string;
+        };
+        /**
+         * Push
+         * @description Waves run through cloth, a banner or a tuft and push it along its normal, between fixed and free end.
+         */
+        PushLayer: {
+            /**
+             * @description Feature size of the waves (m)
+             * @default 0.9
+             */
+            featureSize: number;
+            /**
+             * @description A hidden push moves nothing
+             * @default false
+             */
+            hidden: boolean;
+            id: string;
+            /** @constant */
+            kind: "push";
+            /**
+             * @description Waves higher than this, against their greatest, are cut off
+             * @default 1
+             */
+            limit: number;
+            name: string;
+            /**
+             * @description How many finer waves are laid over the first
+             * @default 1
+             */
+            octaves: number;
+            /** @description What waves */
+            prop: string;
+            /** @description properties */
+            properties: {
+                [key: string]: components["schemas"]["PropertyRange"];
+            };
+            /**
+             * @description Another seed, other waves
+             * @default 1
+             */
+            seed: number;
+            /**
+             * @description Push to both sides, or only outward along the normal
+             * @default two
+             * @enum {string}
+             */
+            sides: "one" | "two";
+            /**
+             * @description How fast waves run, against the gusts of the wind (× gusts)
+             * @default 0.3
+             */
+            travel: number;
+            /** @description The wind that waves run with */
+            wind: string;
+        };
+        PushView: {
+            blocks: string[];
+            /** Format: double */
+            drift: number;
+            layer: string;
+            /** Format: double */
+            metres: number;
+            prop: string;
         };
         Question: {
             /** Format: int32 */
@@ -3201,6 +3743,12 @@ export interface components {
             kind: "screen";
             skipped: boolean;
         };
+        SeamView: {
+            of: string;
+            /** Format: double */
+            ratio: number;
+            seen: boolean;
+        };
         SettingDescription: {
             byDefault: string;
             choices: string[];
@@ -3219,7 +3767,7 @@ export interface components {
             type: string;
             unit: string;
         };
-        Shape: components["schemas"]["MeshShape"] | components["schemas"]["BoulderShape"] | components["schemas"]["StoneWallShape"] | components["schemas"]["PlanksShape"] | components["schemas"]["TowerShape"] | components["schemas"]["HutShape"] | components["schemas"]["RaftShape"] | components["schemas"]["BarrelShape"] | components["schemas"]["SledgeShape"] | components["schemas"]["PostsShape"] | components["schemas"]["BoxShape"];
+        Shape: components["schemas"]["MeshShape"] | components["schemas"]["BoulderShape"] | components["schemas"]["StoneWallShape"] | components["schemas"]["PlanksShape"] | components["schemas"]["TowerShape"] | components["schemas"]["HutShape"] | components["schemas"]["RaftShape"] | components["schemas"]["BarrelShape"] | components["schemas"]["SledgeShape"] | components["schemas"]["PostsShape"] | components["schemas"]["PoleShape"] | components["schemas"]["BannerShape"] | components["schemas"]["LanternShape"] | components["schemas"]["BoxShape"];
         Sheet: {
             key: string;
             levels: components["schemas"]["LevelView"][];
@@ -3520,7 +4068,7 @@ export interface components {
             /** Format: double */
             value: number;
         };
-        Source: components["schemas"]["HeightSource"] | components["schemas"]["FacingSource"] | components["schemas"]["SlopeSource"] | components["schemas"]["DistanceSource"] | components["schemas"]["PropDistanceSource"] | components["schemas"]["ShoreSource"] | components["schemas"]["PlantsNearSource"] | components["schemas"]["NoiseSource"] | components["schemas"]["CellularSource"] | components["schemas"]["BandsSource"] | components["schemas"]["PictureSource"] | components["schemas"]["BrushSource"] | components["schemas"]["SkySource"] | components["schemas"]["SunlitSource"] | components["schemas"]["RandomSource"] | components["schemas"]["AlongSource"] | components["schemas"]["LayerResultSource"] | components["schemas"]["ClockSource"];
+        Source: components["schemas"]["HeightSource"] | components["schemas"]["FacingSource"] | components["schemas"]["SlopeSource"] | components["schemas"]["DistanceSource"] | components["schemas"]["PropDistanceSource"] | components["schemas"]["ShoreSource"] | components["schemas"]["PlantsNearSource"] | components["schemas"]["BallSource"] | components["schemas"]["NoiseSource"] | components["schemas"]["CellularSource"] | components["schemas"]["BandsSource"] | components["schemas"]["PictureSource"] | components["schemas"]["BrushSource"] | components["schemas"]["SkySource"] | components["schemas"]["SunlitSource"] | components["schemas"]["RandomSource"] | components["schemas"]["AlongSource"] | components["schemas"]["LayerResultSource"] | components["schemas"]["ClockSource"];
         SseEmitter: {
             /** Format: int64 */
             timeout: number;
@@ -3728,6 +4276,64 @@ export interface components {
             softness: number;
         };
         /**
+         * Sway
+         * @description Lets the plants of a cover bend in the wind, roots held.
+         */
+        SwayLayer: {
+            /** @description The cover whose plants sway */
+            cover: string;
+            /**
+             * @description How many features of the crinkle run up the plant in a second (/s)
+             * @default 1.5
+             */
+            crinkleRate: number;
+            /**
+             * @description A hidden sway moves nothing
+             * @default false
+             */
+            hidden: boolean;
+            id: string;
+            /** @constant */
+            kind: "sway";
+            /**
+             * @description How much of the steady lean into the mean wind is kept besides the swinging
+             * @default 1
+             */
+            lean: number;
+            name: string;
+            /** @description properties */
+            properties: {
+                [key: string]: components["schemas"]["PropertyRange"];
+            };
+            /**
+             * @description Another seed, another crinkle
+             * @default 1
+             */
+            seed: number;
+            /**
+             * @description Bend along an arc that keeps their length, or turn about their foot as stiff one-piece blades
+             * @default bend
+             * @enum {string}
+             */
+            way: "bend" | "turn";
+            /** @description The wind that they feel */
+            wind: string;
+        };
+        SwayView: {
+            blocks: string[];
+            cover: string;
+            layer: string;
+            /** Format: int32 */
+            plants: number;
+            plantsKey: string;
+            /** Format: double */
+            radians: number;
+            shapesKey: string;
+            /** Format: double */
+            together: number;
+            turns: boolean;
+        };
+        /**
          * Terraces
          * @description Cuts level steps into the slopes.
          */
@@ -3916,6 +4522,24 @@ export interface components {
              */
             teeth: number;
         };
+        Track: {
+            /**
+             * @description between keys
+             * @default linear
+             * @enum {string}
+             */
+            easing: "linear" | "smooth" | "ease-in" | "ease-out" | "hold";
+            id: string;
+            keys: components["schemas"]["CurvePoint"][];
+            /** @enum {string} */
+            of: "falloff" | "layer" | "prop";
+            /**
+             * @description the shorter way round
+             * @default false
+             */
+            round: boolean;
+            setting: string;
+        };
         /**
          * Tree
          * @description A trunk and a crown that grows toward the light.
@@ -4006,6 +4630,9 @@ export interface components {
             /** Format: double */
             volume: number;
         };
+        WeatherRead: {
+            rows: string;
+        };
         WhyHere: {
             factors: components["schemas"]["Factor"][];
             property: string;
@@ -4020,6 +4647,96 @@ export interface components {
             y: number;
             /** Format: double */
             z: number;
+        };
+        /**
+         * Wind
+         * @description One wind over the whole place; plants sway and cloth waves in it.
+         */
+        WindLayer: {
+            /**
+             * @description With its gusts, or as a pointer swings
+             * @default {
+             *       "kind": "downwind"
+             *     }
+             */
+            blows: components["schemas"]["Blowing"];
+            /**
+             * @description How often a second gusts become other ones while they travel (/s)
+             * @default 0
+             */
+            churn: number;
+            /**
+             * @description Feature size of the gusts across the wind (m)
+             * @default 16
+             */
+            gustBreadth: number;
+            /**
+             * @description Feature size of the gusts upward (m)
+             * @default 40
+             */
+            gustHeight: number;
+            /**
+             * @description Feature size of the gusts downwind (m)
+             * @default 12
+             */
+            gustLength: number;
+            /**
+             * @description How fast gusts go over the ground, downwind (m/s)
+             * @default 6
+             */
+            gustSpeed: number;
+            /**
+             * @description The way it goes: 0 is north (−z), 90 is east (+x). A weather station says where it comes from (°)
+             * @default 90
+             */
+            heading: number;
+            /**
+             * @description A hidden wind is calm: nothing moves in it
+             * @default false
+             */
+            hidden: boolean;
+            id: string;
+            /** @constant */
+            kind: "wind";
+            name: string;
+            /** @description properties */
+            properties: {
+                [key: string]: components["schemas"]["PropertyRange"];
+            };
+            /**
+             * @description Another seed, other gusts
+             * @default 1
+             */
+            seed: number;
+            /**
+             * @description A source that circles a pivot
+             * @default {
+             *       "kind": "none"
+             *     }
+             */
+            source: components["schemas"]["GustSource"];
+            /**
+             * @description Feature size of the small-scale turbulence (m)
+             * @default 3
+             */
+            turbulenceSize: number;
+        };
+        WindRow: number[];
+        WindView: {
+            /** Format: int32 */
+            columns: number;
+            /** Format: double */
+            greatest: number;
+            /** Format: double */
+            heading: number;
+            key: string;
+            layer: string;
+            /** Format: double */
+            mean: number;
+            /** Format: int32 */
+            rows: number;
+            /** Format: double */
+            speed: number;
         };
         /**
          * Window
@@ -4489,6 +5206,32 @@ export interface operations {
             };
         };
     };
+    breeze: {
+        parameters: {
+            query: {
+                plant: string;
+            };
+            header?: {
+                "X-Tab"?: string;
+            };
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Breeze"];
+                };
+            };
+        };
+    };
     events: {
         parameters: {
             query?: never;
@@ -4533,6 +5276,56 @@ export interface operations {
                 };
                 content: {
                     "application/json": string;
+                };
+            };
+        };
+    };
+    loop: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LoopView"];
+                };
+            };
+        };
+    };
+    motion: {
+        parameters: {
+            query?: never;
+            header?: {
+                "X-Tab"?: string;
+            };
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MotionWish"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MotionView"];
                 };
             };
         };
@@ -4902,6 +5695,33 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+        };
+    };
+    weather: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "multipart/form-data": {
+                    /** Format: binary */
+                    file: string;
+                };
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WeatherRead"];
+                };
             };
         };
     };

@@ -22,11 +22,7 @@ final class Find {
     }
 
     static CoverLayer cover(Recipe recipe, String wanted) {
-        Layer layer = one("--layer", recipe.layers(), wanted, Layer::name, Layer::id);
-        if (layer instanceof CoverLayer cover) {
-            return cover;
-        }
-        throw new BadInputException("--layer: “" + wanted + "” has no plants; choose a cover.");
+        return layer(recipe, wanted, CoverLayer.class, "has no plants; choose a cover");
     }
 
     /** The detail levels of one of the nursery's plants, or of what a cover plants. */
@@ -43,11 +39,16 @@ final class Find {
     }
 
     static Layer relief(Recipe recipe, String wanted) {
+        return layer(recipe, wanted, ReliefLayer.class, "does not shape the ground; choose a relief layer");
+    }
+
+    /** @param otherwise what is wrong with a layer of another kind: "is no wind; choose one" */
+    static <T extends Layer> T layer(Recipe recipe, String wanted, Class<T> kind, String otherwise) {
         Layer layer = one("--layer", recipe.layers(), wanted, Layer::name, Layer::id);
-        if (layer instanceof ReliefLayer) {
-            return layer;
+        if (kind.isInstance(layer)) {
+            return kind.cast(layer);
         }
-        throw new BadInputException("--layer: “" + wanted + "” does not shape the ground; choose a relief layer.");
+        throw new BadInputException("--layer: “" + wanted + "” " + otherwise + ".");
     }
 
     private static <T> T one(

@@ -27,6 +27,10 @@ import picocli.CommandLine.ParameterException;
             ReliefCommand.class,
             WaterCommand.class,
             MeshCommand.class,
+            WindCommand.class,
+            SwayCommand.class,
+            PushCommand.class,
+            LoopCommand.class,
             HandOverCommand.class
         })
 public final class Lumbrit implements Runnable {
@@ -84,6 +88,6 @@ public final class Lumbrit implements Runnable {
     public void run() {
         throw new ParameterException(
                 spec.commandLine(),
-                "Say what to do: schema, check, probe, scatter, plant, aim, picture, ground, relief, water, mesh or handover.");
+                "Say what to do: schema, check, probe, scatter, plant, aim, picture, ground, relief, water, mesh, wind, sway, push, loop or handover.");
     }
 }

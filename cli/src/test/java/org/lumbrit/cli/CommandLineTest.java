@@ -231,4 +231,115 @@ class CommandLineTest {
             assertThat(files).as("nothing half-written is left").hasSize(2);
         }
     }
+
+    private static final String WINDY = """
+            {"format":"lumbrit-recipe","version":1,"name":"Windy","ground":{"width":40,"resolution":33,"lowest":1},
+             "props":[{"id":"flag","name":"Flag","shape":{"kind":"banner"},"y":3,"standing":false}],
+             "layers":[
+              {"kind":"cover","id":"grass","name":"Grass",
+               "properties":{"density":{"low":0,"high":0.2},"spacing":{"low":0,"high":0},"lean":{"low":0,"high":0}}},
+              {"kind":"wind","id":"wind","name":"Wind","heading":90,"gustSpeed":6,"gustLength":%s,"turbulenceSize":3},
+              {"kind":"sway","id":"sway","name":"Sway","wind":"wind","cover":"grass",
+               "properties":{"crinkle":{"low":0,"high":0}}},
+              {"kind":"push","id":"wave","name":"Wave","wind":"wind","prop":"flag","featureSize":0.9,
+               "properties":{"strength":{"low":0,"high":%s}}}],
+             "clock":{"framesPerSecond":24,"loopSeconds":4}}""";
+
+    private static String windy(Path folder, double gustLength, double strength) throws IOException {
+        Path recipe = folder.resolve("windy.json");
+        Files.writeString(recipe, WINDY.formatted(gustLength, strength));
+        return recipe.toString();
+    }
+
+    @Test
+    void theWindTravelsDownwindAndComesBackAfterTheLoop(@TempDir Path folder) throws IOException {
+        String recipe = windy(folder, 6, 0.1);
+        Run here = run("wind", recipe, "--layer", "Wind", "--at", "3,4", "--seconds", "1", "--seconds", "5");
+        Run later = run("wind", recipe, "--layer", "wind", "--at", "9,4", "--seconds", "2");
+        String[] now = rows(here.out()).get(0).split(",");
+        assertThat(rows(here.out()).get(1).split(",")[6]).as("after the loop").isEqualTo(now[6]);
+        assertThat(Double.parseDouble(rows(later.out()).get(0).split(",")[6]))
+                .as("6 m downwind a second later")
+                .isCloseTo(Double.parseDouble(now[6]), org.assertj.core.api.Assertions.within(1e-6));
+        assertThat(rows(run("wind", recipe, "--layer", "Wind", "--at", "0,0").out()))
+                .hasSize(96);
+        assertThat(run("wind", recipe, "--layer", "Wind", "--at", "0").errors()).contains("--at: two numbers");
+        assertThat(run("wind", recipe, "--layer", "Sway", "--at", "0,0").errors())
+                .contains("is no wind");
+        assertThat(run("wind", recipe, "--layer", "Wind", "--at", "0,0", "--frames", "90:99")
+                        .errors())
+                .contains("--frames: from 0 to 95");
+    }
+
+    @Test
+    void aFrameOfASwayAloneIsTheFrameInSequence(@TempDir Path folder) throws IOException {
+        String recipe = windy(folder, 6, 0.1);
+        List<String> all =
+                rows(run("sway", recipe, "--layer", "Sway", "--plants", "5").out());
+        assertThat(all).hasSize(5 * 96);
+        List<String> one = rows(run("sway", recipe, "--layer", "Sway", "--plants", "5", "--frames", "37")
+                .out());
+        assertThat(one)
+                .containsExactlyElementsOf(all.stream()
+                        .filter(row -> row.split(",")[1].equals("37"))
+                        .toList());
+        // the mean bend of a loop is the lean; what is left swings about it
+        double sum = all.stream()
+                .filter(row -> row.startsWith(all.get(0).substring(0, 16)))
+                .mapToDouble(row -> Double.parseDouble(row.split(",")[2]))
+                .sum();
+        assertThat(sum / 96).as("leans with the wind").isBetween(3.0, 60.0);
+        String report = run("sway", recipe, "--layer", "Sway", "--report").out();
+        assertThat(report).contains("\"seamRatio\"").contains("\"errorAtMost_deg\"");
+        List<String> vertices =
+                rows(run("sway", recipe, "--layer", "Sway", "--plants", "1", "--frames", "0:95", "--vertices")
+                        .out());
+        assertThat(vertices.stream()
+                        .filter(row -> row.split(",")[2].equals("0"))
+                        .map(row -> row.split(",", 4)[3])
+                        .distinct()
+                        .count())
+                .as("places that a vertex at the foot takes")
+                .isEqualTo(1);
+    }
+
+    @Test
+    void aPushThatPassesThroughItselfIsReportedWithTheLargestFreeStrength(@TempDir Path folder) throws IOException {
+        assertThat(run("push", windy(folder, 6, 6), "--layer", "Wave", "--report")
+                        .out())
+                .as("a flat sheet that is pushed one way never meets itself")
+                .contains("\"sound\" : true");
+        String wild =
+                run("push", thickFlag(folder, 3), "--layer", "Wave", "--report").out();
+        assertThat(wild).contains("\"sound\" : false");
+        double free = Double.parseDouble(wild.replaceAll("(?s).*\"largestFreeStrength_m\" : ([0-9.E-]+).*", "$1"));
+        assertThat(free)
+                .as("half its thickness is 0.2 m, and waves do not reach their greatest")
+                .isBetween(0.05, 2.9);
+        assertThat(run("push", thickFlag(folder, free), "--layer", "Wave", "--report")
+                        .out())
+                .contains("\"sound\" : true");
+    }
+
+    /** A box whose sides are pushed against each other. */
+    private static String thickFlag(Path folder, double strength) throws IOException {
+        Path recipe = folder.resolve("thick.json");
+        Files.writeString(
+                recipe,
+                WINDY.formatted(6.0, strength)
+                        .replace(
+                                "{\"kind\":\"banner\"}",
+                                "{\"kind\":\"box\",\"width\":3,\"height\":2,\"depth\":0.4},\"subdivide\":3"));
+        return recipe.toString();
+    }
+
+    @Test
+    void whatDoesNotLoopIsListedAndARecipeThatDoesIsWritten(@TempDir Path folder) throws IOException {
+        Path whole = folder.resolve("whole.json");
+        Run run = run("loop", windy(folder, 6.5, 0.1), "--to", whole.toString());
+        assertThat(run.out()).contains("3.692 gust lengths").contains("gust length 6 m");
+        assertThat(run("loop", whole.toString()).out()).contains("Every motion loops");
+        assertThat(run("sway", whole.toString(), "--layer", "Sway", "--report").out())
+                .containsPattern("\"seamRatio\" : (0[.]|1[.]0[0-4])");
+    }
 }

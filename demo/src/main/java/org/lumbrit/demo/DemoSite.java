@@ -73,27 +73,39 @@ public final class DemoSite {
         Map<String, byte[]> files = new LinkedHashMap<>();
         files.put("shore.geojson", shore);
         files.put("causeway.geojson", causeway);
+        files.put("weather.csv", TarnWeather.csv());
         files.put(
                 "recipe.json",
-                RecipeJson.write(recipe(places, TarnProps.all(), allFalloffs(shorePath), allLayers(), allDrives())));
+                RecipeJson.write(
+                        recipe(places, allProps(ground), allFalloffs(shorePath, ground), allLayers(), allDrives())
+                                .withClock(TarnWind.clock())));
         return files;
     }
 
-    private static List<Falloff> allFalloffs(Place shore) {
+    private static List<Prop> allProps(Ground ground) {
+        List<Prop> all = new ArrayList<>(TarnProps.all());
+        all.addAll(TarnWind.props(ground));
+        return all;
+    }
+
+    private static List<Falloff> allFalloffs(Place shore, Ground ground) {
         List<Falloff> all = new ArrayList<>(falloffs(shore));
         all.addAll(TarnPlants.falloffs());
+        all.addAll(TarnWind.falloffs(ground));
         return all;
     }
 
     private static List<Layer> allLayers() {
         List<Layer> all = new ArrayList<>(List.of(grass()));
         all.addAll(TarnPlants.layers());
+        all.addAll(TarnWind.layers());
         return all;
     }
 
     private static List<Drive> allDrives() {
         List<Drive> all = new ArrayList<>(drives());
         all.addAll(TarnPlants.drives());
+        all.addAll(TarnWind.drives());
         return all;
     }
 

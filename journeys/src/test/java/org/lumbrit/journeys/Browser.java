@@ -57,6 +57,14 @@ final class Browser implements AutoCloseable {
         page.waitForTimeout(2500);
     }
 
+    /** Waits until the picture of what is shown now has ripened to its end. */
+    void ripe() {
+        page.waitForTimeout(600);
+        page.waitForFunction("() => document.querySelector('[data-testid=ripening]')?.textContent === 'picture ripe'");
+        page.waitForTimeout(1200);
+        page.waitForFunction("() => document.querySelector('[data-testid=ripening]')?.textContent === 'picture ripe'");
+    }
+
     int plants() {
         String text = page.locator("[data-testid=budget]").textContent();
         return Integer.parseInt(text.substring(0, text.indexOf("plants")).replaceAll("[^0-9]", ""));
@@ -88,6 +96,36 @@ final class Browser implements AutoCloseable {
     void clickView(double left, double top) {
         BoundingBox box = page.locator(".stage canvas").boundingBox();
         page.mouse().click(box.x + left * box.width, box.y + top * box.height);
+    }
+
+    /** Keeps the pixels of the view under a name, for {@link #difference}. */
+    void keepPicture(String name) {
+        page.evaluate("""
+                (name) => {
+                  const view = document.querySelector('.stage canvas');
+                  const copy = document.createElement('canvas');
+                  copy.width = 320; copy.height = Math.round(320 * view.height / view.width);
+                  const pen = copy.getContext('2d');
+                  pen.drawImage(view, 0, 0, copy.width, copy.height);
+                  (window.kept ??= {})[name] = pen.getImageData(0, 0, copy.width, copy.height).data;
+                }""", name);
+    }
+
+    /** Mean difference of two kept pictures, 0..255 a channel. */
+    double difference(String one, String other) {
+        return ((Number) page.evaluate("""
+                        ([one, other]) => {
+                          const [a, b] = [window.kept[one], window.kept[other]];
+                          let sum = 0;
+                          for (let i = 0; i < a.length; i++) sum += Math.abs(a[i] - b[i]);
+                          return sum / a.length;
+                        }""", List.of(one, other))).doubleValue();
+    }
+
+    /** Waits for a revision, or a later one: keys in quick order are saved as one change or as several. */
+    void savedFrom(int revision) {
+        page.waitForFunction(
+                "() => Number(/saved, change (\\d+)/.exec(document.body.innerText)?.[1] ?? 0) >= " + revision);
     }
 
     void saved(int revision) {

@@ -97,7 +97,7 @@ class WorkbenchJourneyTest {
         high.press("ArrowRight");
         high.press("Shift+ArrowRight");
         browser.waitForPlants("n > " + before);
-        browser.saved(2);
+        browser.savedFrom(2);
         Set<String> more = ids();
         assertThat(more.size()).isGreaterThan(before);
         // covers that keep clear of the grass give way to it; of the grass itself none goes

@@ -1,11 +1,11 @@
 package org.lumbrit.core.falloff;
 
 /** Directions from a heading and an elevation in degrees: heading 0 = −Z, 90 = +X; elevation 90 = straight up. */
-final class Headings {
+public final class Headings {
     private Headings() {}
 
     /** A unit vector; exact along the axes. */
-    static double[] direction(double heading, double elevation) {
+    public static double[] direction(double heading, double elevation) {
         double flat = cosine(elevation);
         return new double[] {flat * sine(heading), sine(elevation), -flat * cosine(heading)};
     }

@@ -13,7 +13,7 @@ public record Loop(double cells, double turns, boolean able) {
 
     /** Whether it comes back exactly. */
     public boolean exact() {
-        return able && (cells == 0 || PatternFrame.whole(cells) > 0) && (turns == 0 || PatternFrame.whole(turns) > 0);
+        return able && (cells == 0 || whole(cells) > 0) && (turns == 0 || whole(turns) > 0);
     }
 
     /** The nearest number of cells that comes back. */
@@ -24,5 +24,11 @@ public record Loop(double cells, double turns, boolean able) {
     /** The nearest number of turns that comes back. */
     public double nearestTurns() {
         return Math.max(1, Math.rint(turns));
+    }
+
+    /** A number of cells where it is a whole one above 0, else 0. */
+    public static int whole(double cells) {
+        double nearest = Math.rint(cells);
+        return nearest >= 1 && nearest < 1e9 && Math.abs(cells - nearest) < 1e-6 * nearest ? (int) nearest : 0;
     }
 }

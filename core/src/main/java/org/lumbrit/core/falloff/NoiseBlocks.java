@@ -114,7 +114,7 @@ final class NoiseBlocks {
         }
         int periodX = repeats ? frame.period(scene.loop(), size * source.stretchX()) : 0;
         if (source.churn() > 0) {
-            int periodW = repeats ? PatternFrame.whole(source.churn() * scene.loop()) : 0;
+            int periodW = repeats ? Loop.whole(source.churn() * scene.loop()) : 0;
             double w = source.churn() * time;
             // two patterns half a cell apart in time, as one alone is fainter in the middle of its cells
             WrappedNoise.addInFour(octaveSeed, periodX, periodW, x, y, z, w, count, weight / 2, into);

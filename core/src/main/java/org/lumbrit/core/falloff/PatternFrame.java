@@ -56,12 +56,6 @@ record PatternFrame(double speed, double heading, Space space) {
      * the way it travels in that time. 0 where it does not travel, where there is no loop, or where that is no whole number.
      */
     int period(double loop, double cell) {
-        return speed == 0 ? 0 : whole(Math.abs(speed) * loop / cell);
-    }
-
-    /** A number of cells where it is a whole one above 0, else 0. */
-    static int whole(double cells) {
-        double nearest = Math.rint(cells);
-        return nearest >= 1 && nearest < 1e9 && Math.abs(cells - nearest) < 1e-6 * nearest ? (int) nearest : 0;
+        return speed == 0 ? 0 : Loop.whole(Math.abs(speed) * loop / cell);
     }
 }

@@ -31,10 +31,10 @@ final class Remarks {
             return List.of();
         }
         List<String> reasons = new ArrayList<>();
-        if (loop.cells() > 0 && PatternFrame.whole(loop.cells()) == 0) {
+        if (loop.cells() > 0 && Loop.whole(loop.cells()) == 0) {
             reasons.add("it travels " + Decimal.write(loop.cells(), 3) + " features");
         }
-        if (loop.turns() > 0 && PatternFrame.whole(loop.turns()) == 0) {
+        if (loop.turns() > 0 && Loop.whole(loop.turns()) == 0) {
             reasons.add("it churns through " + Decimal.write(loop.turns(), 3) + " patterns");
         }
         if (!loop.able()) {

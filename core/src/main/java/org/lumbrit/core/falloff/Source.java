@@ -13,6 +13,7 @@ public sealed interface Source
                 FacingSource,
                 SlopeSource,
                 Nearness,
+                BallSource,
                 NoiseSource,
                 CellularSource,
                 BandsSource,

@@ -1,6 +1,5 @@
 package org.lumbrit.core.looks;
 
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import org.lumbrit.core.drive.Layer;
@@ -111,27 +110,5 @@ public record TintLayer(
     @Override
     public List<PropertyDescription> offered() {
         return OFFERED;
-    }
-
-    @Override
-    public TintLayer renamed(String newName) {
-        return with(id, newName, seed, properties);
-    }
-
-    @Override
-    public TintLayer withProperty(String property, PropertyRange range) {
-        Map<String, PropertyRange> changed = new LinkedHashMap<>(properties);
-        changed.put(property, range);
-        return with(id, name, seed, changed);
-    }
-
-    @Override
-    public TintLayer copied(String newId, String newName, int newSeed) {
-        return with(newId, newName, newSeed, properties);
-    }
-
-    private TintLayer with(String newId, String newName, int newSeed, Map<String, PropertyRange> ranges) {
-        return new TintLayer(
-                newId, newName, newSeed, hidden, ramp, contrast, tones, onlyLit, lightHeading, lightElevation, ranges);
     }
 }

@@ -138,7 +138,12 @@ public final class GradientNoise {
 
     /** The scalar product of the gradient at a lattice point and the way from there. */
     static double product(int seed, long ix, long iy, long iz, double dx, double dy, double dz) {
-        int e = edge(seed ^ (int) ix * PRIME_X ^ (int) iy * PRIME_Y ^ (int) iz * PRIME_Z);
+        return product(seed ^ (int) ix * PRIME_X ^ (int) iy * PRIME_Y ^ (int) iz * PRIME_Z, dx, dy, dz);
+    }
+
+    /** @param mixed the mixed indices of a lattice point */
+    static double product(int mixed, double dx, double dy, double dz) {
+        int e = edge(mixed);
         return EDGES[e] * dx + EDGES[e + 1] * dy + EDGES[e + 2] * dz;
     }
 

@@ -29,24 +29,29 @@ public final class WrappedNoise {
         double dz = z - fz;
         double u = GradientNoise.fade(dx);
         double v = GradientNoise.fade(dy);
-        long x0 = wrapped(fx, periodX);
-        long x1 = wrapped(fx + 1, periodX);
-        long y0 = (long) fy;
-        long z0 = (long) fz;
-        double near =
-                lerp(v, row(seed, x0, x1, y0, z0, dx, dy, dz, u), row(seed, x0, x1, y0 + 1, z0, dx, dy - 1, dz, u));
+        // the index within the period, exact as long as doubles hold whole numbers
+        double inside = periodX == 0 ? fx : fx - periodX * Math.floor(fx / periodX);
+        int x0 = (int) (long) inside;
+        int x1 = x0 + 1 == periodX ? 0 : x0 + 1;
+        int left = seed ^ x0 * GradientNoise.PRIME_X;
+        int right = seed ^ x1 * GradientNoise.PRIME_X;
+        int low = (int) (long) fy * GradientNoise.PRIME_Y;
+        int high = ((int) (long) fy + 1) * GradientNoise.PRIME_Y;
+        int front = (int) (long) fz * GradientNoise.PRIME_Z;
+        int back = ((int) (long) fz + 1) * GradientNoise.PRIME_Z;
+        double near = lerp(
+                v,
+                row(left ^ low ^ front, right ^ low ^ front, dx, dy, dz, u),
+                row(left ^ high ^ front, right ^ high ^ front, dx, dy - 1, dz, u));
         double far = lerp(
                 v,
-                row(seed, x0, x1, y0, z0 + 1, dx, dy, dz - 1, u),
-                row(seed, x0, x1, y0 + 1, z0 + 1, dx, dy - 1, dz - 1, u));
+                row(left ^ low ^ back, right ^ low ^ back, dx, dy, dz - 1, u),
+                row(left ^ high ^ back, right ^ high ^ back, dx, dy - 1, dz - 1, u));
         return lerp(GradientNoise.fade(dz), near, far);
     }
 
-    private static double row(int seed, long x0, long x1, long y, long z, double dx, double dy, double dz, double u) {
-        return lerp(
-                u,
-                GradientNoise.product(seed, x0, y, z, dx, dy, dz),
-                GradientNoise.product(seed, x1, y, z, dx - 1, dy, dz));
+    private static double row(int left, int right, double dx, double dy, double dz, double u) {
+        return lerp(u, GradientNoise.product(left, dx, dy, dz), GradientNoise.product(right, dx - 1, dy, dz));
     }
 
     /**

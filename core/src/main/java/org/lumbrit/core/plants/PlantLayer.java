@@ -1,6 +1,5 @@
 package org.lumbrit.core.plants;
 
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import org.lumbrit.core.drive.Layer;
@@ -68,23 +67,6 @@ public record PlantLayer(
     @Override
     public List<PropertyDescription> offered() {
         return OFFERED;
-    }
-
-    @Override
-    public PlantLayer renamed(String newName) {
-        return new PlantLayer(id, newName, seed, hidden, plant, tint, accent, properties);
-    }
-
-    @Override
-    public PlantLayer withProperty(String property, PropertyRange range) {
-        Map<String, PropertyRange> changed = new LinkedHashMap<>(properties);
-        changed.put(property, range);
-        return new PlantLayer(id, name, seed, hidden, plant, tint, accent, changed);
-    }
-
-    @Override
-    public PlantLayer copied(String newId, String newName, int newSeed) {
-        return new PlantLayer(newId, newName, newSeed, hidden, plant, tint, accent, properties);
     }
 
     public PlantLayer withPlant(Plant newPlant) {

@@ -16,6 +16,9 @@ public sealed interface Shape
                 BarrelShape,
                 SledgeShape,
                 PostsShape,
+                PoleShape,
+                BannerShape,
+                LanternShape,
                 BoxShape {
 
     /**

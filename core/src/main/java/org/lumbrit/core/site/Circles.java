@@ -32,7 +32,7 @@ final class Circles {
         Circles circles = new Circles(recipe);
         List<Node> starts = new ArrayList<>();
         recipe.falloffs().forEach(falloff -> starts.add(new Node(Refers.FALLOFF, falloff.id())));
-        recipe.covers().forEach(cover -> starts.add(new Node(Refers.LAYER, cover.id())));
+        recipe.layers().forEach(layer -> starts.add(new Node(Refers.LAYER, layer.id())));
         return starts.stream().map(circles::from).flatMap(Optional::stream).findFirst();
     }
 
@@ -93,6 +93,12 @@ final class Circles {
                 .filter(CoverLayer.class::isInstance)
                 .map(CoverLayer.class::cast)
                 .ifPresent(cover -> readByCover(cover, read));
+        recipe.layer(id).ifPresent(layer -> {
+            layer.layersRead().stream()
+                    .filter(other -> recipe.layer(other).isPresent())
+                    .forEach(other -> read.add(new Node(Refers.LAYER, other)));
+            layer.propRead().ifPresent(prop -> read.add(new Node(Refers.PROP, prop)));
+        });
         List<String> relief = recipe.relief().stream().map(Layer::id).toList();
         int k = relief.indexOf(id);
         if (k < 0) {

@@ -4,7 +4,8 @@ package org.lumbrit.core.site;
  * One small change of a recipe. Pure: the same edit on the same recipe gives the same recipe, wherever it is applied. The
  * result still has to pass {@link RecipeCheck}.
  */
-public sealed interface Edit permits FalloffEdit, LayerEdit, CoverEdit, DriveEdit, PlaceEdit, PropEdit, SiteEdit {
+public sealed interface Edit
+        permits FalloffEdit, LayerEdit, CoverEdit, DriveEdit, PlaceEdit, PropEdit, MotionEdit, SiteEdit {
 
     Recipe apply(Recipe recipe);
 

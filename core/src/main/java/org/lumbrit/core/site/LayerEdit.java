@@ -61,7 +61,7 @@ public sealed interface LayerEdit extends Edit {
     @Kind(
             name = "remove-layer",
             title = "Remove layer",
-            help = "Takes its drives along, and the falloffs that read it.")
+            help = "Takes its drives and keys along, and the falloffs and layers that read it.")
     record Remove(String layer) implements LayerEdit {
         @Override
         public Recipe apply(Recipe recipe) {
@@ -71,12 +71,18 @@ public sealed interface LayerEdit extends Edit {
                     without = new FalloffEdit.Remove(falloff.id()).apply(without);
                 }
             }
+            for (Layer reader : recipe.layers()) {
+                if (reader.layersRead().contains(layer)
+                        && without.layer(reader.id()).isPresent()) {
+                    without = new Remove(reader.id()).apply(without);
+                }
+            }
             Recipe left = without;
-            return without.withLayers(without.layers().stream()
+            return left.withLayers(left.layers().stream()
                             .filter(each -> !each.id().equals(layer))
                             .map(each -> withoutNursery(left, each))
                             .toList())
-                    .withDrives(without.drives().stream()
+                    .withDrives(left.drives().stream()
                             .filter(drive -> !drive.layer().equals(layer))
                             .toList());
         }

@@ -7,6 +7,7 @@ import org.lumbrit.core.plants.Dressing;
 import org.lumbrit.core.plants.Plant;
 import org.lumbrit.core.plants.PlantLayer;
 import org.lumbrit.core.plants.PlantMesh;
+import org.lumbrit.core.plants.PlantOwner;
 import org.lumbrit.core.surface.Samples;
 
 /** Makes the meshes of a plant, with what the falloffs along it make of them. */
@@ -31,6 +32,7 @@ final class PlantMaker {
     /** What the falloffs along a plant make of its mesh. */
     private PlantMesh dressed(PlantLayer layer, PlantMesh made, int variant) {
         PlantMesh mesh = made;
+        SiteEvaluation evaluation = this.evaluation.within(new PlantOwner(made));
         if (matters(layer, PlantLayer.WIDTH, 1)) {
             mesh = Dressing.widened(mesh, evaluation.property(layer, PlantLayer.WIDTH, alongVertices(mesh, variant)));
         }
@@ -58,7 +60,8 @@ final class PlantMaker {
                 || layer.properties().get(property).high() != harmless;
     }
 
-    private static Samples alongVertices(PlantMesh mesh, int variant) {
+    /** The vertices of a plant in its own frame as samples. */
+    static Samples alongVertices(PlantMesh mesh, int variant) {
         Samples samples = Samples.allocate(Samples.NOT_KEPT, mesh.vertices());
         for (int v = 0; v < mesh.vertices(); v++) {
             samples.x()[v] = mesh.positions()[3 * v];

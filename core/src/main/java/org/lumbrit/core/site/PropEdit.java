@@ -3,6 +3,7 @@ package org.lumbrit.core.site;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import org.lumbrit.core.drive.Layer;
 import org.lumbrit.core.falloff.Falloff;
 import org.lumbrit.core.kinds.Kind;
 import org.lumbrit.core.kinds.Refers;
@@ -44,6 +45,11 @@ public sealed interface PropEdit extends Edit {
             for (Falloff falloff : recipe.falloffs()) {
                 if (falloff.source().propRead().equals(Optional.of(prop))) {
                     without = new FalloffEdit.Remove(falloff.id()).apply(without);
+                }
+            }
+            for (Layer layer : recipe.layers()) {
+                if (layer.propRead().equals(Optional.of(prop))) {
+                    without = new LayerEdit.Remove(layer.id()).apply(without);
                 }
             }
             return without.withProps(without.props().stream()

@@ -14,6 +14,9 @@ import org.lumbrit.core.drive.Layer;
 import org.lumbrit.core.falloff.Falloff;
 import org.lumbrit.core.falloff.Names;
 import org.lumbrit.core.kinds.Setting;
+import org.lumbrit.core.motion.PushLayer;
+import org.lumbrit.core.motion.SwayLayer;
+import org.lumbrit.core.motion.WindLayer;
 import org.lumbrit.core.plants.Plant;
 import org.lumbrit.core.plants.PlantLayer;
 import org.lumbrit.core.props.Prop;
@@ -123,6 +126,42 @@ public record Recipe(
         return keptPlant(cover).map(PlantLayer::plant).orElse(cover.plant());
     }
 
+    /** The winds, in the order of the board. */
+    public List<WindLayer> winds() {
+        return layers.stream()
+                .filter(WindLayer.class::isInstance)
+                .map(WindLayer.class::cast)
+                .toList();
+    }
+
+    /** The sways that are shown, with a shown wind and a shown cover. */
+    public List<SwayLayer> sways() {
+        return layers.stream()
+                .filter(layer -> layer instanceof SwayLayer && !layer.hidden())
+                .map(SwayLayer.class::cast)
+                .filter(sway ->
+                        layer(sway.wind()).filter(wind -> !wind.hidden()).isPresent())
+                .filter(sway ->
+                        layer(sway.cover()).filter(cover -> !cover.hidden()).isPresent())
+                .toList();
+    }
+
+    /** The pushes that are shown, with a shown wind and a shown prop. */
+    public List<PushLayer> pushes() {
+        return layers.stream()
+                .filter(layer -> layer instanceof PushLayer && !layer.hidden())
+                .map(PushLayer.class::cast)
+                .filter(push ->
+                        layer(push.wind()).filter(wind -> !wind.hidden()).isPresent())
+                .filter(push -> prop(push.prop()).filter(prop -> !prop.hidden()).isPresent())
+                .toList();
+    }
+
+    /** The same with every keyed number as it is at a time. */
+    public Recipe keyedAt(double time) {
+        return clock.tracks().isEmpty() ? this : KeyedNumbers.at(this, time);
+    }
+
     /** What the ground is made from, and nothing else: relief layers, their drives, and the falloffs that these read. */
     Recipe groundPart() {
         Set<String> relief = new TreeSet<>();
@@ -139,7 +178,7 @@ public record Recipe(
                 falloffs.stream().filter(falloff -> read.contains(falloff.id())).toList(),
                 List.copyOf(relief()),
                 driving,
-                clock);
+                clock.withTracks(List.of()));
     }
 
     private void reach(String falloffId, Set<String> read) {
@@ -236,15 +275,15 @@ public record Recipe(
     }
 
     public Recipe withProps(List<Prop> newProps) {
-        return new Recipe(name, ground, places, newProps, falloffs, layers, drives, clock, limits);
+        return new Recipe(name, ground, places, newProps, falloffs, layers, drives, clock, limits).withoutLostKeys();
     }
 
     public Recipe withFalloffs(List<Falloff> newFalloffs) {
-        return new Recipe(name, ground, places, props, newFalloffs, layers, drives, clock, limits);
+        return new Recipe(name, ground, places, props, newFalloffs, layers, drives, clock, limits).withoutLostKeys();
     }
 
     public Recipe withLayers(List<Layer> newLayers) {
-        return new Recipe(name, ground, places, props, falloffs, newLayers, drives, clock, limits);
+        return new Recipe(name, ground, places, props, falloffs, newLayers, drives, clock, limits).withoutLostKeys();
     }
 
     public Recipe withDrives(List<Drive> newDrives) {
@@ -257,6 +296,14 @@ public record Recipe(
 
     public Recipe withLimits(Limits newLimits) {
         return new Recipe(name, ground, places, props, falloffs, layers, drives, clock, newLimits);
+    }
+
+    /** Keys go with the number that they keyed. */
+    private Recipe withoutLostKeys() {
+        List<Track> kept = clock.tracks().stream()
+                .filter(track -> KeyedNumbers.find(this, track).isPresent())
+                .toList();
+        return kept.size() == clock.tracks().size() ? this : withClock(clock.withTracks(kept));
     }
 
     /** The same with one falloff changed. */

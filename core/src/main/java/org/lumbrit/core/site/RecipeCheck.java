@@ -64,6 +64,7 @@ public final class RecipeCheck {
         check.falloffs();
         check.layers();
         check.drives();
+        new ClockCheck(recipe, check::say).clock();
         return check.problems;
     }
 
@@ -250,13 +251,16 @@ public final class RecipeCheck {
     }
 
     private void result(String at, Layer layer, String result) {
+        if (layer.results().stream().anyMatch(offer -> offer.name().equals(result))) {
+            return;
+        }
         if (layer instanceof ReliefLayer) {
             if (!result.equals(ReliefLayer.DIFFERENCE)) {
                 say(at, "Of a relief layer the " + ReliefLayer.DIFFERENCE + " that it makes can be read, in metres.");
             }
             return;
         }
-        List<String> known = layer.offered().stream()
+        List<String> known = java.util.stream.Stream.concat(layer.offered().stream(), layer.results().stream())
                 .filter(offer -> offer.domain() == Domain.PLACE)
                 .map(PropertyDescription::name)
                 .toList();
@@ -269,19 +273,29 @@ public final class RecipeCheck {
     }
 
     private void curve(String at, List<CurvePoint> points, double least, double most) {
+        curve(this::say, at, points, least, most);
+    }
+
+    /** What must hold of points from left to right. */
+    static void curve(
+            java.util.function.BiConsumer<String, String> say,
+            String at,
+            List<CurvePoint> points,
+            double least,
+            double most) {
         if (points.isEmpty() || points.size() > MOST_CURVE_POINTS) {
-            say(at, "A curve has 1 to " + MOST_CURVE_POINTS + " points.");
+            say.accept(at, "A curve has 1 to " + MOST_CURVE_POINTS + " points.");
         }
         for (int i = 0; i < points.size(); i++) {
             if (i > 0 && !(points.get(i).in() > points.get(i - 1).in())) {
-                say(
+                say.accept(
                         at + "[" + i + "]",
                         points.get(i).in() == points.get(i - 1).in()
                                 ? "Two points stand at one place; move one to the side or take it out."
                                 : "Points go from left to right: each “in” is above the one before.");
             }
             if (!(points.get(i).out() >= least && points.get(i).out() <= most)) {
-                say(
+                say.accept(
                         at + "[" + i + "]",
                         "“Out” lies between " + Decimal.write(least, 3) + " and " + Decimal.write(most, 3) + ".");
             }
@@ -325,6 +339,8 @@ public final class RecipeCheck {
             if (layer instanceof PlantLayer plant) {
                 covers.plant("layers[" + i + "]", plant);
             }
+            MotionCheck motion = new MotionCheck(recipe, this::say);
+            motion.layer("layers[" + i + "]", layer);
             spacing(at + "." + CoverLayer.SPACING, layer.properties().get(CoverLayer.SPACING));
         }
     }

@@ -33,6 +33,7 @@ import org.lumbrit.core.props.Prop;
 import org.lumbrit.core.surface.Lattice;
 import org.lumbrit.core.surface.Mesh;
 import org.lumbrit.core.surface.MeshCheck;
+import org.lumbrit.core.surface.Owner;
 import org.lumbrit.core.surface.Samples;
 import org.lumbrit.core.surface.TriangleTree;
 
@@ -49,16 +50,19 @@ public final class SiteEvaluation {
     private final Cancel cancel;
     /** The prop whose samples are evaluated, "" for the ground. */
     private final String prop;
+    /** What the samples lie on, where it is neither the ground nor a prop. */
+    private final Optional<Owner> owner;
 
     public SiteEvaluation(SitePlan plan, Results results, Cancel cancel) {
-        this(plan, results, cancel, "");
+        this(plan, results, cancel, "", Optional.empty());
     }
 
-    private SiteEvaluation(SitePlan plan, Results results, Cancel cancel, String prop) {
+    private SiteEvaluation(SitePlan plan, Results results, Cancel cancel, String prop, Optional<Owner> owner) {
         this.plan = plan;
         this.results = results;
         this.cancel = cancel;
         this.prop = prop;
+        this.owner = owner;
     }
 
     /** Makes the ground of a recipe and what is evaluated on it. */
@@ -68,12 +72,22 @@ public final class SiteEvaluation {
 
     /** The same on the surface of a prop: own spaces are the prop's. */
     public SiteEvaluation on(String propId) {
-        return new SiteEvaluation(plan, results, cancel, propId);
+        return new SiteEvaluation(plan, results, cancel, propId, Optional.empty());
+    }
+
+    /** The same on something in its own frame, such as a plant; samples of it must not be kept. */
+    SiteEvaluation within(Owner own) {
+        return new SiteEvaluation(plan, results, cancel, "", Optional.of(own));
+    }
+
+    /** The same at another time, on the same ground. */
+    public SiteEvaluation at(double seconds) {
+        return new SiteEvaluation(plan.at(seconds), results, cancel, prop, owner);
     }
 
     /** The same as a layer sees it: relief layers see the ground below themselves. */
     public SiteEvaluation seenBy(String layerId) {
-        return new SiteEvaluation(plan.seenBy(layerId), results, cancel, prop);
+        return new SiteEvaluation(plan.seenBy(layerId), results, cancel, prop, owner);
     }
 
     /** A prop's mesh where it stands. */
@@ -83,7 +97,11 @@ public final class SiteEvaluation {
             Mesh mesh = mesh(standing);
             String key = new KeyBuilder("triangle tree/1").add(mesh.key()).key();
             return PlacedMesh.of(
-                    standing, mesh, () -> results.get(key, cancel, shared -> new TriangleTree(mesh)), plan.ground());
+                    standing,
+                    mesh,
+                    // asked for later, by whoever uses the plan then
+                    () -> results.get(key, Cancel.NEVER, shared -> new TriangleTree(mesh)),
+                    plan.ground());
         });
     }
 
@@ -122,13 +140,18 @@ public final class SiteEvaluation {
         return plan;
     }
 
+    /** Everything that moves in the site. */
+    public SiteMotion motion() {
+        return new SiteMotion(this, results, cancel);
+    }
+
     /** What sources measure from. */
     public Scene scene() {
-        return new SiteScene(this, results, cancel, prop);
+        return new SiteScene(this, results, cancel, prop, owner);
     }
 
     private SiteEvaluation sharing(Cancel shared) {
-        return new SiteEvaluation(plan, results, shared, prop);
+        return new SiteEvaluation(plan, results, shared, prop, owner);
     }
 
     public Samples samples(Lattice lattice) {

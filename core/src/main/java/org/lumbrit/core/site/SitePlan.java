@@ -19,6 +19,7 @@ import org.lumbrit.core.kinds.Refers;
 import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.math.KeyBuilder;
 import org.lumbrit.core.math.Results;
+import org.lumbrit.core.motion.Frames;
 import org.lumbrit.core.plants.Plant;
 import org.lumbrit.core.plants.PlantLayer;
 import org.lumbrit.core.props.Prop;
@@ -35,7 +36,11 @@ public final class SitePlan {
     /** Nodes on the longer side of the lattice that pictures, views and steps over a grid use. */
     public static final int GRID_NODES = 512;
 
+    /** As it is written, whatever the time. */
+    private final Recipe written;
+    /** With its keyed numbers as they are at the time. */
     private final Recipe recipe;
+
     private final Ground ground;
     private final double time;
     private final SiteAssets assets;
@@ -48,21 +53,22 @@ public final class SitePlan {
     private final Map<String, String> placeKeys = new ConcurrentHashMap<>();
 
     /**
-     * @param recipe one that {@link RecipeCheck} has accepted
+     * @param written one that {@link RecipeCheck} has accepted
      * @param ground as all relief layers have left it
      * @param relief the ground below and above each relief layer, lowest first
      * @param finished whether no relief layer comes after
      * @param time seconds
      */
     private SitePlan(
-            Recipe recipe, Ground ground, List<ReliefState> relief, boolean finished, SiteAssets assets, double time) {
-        this.recipe = recipe;
+            Recipe written, Ground ground, List<ReliefState> relief, boolean finished, SiteAssets assets, double time) {
+        this.written = written;
+        this.recipe = written.keyedAt(time);
         this.ground = ground;
         this.relief = List.copyOf(relief);
         this.finished = finished;
         this.assets = assets;
         this.time = time;
-        recipe.falloffs().forEach(falloff -> stages(falloff.id()));
+        this.recipe.falloffs().forEach(falloff -> stages(falloff.id()));
     }
 
     /** A ground that no layer shapes, or that has been shaped already. */
@@ -78,8 +84,9 @@ public final class SitePlan {
     public static SitePlan of(Recipe recipe, SiteAssets assets, double time, Results results, Cancel cancel) {
         RecipeCheck.require(recipe);
         List<ReliefState> relief = new ArrayList<>();
+        Recipe still = recipe.keyedAt(0);
         Ground start = ReliefState.start(recipe.ground(), assets, results, cancel);
-        Optional<Ground> finished = upward(recipe, start, assets, relief, (layer, seen) -> {
+        Optional<Ground> finished = upward(still, start, assets, relief, (layer, seen) -> {
             cancel.doing("making the ground: " + layer.name() + ", layer " + (relief.size() + 1) + " of "
                     + recipe.relief().size());
             return Optional.of(ReliefState.shaped(layer, new SiteEvaluation(seen, results, cancel), results, cancel));
@@ -91,7 +98,7 @@ public final class SitePlan {
     public static boolean groundIsKept(Recipe recipe, SiteAssets assets, Results results, Cancel cancel) {
         Ground start = ReliefState.start(recipe.ground(), assets, results, cancel);
         return upward(
-                        recipe,
+                        recipe.keyedAt(0),
                         start,
                         assets,
                         new ArrayList<>(),
@@ -133,11 +140,16 @@ public final class SitePlan {
         return new SitePlan(RecipeCheck.require(other), ground, relief, finished, assets, time);
     }
 
+    /** The same site at another time, on the same ground. */
+    public SitePlan at(double seconds) {
+        return seconds == time ? this : new SitePlan(written, ground, relief, finished, assets, seconds);
+    }
+
     /** The plan as a layer sees it: relief layers see the ground below themselves, the others the finished ground. */
     public SitePlan seenBy(String layerId) {
         for (int k = 0; k < relief.size(); k++) {
             if (relief.get(k).layer().equals(layerId)) {
-                return new SitePlan(recipe, relief.get(k).below(), relief.subList(0, k), false, assets, 0);
+                return new SitePlan(written, relief.get(k).below(), relief.subList(0, k), false, assets, 0);
             }
         }
         return this;
@@ -153,8 +165,14 @@ public final class SitePlan {
         return relief.stream().filter(state -> state.layer().equals(layerId)).findFirst();
     }
 
+    /** With its keyed numbers as they are at the plan's time. */
     public Recipe recipe() {
         return recipe;
+    }
+
+    /** As it is written, with keyed numbers as they stand beside their keys. */
+    public Recipe written() {
+        return written;
     }
 
     public Ground ground() {
@@ -250,6 +268,10 @@ public final class SitePlan {
                 .ifPresent(
                         state -> key.add(state.below().key()).add(state.after().key()));
         layer.properties().keySet().forEach(property -> key.add(propertyKey(layer, property)));
+        if (layer.readsTime()) {
+            key.add(time);
+            addFrames(key);
+        }
         if (layer instanceof CoverLayer cover) {
             key.add(cover.keepsClear() ? beforeKey(cover) : "");
             for (Prop prop : shownProps()) {
@@ -258,6 +280,22 @@ public final class SitePlan {
                 key.add(read ? propKey(prop) : "");
             }
         }
+        return key.key();
+    }
+
+    private void addFrames(KeyBuilder key) {
+        Frames frames = recipe.clock().frames();
+        key.add(frames.count()).add(frames.start()).add(frames.step()).add(frames.periodic() ? 1 : 0);
+    }
+
+    /** Content key of the motion of a layer over all frames: of everything that it reads, at any time. */
+    public String motionKey(Layer layer) {
+        KeyBuilder key = new KeyBuilder("motion/1").add(at(0).layerKey(layer));
+        addFrames(key);
+        written.clock().tracks().forEach(track -> {
+            key.add(track.id());
+            Canonical.write(key, track, this::referenceKey);
+        });
         return key.key();
     }
 

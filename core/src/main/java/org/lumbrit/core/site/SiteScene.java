@@ -4,10 +4,12 @@ import java.util.List;
 import java.util.Optional;
 import java.util.function.Function;
 import org.lumbrit.core.cover.CoverLayer;
+import org.lumbrit.core.drive.Layer;
 import org.lumbrit.core.falloff.Scene;
 import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.math.KeyBuilder;
 import org.lumbrit.core.math.Results;
+import org.lumbrit.core.motion.WindLayer;
 import org.lumbrit.core.props.PlacedMesh;
 import org.lumbrit.core.relief.ReliefLayer;
 import org.lumbrit.core.surface.AreaPlace;
@@ -27,18 +29,20 @@ final class SiteScene implements Scene {
     private final Results results;
     private final Cancel cancel;
     private final String prop;
+    private final Optional<Owner> owner;
 
-    SiteScene(SiteEvaluation evaluation, Results results, Cancel cancel, String prop) {
+    SiteScene(SiteEvaluation evaluation, Results results, Cancel cancel, String prop, Optional<Owner> owner) {
         this.evaluation = evaluation;
         this.plan = evaluation.plan();
         this.results = results;
         this.cancel = cancel;
         this.prop = prop;
+        this.owner = owner;
     }
 
     @Override
     public Owner owner() {
-        return prop.isEmpty() ? ground() : evaluation.placed(prop);
+        return owner.orElseGet(() -> prop.isEmpty() ? ground() : evaluation.placed(prop));
     }
 
     @Override
@@ -120,7 +124,11 @@ final class SiteScene implements Scene {
         if (result.equals(ReliefLayer.DIFFERENCE)) {
             return difference(layerId, samples);
         }
-        return evaluation.property(plan.recipe().layer(layerId).orElseThrow(), result, samples);
+        Layer layer = plan.recipe().layer(layerId).orElseThrow();
+        if (layer instanceof WindLayer wind && result.equals(WindLayer.WIND)) {
+            return AirAt.speed(evaluation, wind, samples, cancel);
+        }
+        return evaluation.property(layer, result, samples);
     }
 
     private float[] difference(String layerId, Samples samples) {

@@ -9,6 +9,7 @@ import java.util.Random;
 import org.junit.jupiter.api.Test;
 import org.lumbrit.core.Grounds;
 import org.lumbrit.core.math.CurvePoint;
+import org.lumbrit.core.math.Easing;
 import org.lumbrit.core.math.Point3;
 import org.lumbrit.core.site.Sites;
 import org.lumbrit.core.surface.AreaPlace;
@@ -246,16 +247,15 @@ class SourcesOverTheGroundTest {
     @Test
     void aClockIsLinearUnlessAskedAndHoldsItsEnds() {
         List<CurvePoint> keys = List.of(new CurvePoint(1, 0.2), new CurvePoint(3, 1), new CurvePoint(5, 0));
-        ClockSource linear = new ClockSource(keys, ClockSource.Easing.LINEAR);
+        ClockSource linear = new ClockSource(keys, Easing.LINEAR);
         assertThat(linear.at(2)).isCloseTo(0.6, within(1e-12));
         assertThat(linear.at(0)).isEqualTo(0.2);
         assertThat(linear.at(99)).isZero();
         assertThat(linear.at(3)).isEqualTo(1);
-        assertThat(new ClockSource(keys, ClockSource.Easing.HOLD).at(2.99)).isEqualTo(0.2);
-        assertThat(new ClockSource(keys, ClockSource.Easing.SMOOTH).at(1.5))
-                .isCloseTo(0.2 + 0.8 * 0.15625, within(1e-12));
-        assertThat(new ClockSource(keys, ClockSource.Easing.EASE_IN).at(4)).isCloseTo(0.75, within(1e-12));
-        assertThat(new ClockSource(keys, ClockSource.Easing.EASE_OUT).at(4)).isCloseTo(0.25, within(1e-12));
+        assertThat(new ClockSource(keys, Easing.HOLD).at(2.99)).isEqualTo(0.2);
+        assertThat(new ClockSource(keys, Easing.SMOOTH).at(1.5)).isCloseTo(0.2 + 0.8 * 0.15625, within(1e-12));
+        assertThat(new ClockSource(keys, Easing.EASE_IN).at(4)).isCloseTo(0.75, within(1e-12));
+        assertThat(new ClockSource(keys, Easing.EASE_OUT).at(4)).isCloseTo(0.25, within(1e-12));
         Scene scene = Sites.scene(Grounds.slope(9, 9, 80, 0), 2);
         assertThat(at(scene, linear, 3, 3)).isCloseTo(0.6f, within(1e-6f));
     }

@@ -24,6 +24,7 @@ import org.lumbrit.core.falloff.Stroke;
 import org.lumbrit.core.looks.RampStop;
 import org.lumbrit.core.looks.TintLayer;
 import org.lumbrit.core.math.CurvePoint;
+import org.lumbrit.core.math.Easing;
 import org.lumbrit.core.math.Point3;
 import org.lumbrit.core.surface.AreaPlace;
 import org.lumbrit.core.surface.Picture;
@@ -51,8 +52,7 @@ class BadFalloffsTest {
         assertThat(problems(new HeightSource(0, 1), curve)).contains("points[2]", "Two points stand at one place");
         Step back = new CurveStep("c", false, List.of(new CurvePoint(0.5, 0), new CurvePoint(0.2, 1)));
         assertThat(problems(new HeightSource(0, 1), back)).contains("from left to right");
-        assertThat(problems(new ClockSource(List.of(), ClockSource.Easing.LINEAR)))
-                .contains("keys");
+        assertThat(problems(new ClockSource(List.of(), Easing.LINEAR))).contains("keys");
     }
 
     @Test

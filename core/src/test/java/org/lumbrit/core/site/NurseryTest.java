@@ -87,7 +87,8 @@ class NurseryTest {
 
     @Test
     void curveAlongTurnsTheTipByItsIntegral() {
-        PlantLayer bent = kept(STRAND).withProperty(PlantLayer.CURVE, new PropertyRange(0, 180, Combine.PRODUCT));
+        PlantLayer bent =
+                (PlantLayer) kept(STRAND).withProperty(PlantLayer.CURVE, new PropertyRange(0, 180, Combine.PRODUCT));
         PlantMesh mesh = mesh(recipe(List.of(bent), drive(PlantLayer.CURVE, 0, 1)));
         int tip = mesh.vertices() - 1;
         // the turn grows with the square of the way and is 90° at the tip
@@ -103,7 +104,8 @@ class NurseryTest {
 
     @Test
     void accentTakesThePlaceOfTheTintTowardTheTip() {
-        PlantLayer layer = kept(STRAND).withProperty(PlantLayer.ACCENT, new PropertyRange(0, 1, Combine.PRODUCT));
+        PlantLayer layer =
+                (PlantLayer) kept(STRAND).withProperty(PlantLayer.ACCENT, new PropertyRange(0, 1, Combine.PRODUCT));
         PlantMesh mesh = mesh(recipe(List.of(layer), drive(PlantLayer.ACCENT, 0, 1)));
         assertThat(mesh.colours()[0] >>> 24).isEqualTo(255);
         int tip = mesh.vertices() - 1;

@@ -32,6 +32,7 @@ final class Glb {
     private final ArrayNode views = JsonNodeFactory.instance.arrayNode();
     private final ArrayNode meshes = JsonNodeFactory.instance.arrayNode();
     private final ArrayNode materials = JsonNodeFactory.instance.arrayNode();
+    private final ArrayNode animations = JsonNodeFactory.instance.arrayNode();
     private final ArrayNode nodes = JsonNodeFactory.instance.arrayNode();
     private final List<Part> parts = new ArrayList<>();
     private final List<List<Integer>> scenes = new ArrayList<>(List.of(new ArrayList<>()));
@@ -128,6 +129,39 @@ final class Glb {
         node.putArray("scale").add(size).add(size).add(size);
     }
 
+    /**
+     * One mesh that morphs: at each time one target has the whole weight, between them two are blended.
+     *
+     * @param targets x, y, z away from rest of every vertex
+     * @param times seconds, as many as targets, or one more at which the first comes back
+     */
+    void morphed(String name, int mesh, float[][] targets, float[] times) {
+        ArrayNode all = ((ObjectNode) meshes.get(mesh).get("primitives").get(0)).putArray("targets");
+        for (float[] target : targets) {
+            all.addObject().put("POSITION", floats(target, 3, ARRAY_BUFFER));
+        }
+        ArrayNode weights = ((ObjectNode) meshes.get(mesh)).putArray("weights");
+        for (int k = 0; k < targets.length; k++) {
+            weights.add(k == 0 ? 1 : 0);
+        }
+        added(name, mesh);
+        ObjectNode animation = animations.addObject().put("name", name + " over the loop");
+        int n = targets.length;
+        animation
+                .putArray("samplers")
+                .addObject()
+                .put("input", floats(times, 1, 0))
+                .put("output", floats(times.length * n, 1, (i, c) -> i / n % n == i % n ? 1 : 0, 0))
+                .put("interpolation", "LINEAR");
+        animation
+                .putArray("channels")
+                .addObject()
+                .put("sampler", 0)
+                .putObject("target")
+                .put("node", nodes.size() - 1)
+                .put("path", "weights");
+    }
+
     /** The attributes of instances, to be shared by the meshes of several detail levels. */
     ObjectNode attributes(Instances instances) {
         ObjectNode attributes = JsonNodeFactory.instance.objectNode();
@@ -137,6 +171,10 @@ final class Glb {
         attributes.put("ROTATION", floats(count, 4, instances::rotation, 0));
         attributes.put("SCALE", floats(count, 3, instances::scale, 0));
         attributes.put("_COLOR_0", floats(count, 3, instances::colour, 0));
+        if (instances.sways()) {
+            attributes.put("_PHASE", floats(count, 1, (i, c) -> instances.phase(i), 0));
+            attributes.put("_AMPLITUDE", floats(count, 1, (i, c) -> instances.amplitude(i), 0));
+        }
         return attributes;
     }
 
@@ -156,7 +194,7 @@ final class Glb {
                 .put("bufferView", view(new Part(rows, components, values, new int[0]), target))
                 .put("componentType", FLOAT)
                 .put("count", rows)
-                .put("type", components == 4 ? "VEC4" : "VEC3");
+                .put("type", components == 1 ? "SCALAR" : "VEC" + components);
         ArrayNode min = accessor.putArray("min");
         ArrayNode max = accessor.putArray("max");
         for (int c = 0; c < components; c++) {
@@ -234,6 +272,9 @@ final class Glb {
         }
         root.set("nodes", nodes);
         root.set("meshes", meshes);
+        if (!animations.isEmpty()) {
+            root.set("animations", animations);
+        }
         root.set("materials", materials);
         root.set("accessors", accessors);
         root.set("bufferViews", views);

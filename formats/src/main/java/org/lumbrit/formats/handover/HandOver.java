@@ -214,6 +214,13 @@ public enum HandOver {
                     count + " plants as instances, metres, +Y up");
         }
     },
+    MOTION(
+            "What moves, baked over the loop: morph targets, vertex-motion pictures, bends of every plant, the wind field, NumPy") {
+        @Override
+        void write(SiteEvaluation evaluation, SiteFiles site, Report report) {
+            new MotionFiles(evaluation, report, HandOver::fileName).write();
+        }
+    },
     RECIPE("The recipe and the files that it needs, to open again or run from the command line") {
         @Override
         void write(SiteEvaluation evaluation, SiteFiles site, Report report) {

@@ -3,14 +3,17 @@ package org.lumbrit.formats.handover;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Optional;
 import org.lumbrit.core.cover.CoverLayer;
 import org.lumbrit.core.cover.Plants;
 import org.lumbrit.core.growth.Growth;
 import org.lumbrit.core.math.Colour;
+import org.lumbrit.core.motion.SwayLayer;
 import org.lumbrit.core.plants.Detail;
 import org.lumbrit.core.plants.Plant;
 import org.lumbrit.core.plants.PlantMesh;
 import org.lumbrit.core.site.SiteEvaluation;
+import org.lumbrit.core.site.SiteMotion;
 
 /**
  * The plants of a layer that share a mesh: one variant at one growth. Every format takes its transforms from here, so they are
@@ -18,6 +21,7 @@ import org.lumbrit.core.site.SiteEvaluation;
  *
  * @param steps growth in steps of 1/{@link #GROWTH_STEPS}, above 0
  * @param chosen indices of its plants
+ * @param phases of every plant of the layer, seconds; @param amplitudes radians; both empty where they do not sway
  */
 record Instances(
         CoverLayer layer,
@@ -27,7 +31,9 @@ record Instances(
         int steps,
         int[] chosen,
         List<Detail> details,
-        int[] colours) {
+        int[] colours,
+        float[] phases,
+        float[] amplitudes) {
     static final int GROWTH_STEPS = 16;
     private static final double TAPER = 0.15;
 
@@ -36,13 +42,18 @@ record Instances(
         Plants plants = evaluation.plants(layer);
         Plant plant = evaluation.plan().recipe().planted(layer);
         int[] colours = plants.colours(layer);
+        SiteMotion motion = evaluation.motion();
+        Optional<SwayLayer> sway = motion.swayOf(layer.id());
+        float[] phases = sway.map(motion::phases).orElse(new float[0]);
+        float[] amplitudes = sway.map(motion::amplitudes).orElse(new float[0]);
         List<Instances> all = new ArrayList<>();
         for (int variant = 0; variant < layer.plant().variants(); variant++) {
             for (int steps = 1; steps <= GROWTH_STEPS; steps++) {
                 int[] chosen = chosen(plants, variant, steps);
                 if (chosen.length > 0) {
                     List<Detail> details = evaluation.levels(layer, variant).levels();
-                    all.add(new Instances(layer, plants, plant, variant, steps, chosen, details, colours));
+                    all.add(new Instances(
+                            layer, plants, plant, variant, steps, chosen, details, colours, phases, amplitudes));
                 }
             }
         }
@@ -71,6 +82,20 @@ record Instances(
     String name() {
         String grown = steps == GROWTH_STEPS ? "" : " grown " + Math.round(100.0 * steps / GROWTH_STEPS) + " %";
         return layer.name() + " " + (variant + 1) + grown;
+    }
+
+    boolean sways() {
+        return phases.length > 0;
+    }
+
+    /** Seconds after which gusts reach it. */
+    float phase(int i) {
+        return phases[chosen[i]];
+    }
+
+    /** Its largest bend, radians. */
+    float amplitude(int i) {
+        return amplitudes[chosen[i]];
     }
 
     double[] translation(int i) {

@@ -4,7 +4,6 @@ import java.io.IOException;
 import java.io.OutputStream;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
-import java.nio.charset.StandardCharsets;
 import org.lumbrit.core.cover.Plants;
 
 /**
@@ -22,7 +21,7 @@ final class NumpyPoints {
     /** @param flat whether the depth of the plant's mesh goes with its length */
     static Content of(Plants plants, boolean flat) {
         return out -> {
-            out.write(head(plants.count()));
+            out.write(Npy.head("[" + FIELDS + "]", plants.count() + ","));
             ByteBuffer row = ByteBuffer.allocate(BYTES * 1024).order(ByteOrder.LITTLE_ENDIAN);
             for (int i = 0; i < plants.count(); i++) {
                 put(plants, flat, i, row);
@@ -50,22 +49,5 @@ final class NumpyPoints {
     private static void flush(ByteBuffer row, OutputStream out) throws IOException {
         out.write(row.array(), 0, row.position());
         row.clear();
-    }
-
-    private static byte[] head(int count) {
-        String dictionary = "{'descr': [" + FIELDS + "], 'fortran_order': False, 'shape': (" + count + ",), }";
-        int length = (10 + dictionary.length() + 1 + 63) / 64 * 64 - 10;
-        StringBuilder text = new StringBuilder(dictionary);
-        while (text.length() < length - 1) {
-            text.append(' ');
-        }
-        text.append('\n');
-        ByteBuffer head = ByteBuffer.allocate(10 + length).order(ByteOrder.LITTLE_ENDIAN);
-        head.put((byte) 0x93)
-                .put("NUMPY".getBytes(StandardCharsets.US_ASCII))
-                .put((byte) 1)
-                .put((byte) 0);
-        head.putShort((short) length).put(text.toString().getBytes(StandardCharsets.US_ASCII));
-        return head.array();
     }
 }

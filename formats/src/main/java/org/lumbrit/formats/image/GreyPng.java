@@ -9,10 +9,11 @@ import java.util.zip.CRC32;
 import java.util.zip.Deflater;
 import java.util.zip.DeflaterOutputStream;
 
-/** Writes grey PNG files of 8 or 16 bits with the Sub filter (PNG specification, third edition). */
+/** Writes grey PNG files of 8 or 16 bits, and those of three channels of 16 bits, with the Sub filter (PNG specification, third edition). */
 public final class GreyPng {
     private static final byte[] SIGNATURE = {(byte) 0x89, 'P', 'N', 'G', '\r', '\n', 0x1A, '\n'};
     private static final int SUB = 1;
+    private static final int RGB = 2;
 
     private GreyPng() {}
 
@@ -32,18 +33,32 @@ public final class GreyPng {
         return write(columns, rows, 8, pixels);
     }
 
+    /**
+     * Three channels of 16 bits.
+     *
+     * @param channels row by row, red, green and blue of each pixel one after the other, 0..65535
+     */
+    public static byte[] rgb16(int columns, int rows, Pixel channels) {
+        return write(columns, rows, 16, 3, channels);
+    }
+
     private static byte[] write(int columns, int rows, int bits, Pixel pixels) {
+        return write(columns, rows, bits, 1, pixels);
+    }
+
+    private static byte[] write(int columns, int rows, int bits, int channels, Pixel pixels) {
         try {
-            ByteArrayOutputStream bytes = new ByteArrayOutputStream(columns * rows * bits / 16 + 1024);
+            ByteArrayOutputStream bytes = new ByteArrayOutputStream(
+                    (int) Math.min(1 << 26, (long) columns * rows * channels * bits / 16 + 1024));
             DataOutputStream out = new DataOutputStream(bytes);
             out.write(SIGNATURE);
             ByteArrayOutputStream header = new ByteArrayOutputStream();
             DataOutputStream h = new DataOutputStream(header);
             h.writeInt(columns);
             h.writeInt(rows);
-            h.write(new byte[] {(byte) bits, 0, 0, 0, 0});
+            h.write(new byte[] {(byte) bits, (byte) (channels == 3 ? RGB : 0), 0, 0, 0});
             chunk(out, "IHDR", header.toByteArray());
-            chunk(out, "IDAT", compressed(columns, rows, bits / 8, pixels));
+            chunk(out, "IDAT", compressed(columns * channels, rows, bits / 8, channels, pixels));
             chunk(out, "IEND", new byte[0]);
             return bytes.toByteArray();
         } catch (IOException e) {
@@ -51,17 +66,19 @@ public final class GreyPng {
         }
     }
 
-    private static byte[] compressed(int columns, int rows, int bytesPerPixel, Pixel pixels) throws IOException {
+    private static byte[] compressed(int columns, int rows, int bytesEach, int channels, Pixel pixels)
+            throws IOException {
         ByteArrayOutputStream out = new ByteArrayOutputStream();
         Deflater deflater = new Deflater(4);
         try (DeflaterOutputStream deflate = new DeflaterOutputStream(out, deflater, 1 << 15)) {
-            byte[] line = new byte[columns * bytesPerPixel];
+            byte[] line = new byte[columns * bytesEach];
+            int back = bytesEach * channels;
             byte[] filtered = new byte[1 + line.length];
             filtered[0] = SUB;
             for (int row = 0; row < rows; row++) {
                 for (int column = 0; column < columns; column++) {
                     int value = pixels.at(row * columns + column);
-                    if (bytesPerPixel == 2) {
+                    if (bytesEach == 2) {
                         line[2 * column] = (byte) (value >> 8);
                         line[2 * column + 1] = (byte) value;
                     } else {
@@ -69,7 +86,7 @@ public final class GreyPng {
                     }
                 }
                 for (int i = 0; i < line.length; i++) {
-                    filtered[i + 1] = (byte) (line[i] - (i >= bytesPerPixel ? line[i - bytesPerPixel] : 0));
+                    filtered[i + 1] = (byte) (line[i] - (i >= back ? line[i - back] : 0));
                 }
                 deflate.write(filtered);
             }

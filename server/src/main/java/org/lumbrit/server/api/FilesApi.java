@@ -1,5 +1,6 @@
 package org.lumbrit.server.api;
 
+import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.constraints.NotNull;
 import java.io.BufferedOutputStream;
 import java.io.IOException;
@@ -38,6 +39,7 @@ import org.lumbrit.formats.site.SiteFiles;
 import org.lumbrit.formats.site.SiteZip;
 import org.lumbrit.formats.tables.PlantsCsv;
 import org.lumbrit.formats.tables.ProbeCsv;
+import org.lumbrit.formats.tables.WeatherCsv;
 import org.lumbrit.server.storage.Assets;
 import org.lumbrit.server.storage.SiteStore;
 import org.lumbrit.server.view.Superseding;
@@ -102,6 +104,17 @@ class FilesApi {
 
     /** One way to hand over. */
     record HandOverFormat(@NotNull String name, @NotNull String purpose) {}
+
+    /** Hours of a weather station, each hour, where the wind comes from, and its speed. */
+    record WeatherRead(@NotNull @Schema(type = "array") JsonNode rows) {}
+
+    @PostMapping(
+            path = "/api/weather",
+            consumes = MediaType.MULTIPART_FORM_DATA_VALUE,
+            produces = MediaType.APPLICATION_JSON_VALUE)
+    WeatherRead weather(@RequestParam MultipartFile file) throws IOException {
+        return new WeatherRead(RecipeJson.node(WeatherCsv.read(file.getBytes())));
+    }
 
     @PostMapping(
             path = "/api/heightmaps",

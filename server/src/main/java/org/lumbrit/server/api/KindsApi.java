@@ -11,8 +11,10 @@ import org.lumbrit.core.falloff.Source;
 import org.lumbrit.core.falloff.Step;
 import org.lumbrit.core.kinds.Description;
 import org.lumbrit.core.kinds.Kinds;
-import org.lumbrit.core.kinds.Refers;
 import org.lumbrit.core.kinds.Setting;
+import org.lumbrit.core.motion.Blowing;
+import org.lumbrit.core.motion.Carrier;
+import org.lumbrit.core.motion.GustSource;
 import org.lumbrit.core.plants.Plant;
 import org.lumbrit.core.props.Prop;
 import org.lumbrit.core.props.Shape;
@@ -36,6 +38,9 @@ class KindsApi {
             @NotNull List<Description> plants,
             @NotNull List<Description> beds,
             @NotNull List<Description> patterns,
+            @NotNull List<Description> blowings,
+            @NotNull List<Description> gustSources,
+            @NotNull List<Description> carriers,
             @NotNull List<LayerProperties> layerProperties,
             @NotNull List<Description> shapes,
             @NotNull List<Description.SettingDescription> propSettings,
@@ -89,6 +94,9 @@ class KindsApi {
                 describe(Plant.class),
                 describe(Bed.class),
                 describe(Pattern.class),
+                describe(Blowing.class),
+                describe(GustSource.class),
+                describe(Carrier.class),
                 Kinds.of(Layer.class).stream()
                         .map(kind -> LayerProperties.of(kind, fresh(kind).offered()))
                         .toList(),
@@ -107,8 +115,10 @@ class KindsApi {
                 .put("name", "New");
         for (RecordComponent component : Kinds.components(kind)) {
             Setting setting = component.getAnnotation(Setting.class);
-            if (setting != null && setting.refers() == Refers.PLACE) {
-                node.put(component.getName(), "place");
+            if (setting != null
+                    && setting.byDefault().isEmpty()
+                    && setting.refers().isReference()) {
+                node.put(component.getName(), "other");
             }
         }
         return RecipeJson.read(node, Layer.class, "layer");

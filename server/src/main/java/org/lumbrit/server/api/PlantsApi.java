@@ -17,6 +17,7 @@ import org.lumbrit.core.site.Roster;
 import org.lumbrit.formats.BadInputException;
 import org.lumbrit.formats.json.RecipeJson;
 import org.lumbrit.formats.tables.RosterCsv;
+import org.lumbrit.server.storage.NotFoundException;
 import org.lumbrit.server.storage.SiteStore;
 import org.lumbrit.server.view.PlantViews;
 import org.lumbrit.server.view.Superseding;
@@ -72,15 +73,32 @@ class PlantsApi {
         Cancel cancel = superseding.newest(tab == null ? null : tab + "/sheet");
         List<Edit> edits = wish.edits().isEmpty() ? List.of() : RecipeJson.edits(wish.edits());
         Recipe recipe = store.preview(id, wish.base(), edits);
-        PlantLayer kept = recipe.plants().stream()
-                .filter(each -> each.id().equals(wish.plant()))
-                .findFirst()
-                .orElseThrow(() -> InvalidRecipeException.missing("plant", wish.plant()));
+        PlantLayer kept = kept(recipe, wish.plant());
         if (wish.detail() < 0 || wish.detail() > 8) {
             throw new BadInputException("detail: between 0 and 8, not " + wish.detail() + ".");
         }
         double growth = Math.max(0, Math.min(1, wish.growth()));
         return plants.sheet(views.evaluation(recipe, 0, cancel), kept, growth, wish.detail(), cancel);
+    }
+
+    /** A plant of the nursery in the site's wind; 404 where the site has none. */
+    @GetMapping(path = "/api/sites/{id}/breeze", produces = MediaType.APPLICATION_JSON_VALUE)
+    PlantViews.Breeze breeze(
+            @PathVariable UUID id,
+            @RequestParam String plant,
+            @RequestHeader(name = "X-Tab", required = false) String tab) {
+        Cancel cancel = superseding.newest(tab == null ? null : tab + "/breeze");
+        Recipe recipe = store.state(id).recipe();
+        PlantLayer kept = kept(recipe, plant);
+        return plants.breeze(views.evaluation(recipe, 0, cancel), kept, cancel)
+                .orElseThrow(() -> new NotFoundException("No wind blows in this site yet; add one with + layer."));
+    }
+
+    private static PlantLayer kept(Recipe recipe, String plant) {
+        return recipe.plants().stream()
+                .filter(each -> each.id().equals(plant))
+                .findFirst()
+                .orElseThrow(() -> InvalidRecipeException.missing("plant", plant));
     }
 
     @GetMapping(path = "/api/sites/{id}/roster", produces = MediaType.APPLICATION_JSON_VALUE)

@@ -85,6 +85,10 @@ public class KeptResults implements Results {
             return (T) await(flight, waiting);
         } catch (Cancel.CancelledException e) {
             waiting.check();
+            if (flight == mine) {
+                // nobody who waits for this was cancelled, so trying once more would end the same
+                throw e;
+            }
             return get(key, waiting, compute);
         } finally {
             flight.waiting.decrementAndGet();

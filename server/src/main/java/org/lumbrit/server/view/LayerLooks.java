@@ -6,6 +6,7 @@ import org.lumbrit.core.cover.CoverLayer;
 import org.lumbrit.core.drive.Layer;
 import org.lumbrit.core.findings.BudgetFindings;
 import org.lumbrit.core.findings.CoverFindings;
+import org.lumbrit.core.findings.MotionFindings;
 import org.lumbrit.core.findings.PlantFindings;
 import org.lumbrit.core.findings.ReliefFindings;
 import org.lumbrit.core.looks.Tint;
@@ -13,6 +14,7 @@ import org.lumbrit.core.looks.TintLayer;
 import org.lumbrit.core.math.KeyBuilder;
 import org.lumbrit.core.relief.ReliefLayer;
 import org.lumbrit.core.site.Cost;
+import org.lumbrit.core.site.SiteMotion;
 import org.lumbrit.core.site.Summary;
 import org.lumbrit.server.view.Manifest.LayerView;
 
@@ -43,6 +45,12 @@ final class LayerLooks {
         }
         look.findings.addAll(ReliefFindings.of(look.evaluation));
         look.findings.addAll(PlantFindings.of(look.evaluation));
+        look.findings.addAll(MotionFindings.ofSettings(
+                look.recipe,
+                new SiteMotion(look.evaluation, look.results, look.cancel),
+                Math.min(
+                        look.evaluation.plan().ground().width(),
+                        look.evaluation.plan().ground().depth())));
         look.findings.addAll(BudgetFindings.of(look.recipe, Cost.of(look.evaluation)));
         return views;
     }
@@ -71,9 +79,10 @@ final class LayerLooks {
     }
 
     private LayerView tint(TintLayer layer) {
-        Tint tint = look.now.tint(layer, look.samples);
+        TintLayer now = (TintLayer) look.now.plan().recipe().layer(layer.id()).orElseThrow();
+        Tint tint = look.now.tint(now, look.samples);
         String key = new KeyBuilder("tint bundle/1")
-                .add(look.now.plan().layerKey(layer))
+                .add(look.now.plan().layerKey(now))
                 .add(look.lattice.key())
                 .key();
         return new LayerView(

@@ -2,19 +2,26 @@ package org.lumbrit.server.view;
 
 import jakarta.validation.constraints.NotNull;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
 import java.util.stream.IntStream;
 import org.lumbrit.core.cover.CoverLayer;
 import org.lumbrit.core.cover.Plants;
 import org.lumbrit.core.growth.Growth;
 import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.math.KeyBuilder;
+import org.lumbrit.core.motion.Bend;
+import org.lumbrit.core.motion.SwayLayer;
+import org.lumbrit.core.motion.WindLayer;
 import org.lumbrit.core.plants.Detail;
 import org.lumbrit.core.plants.Plant;
 import org.lumbrit.core.plants.PlantLayer;
 import org.lumbrit.core.plants.PlantMesh;
 import org.lumbrit.core.site.Cost;
+import org.lumbrit.core.site.Recipe;
 import org.lumbrit.core.site.Roster;
 import org.lumbrit.core.site.SiteEvaluation;
+import org.lumbrit.core.site.SiteMotion;
 import org.lumbrit.formats.ArrayBundle;
 import org.lumbrit.server.results.KeptResults;
 import org.lumbrit.server.view.Manifest.LayerView;
@@ -101,6 +108,70 @@ public class PlantViews {
                 .map(level -> new LevelView(level.mesh().triangles(), level.error(), level.missing(), level.standIn()))
                 .toList();
         return new Sheet(sheetKey, variants, tallest, widest, views);
+    }
+
+    /**
+     * How one of the nursery's plants bends in the site's wind: as the cover that plants it sways, or as a plain sway.
+     *
+     * @param wind the wind, by name; @param sway the sway, by name, "" for a plain one
+     * @param key an array bundle: {@code bends} in radians, of each frame toward east and south, and the mask at the heights where
+     *     bending reads it, of every variant, as {@code axis}
+     */
+    public record Breeze(
+            @NotNull String wind,
+            @NotNull String sway,
+            @NotNull Integer frames,
+            @NotNull Double step,
+            @NotNull Boolean turns,
+            @NotNull String key) {}
+
+    /** Nothing where the site has no wind. */
+    public Optional<Breeze> breeze(SiteEvaluation evaluation, PlantLayer kept, Cancel cancel) {
+        SiteMotion motion = new SiteMotion(evaluation, results, cancel);
+        Recipe recipe = evaluation.plan().recipe();
+        Optional<SwayLayer> known = motion.sways().entrySet().stream()
+                .filter(each -> recipe.keptPlant(each.getValue()).equals(Optional.of(kept)))
+                .map(Map.Entry::getKey)
+                .findFirst();
+        Optional<String> first = recipe.winds().stream()
+                .filter(wind -> !wind.hidden())
+                .map(WindLayer::id)
+                .findFirst();
+        if (known.isEmpty() && first.isEmpty()) {
+            return Optional.empty();
+        }
+        SwayLayer sway = known.orElseGet(() -> SwayLayer.plain(first.get(), kept.id()));
+        WindLayer wind = motion.windOf(sway);
+        String key = new KeyBuilder("breeze/1")
+                .add(evaluation.at(0).plan().motionKey(wind))
+                .add(known.map(each -> evaluation.at(0).plan().motionKey(each)).orElse(""))
+                .add(evaluation.plan().layerKey(kept))
+                .key();
+        results.get(key, cancel, shared -> {
+            double[] bends = motion.bendsAt(sway, 0, 0);
+            float[] radians = new float[bends.length];
+            for (int i = 0; i < bends.length; i++) {
+                radians[i] = (float) bends[i];
+            }
+            int variants = kept.plant().variants();
+            float[] axis = new float[Bend.NODES * variants];
+            for (int v = 0; v < variants; v++) {
+                PlantMesh full = evaluation.levels(kept, v).full().mesh();
+                System.arraycopy(
+                        motion.maskAlong(sway, kept.plant().length(), full), 0, axis, Bend.NODES * v, Bend.NODES);
+            }
+            return new ArrayBundle()
+                    .floats("bends", 2, radians)
+                    .floats("axis", Bend.NODES, axis)
+                    .write();
+        });
+        return Optional.of(new Breeze(
+                wind.name(),
+                known.map(SwayLayer::name).orElse(""),
+                motion.frames().count(),
+                motion.frames().step(),
+                sway.way() == SwayLayer.Way.TURN,
+                key));
     }
 
     /**

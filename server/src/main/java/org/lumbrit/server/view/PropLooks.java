@@ -9,6 +9,7 @@ import org.lumbrit.core.findings.PropFindings;
 import org.lumbrit.core.looks.TintLayer;
 import org.lumbrit.core.math.Colour;
 import org.lumbrit.core.math.KeyBuilder;
+import org.lumbrit.core.motion.PushLayer;
 import org.lumbrit.core.props.PlacedMesh;
 import org.lumbrit.core.props.Prop;
 import org.lumbrit.core.site.SiteEvaluation;
@@ -30,7 +31,7 @@ final class PropLooks {
             if (prop.hidden()) {
                 continue;
             }
-            PlacedMesh placed = look.evaluation.placed(prop.id());
+            PlacedMesh placed = look.now.placed(prop.id());
             double[] origin = placed.origin();
             views.add(new PropView(
                     prop.id(),
@@ -60,7 +61,7 @@ final class PropLooks {
         String of;
         if (request.ofProperty()) {
             Layer layer = look.recipe.layer(request.layer()).orElseThrow();
-            if (!liesOn(layer, prop)) {
+            if (!liesOn(layer, prop) || !layer.properties().containsKey(request.property())) {
                 return "";
             }
             values = on.property(layer, request.property(), vertices);
@@ -86,6 +87,7 @@ final class PropLooks {
     /** Tints lie on everything; a cover on the props that its plants stand on. */
     private static boolean liesOn(Layer layer, Prop prop) {
         return layer instanceof TintLayer
+                || (layer instanceof PushLayer push && push.prop().equals(prop.id()))
                 || (layer instanceof CoverLayer cover
                         && cover.bed().surfaces(List.of(prop.id())).contains(prop.id()));
     }

@@ -5,7 +5,9 @@ import org.lumbrit.core.drive.PropertyDescription;
 import org.lumbrit.core.drive.PropertyRange;
 import org.lumbrit.core.falloff.Falloff;
 import org.lumbrit.core.math.KeyBuilder;
+import org.lumbrit.core.motion.WindLayer;
 import org.lumbrit.core.relief.ReliefLayer;
+import org.lumbrit.core.site.AirAt;
 import org.lumbrit.core.site.InvalidRecipeException;
 import org.lumbrit.core.site.ReliefState;
 import org.lumbrit.core.site.Summary;
@@ -45,16 +47,20 @@ final class ShownLook {
         if (layer instanceof ReliefLayer && property.equals(ViewRequest.DIFFERENCE)) {
             return difference((ReliefLayer) layer);
         }
+        if (layer instanceof WindLayer && property.equals(WindLayer.WIND)) {
+            return wind(layer.id());
+        }
         PropertyDescription offered = layer.offered().stream()
                 .filter(offer -> offer.name().equals(property))
                 .findFirst()
                 .orElseThrow(() -> InvalidRecipeException.missing("property", property));
-        PropertyRange range = layer.properties().get(property);
         Seen seen = look.seenBy(layer.id());
-        float[] values = seen.now().property(layer, property, seen.samples());
+        Layer now = seen.now().plan().recipe().layer(layer.id()).orElseThrow();
+        PropertyRange range = now.properties().get(property);
+        float[] values = seen.now().property(now, property, seen.samples());
         double high = range.most() > range.least() ? range.most() : range.least() + 1;
         return show(
-                seen.now().plan().propertyKey(layer, property),
+                seen.now().plan().propertyKey(now, property),
                 seen,
                 layer.name() + ": " + offered.title(),
                 offered.unit(),
@@ -62,6 +68,22 @@ final class ShownLook {
                 high,
                 false,
                 values);
+    }
+
+    /** The speed of the air now, gusts and all. */
+    private ShownView wind(String id) {
+        Seen seen = look.seenBy(id);
+        WindLayer wind = (WindLayer) seen.now().plan().recipe().layer(id).orElseThrow();
+        String key = new KeyBuilder("wind shown/1")
+                .add(seen.now().plan().layerKey(wind))
+                .add(seen.lattice().key())
+                .key();
+        float[] values =
+                look.results.get(key, look.cancel, shared -> AirAt.speed(seen.now(), wind, seen.samples(), shared));
+        // the scale is the same at all times
+        double most = wind.properties().get(WindLayer.SPEED).most()
+                * (1 + wind.properties().get(WindLayer.GUST).most());
+        return show(key, seen, wind.name() + ": speed of the air", "m/s", 0, Math.max(0.1, most), false, values);
     }
 
     /** What a relief layer makes of the ground, metres up and down. */

@@ -1,0 +1,86 @@
+package org.lumbrit.core.motion;
+
+import java.util.List;
+import java.util.Map;
+import org.lumbrit.core.drive.Layer;
+import org.lumbrit.core.drive.PropertyDescription;
+import org.lumbrit.core.drive.PropertyRange;
+import org.lumbrit.core.kinds.Kind;
+import org.lumbrit.core.kinds.Refers;
+import org.lumbrit.core.kinds.Setting;
+
+/** Grains that are carried: stuck to plants or to the ground where a mask says so, coloured by their true speed through space. */
+@Kind(
+        name = "grains",
+        title = "Grains",
+        help = "Grains of rime or dust, stuck to plants or lying on the ground, coloured by how fast they are carried.")
+public record GrainsLayer(
+        String id,
+        String name,
+
+        @Setting(title = "seed", min = 0, max = 1_000_000, byDefault = "1", help = "Another seed, other places")
+        int seed,
+
+        @Setting(title = "hidden", byDefault = "false") boolean hidden,
+
+        @Setting(title = "lie", byDefault = "{\"kind\":\"ground\"}", help = "What they stick to")
+        Carrier carrier,
+
+        @Setting(
+                title = "grains",
+                min = 1,
+                max = 1_000_000,
+                slider = {1000, 250000},
+                byDefault = "20000",
+                help = "How many there are")
+        int count,
+
+        @Setting(
+                title = "size",
+                unit = "m",
+                min = 1e-4,
+                max = 10,
+                slider = {0.002, 0.1},
+                byDefault = "0.012",
+                help = "Across")
+        double size,
+
+        @Setting(
+                title = "fast",
+                unit = "m/s",
+                min = 1e-3,
+                max = 1000,
+                slider = {0.1, 10},
+                byDefault = "1",
+                help = "From this speed on they have the fast colour")
+        double fast,
+
+        @Setting(title = "colour at rest", refers = Refers.COLOUR, byDefault = "#eef2f4")
+        String restColour,
+
+        @Setting(title = "colour when fast", refers = Refers.COLOUR, byDefault = "#d0743a")
+        String fastColour,
+
+        @Setting(title = "properties") Map<String, PropertyRange> properties)
+        implements Layer {
+
+    public static final String MASK = "mask";
+
+    private static final List<PropertyDescription> OFFERED =
+            List.of(PropertyDescription.of(MASK, "How densely they lie, against each other place", "", 0, 1, 1, 0, 1)
+                    .inPlace());
+
+    public GrainsLayer {
+        properties = PropertyDescription.complete(OFFERED, properties);
+    }
+
+    @Override
+    public List<PropertyDescription> offered() {
+        return OFFERED;
+    }
+
+    @Override
+    public List<String> layersRead() {
+        return carrier.cover().map(List::of).orElse(List.of());
+    }
+}

@@ -1,0 +1,22 @@
+package org.lumbrit.core.motion;
+
+import java.util.List;
+import org.lumbrit.core.drive.Layer;
+
+/**
+ * A motion of a layer that does not come back after the loop, with its numbers.
+ *
+ * @param fixes what may give way, the first the one that changes least to the eye
+ */
+public record Misfit(String text, List<Fix> fixes) {
+    /**
+     * One way to make it loop.
+     *
+     * @param words what becomes of which setting, for a button: "gust length 12.5 m"
+     */
+    public record Fix(String words, Layer better) {}
+
+    static Fix fix(String words, Layer better) {
+        return new Fix(words, better);
+    }
+}

@@ -1,0 +1,139 @@
+package org.lumbrit.core.motion;
+
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.Function;
+import org.lumbrit.core.drive.Layer;
+import org.lumbrit.core.drive.PropertyDescription;
+import org.lumbrit.core.drive.PropertyRange;
+import org.lumbrit.core.falloff.Loop;
+import org.lumbrit.core.kinds.Kind;
+import org.lumbrit.core.kinds.Kinds;
+import org.lumbrit.core.kinds.Refers;
+import org.lumbrit.core.kinds.Setting;
+import org.lumbrit.core.math.Decimal;
+
+/**
+ * Waves run downwind through a prop and push its surface along the normal: p + n·strength·mask·clamp(noise). Where the mask is 0
+ * nothing moves.
+ */
+@Kind(
+        name = "push",
+        title = "Push",
+        help = "Waves run through cloth, a banner or a tuft and push it along its normal, between fixed and free end.")
+public record PushLayer(
+        String id,
+        String name,
+
+        @Setting(title = "seed", min = 0, max = 1_000_000, byDefault = "1", help = "Another seed, other waves")
+        int seed,
+
+        @Setting(title = "hidden", byDefault = "false", help = "A hidden push moves nothing")
+        boolean hidden,
+
+        @Setting(title = "wind", refers = Refers.LAYER, help = "The wind that waves run with")
+        String wind,
+
+        @Setting(title = "prop", refers = Refers.PROP, help = "What waves")
+        String prop,
+
+        @Setting(
+                title = "wave size",
+                unit = "m",
+                min = 0.005,
+                max = 1000,
+                slider = {0.1, 6},
+                byDefault = "0.9",
+                help = "Feature size of the waves")
+        double featureSize,
+
+        @Setting(
+                title = "octaves",
+                min = 1,
+                max = 4,
+                byDefault = "1",
+                help = "How many finer waves are laid over the first",
+                onCard = false)
+        int octaves,
+
+        @Setting(
+                title = "waves travel",
+                unit = "× gusts",
+                min = 0,
+                max = 20,
+                slider = {0, 2},
+                byDefault = "0.3",
+                help = "How fast waves run, against the gusts of the wind")
+        double travel,
+
+        @Setting(title = "sides", byDefault = "two", help = "Push to both sides, or only outward along the normal")
+        Sides sides,
+
+        @Setting(
+                title = "clamp",
+                min = 0.01,
+                max = 1,
+                byDefault = "1",
+                help = "Waves higher than this, against their greatest, are cut off")
+        double limit,
+
+        @Setting(title = "properties") Map<String, PropertyRange> properties)
+        implements Layer {
+
+    public static final String STRENGTH = "strength";
+    public static final String MASK = "mask";
+
+    /** To which side of the surface waves push. */
+    public enum Sides {
+        ONE,
+        TWO
+    }
+
+    private static final List<PropertyDescription> OFFERED = List.of(
+            PropertyDescription.of(STRENGTH, "How far the highest wave pushes", "m", 0, 100, 1, 0, 0.3)
+                    .inPlace(),
+            PropertyDescription.of(MASK, "0 where it is held, 1 where it is free", "", 0, 1, 1, 0, 1)
+                    .inPlace());
+
+    public PushLayer {
+        properties = PropertyDescription.complete(OFFERED, properties);
+    }
+
+    @Override
+    public List<PropertyDescription> offered() {
+        return OFFERED;
+    }
+
+    @Override
+    public List<String> layersRead() {
+        return List.of(wind);
+    }
+
+    @Override
+    public Optional<String> propRead() {
+        return Optional.of(prop);
+    }
+
+    @Override
+    public List<Misfit> misfits(Frames frames, Function<String, Optional<Layer>> layers) {
+        double way = layers.apply(wind)
+                .map(layer -> ((WindLayer) layer).gustSpeed() * travel * frames.loop())
+                .orElse(0.0);
+        double cells = way / featureSize;
+        if (way == 0 || Loop.whole(cells) >= Loop.FEWEST_CELLS) {
+            return List.of();
+        }
+        double fit = Math.max(Loop.FEWEST_CELLS, Math.rint(cells));
+        return List.of(new Misfit(
+                "Waves travel " + Decimal.write(cells, 3) + " of their sizes in " + Decimal.write(frames.loop(), 2)
+                        + " s.",
+                List.of(
+                        Misfit.fix(
+                                "wave size " + Decimal.write(way / fit, 3) + " m",
+                                Kinds.with(this, "featureSize", way / fit)),
+                        Misfit.fix(
+                                "waves travel " + Decimal.write(travel * fit / cells, 3) + " × gusts",
+                                Kinds.with(this, "travel", travel * fit / cells)))));
+    }
+}

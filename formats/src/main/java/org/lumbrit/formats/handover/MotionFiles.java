@@ -1,0 +1,300 @@
+package org.lumbrit.formats.handover;
+
+import java.util.List;
+import org.lumbrit.core.cover.CoverLayer;
+import org.lumbrit.core.math.Decimal;
+import org.lumbrit.core.motion.Frames;
+import org.lumbrit.core.motion.PushLayer;
+import org.lumbrit.core.motion.PushLoop;
+import org.lumbrit.core.motion.SwayLayer;
+import org.lumbrit.core.motion.WindLayer;
+import org.lumbrit.core.plants.PlantMesh;
+import org.lumbrit.core.props.PlacedMesh;
+import org.lumbrit.core.props.Prop;
+import org.lumbrit.core.site.PlantMotion;
+import org.lumbrit.core.site.SiteEvaluation;
+import org.lumbrit.core.site.SiteMotion;
+import org.lumbrit.core.surface.Lattice;
+import org.lumbrit.core.surface.Mesh;
+import org.lumbrit.core.surface.Samples;
+import org.lumbrit.formats.json.RecipeJson;
+import tools.jackson.databind.node.ArrayNode;
+import tools.jackson.databind.node.JsonNodeFactory;
+import tools.jackson.databind.node.ObjectNode;
+
+/**
+ * Motion baked over the clock's frames: pictures of vertices and of bends, morph targets of one plant or prop, NumPy arrays, the
+ * wind as a stack of pictures; {@code motion.json} says how to read each.
+ */
+final class MotionFiles {
+    /** Meshes of plants with more vertices are baked in a coarser detail. */
+    private static final int MOST_VERTICES = 4096;
+
+    private static final int WIND_NODES = 129;
+
+    private final SiteEvaluation still;
+    private final SiteMotion motion;
+    private final Frames frames;
+    private final Report report;
+    private final java.util.function.UnaryOperator<String> fileName;
+    private final ObjectNode root = JsonNodeFactory.instance.objectNode();
+
+    /** @param fileName makes a plain file name of a name */
+    MotionFiles(SiteEvaluation evaluation, Report report, java.util.function.UnaryOperator<String> fileName) {
+        this.still = evaluation.at(0);
+        this.motion = evaluation.motion();
+        this.frames = motion.frames();
+        this.report = report;
+        this.fileName = fileName;
+    }
+
+    void write() {
+        boolean anything = !motion.sways().isEmpty()
+                || !still.plan().recipe().pushes().isEmpty()
+                || still.plan().recipe().winds().stream().anyMatch(wind -> !wind.hidden());
+        if (!anything) {
+            report.say("Nothing moves in this site, so there is no motion to hand over.");
+            return;
+        }
+        root.put("frames", frames.count())
+                .put("start_s", frames.start())
+                .put("step_s", frames.step())
+                .put("loops", frames.periodic());
+        root.put(
+                "reading",
+                "Pictures have 16 bits a channel; value = least + pixel/65535 * (greatest - least). Frame f begins at row f *"
+                        + " rowsPerFrame; thing i is in its row i / columns, column i % columns. Between frames values are mixed.");
+        ArrayNode sways = root.putArray("sways");
+        motion.sways().forEach((sway, cover) -> {
+            if (still.plants(cover).count() > 0) {
+                sway(sways.addObject(), sway, cover);
+            }
+        });
+        ArrayNode pushes = root.putArray("pushes");
+        still.plan().recipe().pushes().forEach(push -> push(pushes.addObject(), push));
+        ArrayNode winds = root.putArray("winds");
+        still.plan().recipe().winds().stream()
+                .filter(wind -> !wind.hidden())
+                .forEach(wind -> wind(winds.addObject(), wind));
+        ArrayNode props = root.putArray("props");
+        still.plan().recipe().props().stream().filter(prop -> !prop.hidden()).forEach(prop -> prop(props, prop));
+        report.add("motion/motion.json", RecipeJson.pretty(root), "how to read the files beside it");
+    }
+
+    private String name(String of, String what) {
+        return "motion/" + fileName.apply(of) + what;
+    }
+
+    private static String beside(String file) {
+        return file.substring("motion/".length());
+    }
+
+    private void sway(ObjectNode node, SwayLayer sway, CoverLayer cover) {
+        int detail = detail(cover);
+        PlantMotion moving = motion.plants(sway, detail);
+        int plants = moving.count();
+        node.put("sway", sway.name())
+                .put("cover", cover.name())
+                .put("wind", motion.windOf(sway).name())
+                .put("way", sway.way() == SwayLayer.Way.TURN ? "turn" : "bend");
+        MotionPicture bends = new MotionPicture(frames.count(), plants, 2, (f, p, out) -> {
+            out[0] = moving.loop().bend(f, p, 0);
+            out[1] = moving.loop().bend(f, p, 1);
+        });
+        String file = name(cover.name(), "-bends.png");
+        report.add(file, bends.png(), plants + " plants of “" + cover.name() + "”, a column each: bend east and south");
+        bends.describe(
+                node.putObject("bends"),
+                beside(file),
+                "plants",
+                "radian",
+                moving.loop().radians() / 2,
+                "east",
+                "south");
+        file = name(cover.name(), "-bends.npy");
+        report.add(
+                file,
+                Npy.floats(
+                        i -> bends.value((int) (i / 2 / plants), (int) (i / 2 % plants), (int) (i % 2)),
+                        frames.count(),
+                        plants,
+                        2),
+                "the same as floats, radians");
+        float[] phases = motion.phases(sway);
+        float[] amplitudes = motion.amplitudes(sway);
+        file = name(cover.name(), "-phase-amplitude.npy");
+        report.add(
+                file,
+                Npy.floats(i -> i % 2 == 0 ? phases[(int) (i / 2)] : amplitudes[(int) (i / 2)], plants, 2),
+                "of each plant when gusts reach it, seconds, and its largest bend, radians");
+        ArrayNode variants = node.putArray("variants");
+        for (int v = 0; v < Math.max(1, cover.plant().variants()); v++) {
+            int plant = moving.firstOf(v);
+            if (plant >= 0) {
+                variant(variants.addObject(), moving, cover, v, plant, detail);
+            }
+        }
+    }
+
+    /** The finest detail in which every variant has few enough vertices. */
+    private int detail(CoverLayer cover) {
+        int detail = 0;
+        for (int v = 0; v < Math.max(1, cover.plant().variants()); v++) {
+            var levels = still.levels(cover, v).levels();
+            while (detail < levels.size() - 1 && levels.get(detail).mesh().vertices() > MOST_VERTICES) {
+                detail++;
+            }
+        }
+        return detail;
+    }
+
+    /** One plant that stands for its variant, in its own frame: away from rest, metres. */
+    private void variant(ObjectNode node, PlantMotion moving, CoverLayer cover, int v, int plant, int detail) {
+        PlantMesh unit = moving.unit(plant);
+        int vertices = unit.vertices();
+        float[] rest = new float[3 * vertices];
+        float[] normals = new float[3 * vertices];
+        double[] p = new double[6];
+        for (int i = 0; i < vertices; i++) {
+            moving.own(-1, plant, i, p);
+            for (int d = 0; d < 3; d++) {
+                rest[3 * i + d] = (float) p[d];
+                normals[3 * i + d] = (float) p[3 + d];
+            }
+        }
+        MotionPicture moves = new MotionPicture(frames.count(), vertices, 3, (f, i, out) -> {
+            moving.own(f, plant, i, out);
+            for (int d = 0; d < 3; d++) {
+                out[d] -= rest[3 * i + d];
+            }
+        });
+        String base = cover.name() + " " + (v + 1);
+        String file = name(base, "-vertices.png");
+        report.add(file, moves.png(), vertices + " vertices, a column each: away from rest in the plant's own frame");
+        node.put("variant", v + 1)
+                .put("plant", java.util.HexFormat.of().toHexDigits(moving.id(plant)))
+                .put("detail", detail);
+        moves.describe(node.putObject("vertices"), beside(file), "vertices", "metre", 0, "x", "y", "z");
+        file = name(base, "-displacements.npy");
+        report.add(
+                file,
+                Npy.floats(
+                        i -> moves.value((int) (i / 3 / vertices), (int) (i / 3 % vertices), (int) (i % 3)),
+                        frames.count(),
+                        vertices,
+                        3),
+                "the same as floats, metres");
+        morph(node, base, vertices, moves, rest, normals, Instances.shade(unit), unit.indices());
+    }
+
+    private void morph(
+            ObjectNode node,
+            String base,
+            int vertices,
+            MotionPicture moves,
+            float[] positions,
+            float[] normals,
+            float[] colours,
+            int[] indices) {
+        MorphGlb glb = new MorphGlb(frames, vertices, moves);
+        String file = name(base, ".glb");
+        double error = glb.error();
+        report.add(
+                file,
+                glb.write(base, positions, normals, colours, indices),
+                glb.targets() + " morph targets over the loop, at most " + Decimal.write(error * 1000, 2) + " mm off");
+        node.putObject("morph")
+                .put("file", beside(file))
+                .put("targets", glb.targets())
+                .put("errorAtMost", error);
+    }
+
+    private void push(ObjectNode node, PushLayer push) {
+        PushLoop loop = motion.pushed(push);
+        Prop prop = still.plan().recipe().prop(push.prop()).orElseThrow();
+        PlacedMesh placed = still.placed(prop.id());
+        Mesh mesh = placed.mesh();
+        float[] n = mesh.normals();
+        int vertices = mesh.vertices();
+        MotionPicture moves = new MotionPicture(frames.count(), vertices, 3, (f, v, out) -> {
+            double size = Math.sqrt((double) n[3 * v] * n[3 * v]
+                    + (double) n[3 * v + 1] * n[3 * v + 1]
+                    + (double) n[3 * v + 2] * n[3 * v + 2]);
+            for (int d = 0; d < 3; d++) {
+                out[d] = loop.push(f, v) * n[3 * v + d] / size / placed.size();
+            }
+        });
+        node.put("push", push.name()).put("prop", prop.name());
+        String file = name(prop.name(), "-vertices.png");
+        report.add(file, moves.png(), vertices + " vertices, a column each: away from rest in the prop's own frame");
+        moves.describe(
+                node.putObject("vertices"),
+                beside(file),
+                "vertices",
+                "own unit",
+                loop.metres() / 2 / placed.size(),
+                "x",
+                "y",
+                "z");
+        file = name(prop.name(), "-displacements.npy");
+        report.add(
+                file,
+                Npy.floats(
+                        i -> moves.value((int) (i / 3 / vertices), (int) (i / 3 % vertices), (int) (i % 3)),
+                        frames.count(),
+                        vertices,
+                        3),
+                "the same as floats");
+        morph(node, prop.name(), vertices, moves, mesh.positions(), n, new float[0], mesh.triangles());
+    }
+
+    /** The wind over the ground, frame above frame, north at the top of each. */
+    private void wind(ObjectNode node, WindLayer wind) {
+        Lattice lattice = still.plan().ground().lattice(WIND_NODES);
+        Samples nodes = still.samples(lattice);
+        double[][][] blows = new double[frames.count()][][];
+        for (int f = 0; f < frames.count(); f++) {
+            blows[f] = motion.wind(wind, f, nodes);
+        }
+        MotionPicture field =
+                new MotionPicture(frames.count() * lattice.rows(), lattice.columns(), 2, (row, column, out) -> {
+                    int i = row % lattice.rows() * lattice.columns() + column;
+                    out[0] = blows[row / lattice.rows()][0][i];
+                    out[1] = blows[row / lattice.rows()][1][i];
+                });
+        String file = name(wind.name(), "-field.png");
+        report.add(file, field.png(), frames.count() + " pictures of the wind over the ground, one under the other");
+        node.put("wind", wind.name()).put("nodeColumns", lattice.columns()).put("nodeRows", lattice.rows());
+        field.describe(node.putObject("field"), beside(file), "nodes", "metre a second", 0, "east", "south");
+    }
+
+    /** Where a keyed prop is in each frame: origin, turn as a unit quaternion x, y, z, w, size. */
+    private void prop(ArrayNode props, Prop prop) {
+        boolean keyed = still.plan().written().clock().tracks().stream()
+                .anyMatch(track -> track.id().equals(prop.id()));
+        if (!keyed) {
+            return;
+        }
+        List<PlacedMesh> places = java.util.stream.IntStream.range(0, frames.count())
+                .mapToObj(f -> still.at(frames.time(f)).placed(prop.id()))
+                .toList();
+        String file = name(prop.name(), "-path.npy");
+        report.add(
+                file,
+                Npy.floats(i -> number(places.get((int) (i / 8)), (int) (i % 8)), frames.count(), 8),
+                "where “" + prop.name() + "” is in each frame: origin, turn, size");
+        props.addObject().put("prop", prop.name()).put("file", beside(file));
+    }
+
+    private static float number(PlacedMesh placed, int k) {
+        return (float)
+                switch (k) {
+                    case 0, 1, 2 -> placed.origin()[k];
+                    case 3 -> placed.turn().x();
+                    case 4 -> placed.turn().y();
+                    case 5 -> placed.turn().z();
+                    case 6 -> placed.turn().w();
+                    default -> placed.size();
+                };
+    }
+}

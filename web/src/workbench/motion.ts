@@ -1,0 +1,182 @@
+import { useEffect, useRef } from 'react';
+import { create } from 'zustand';
+import { api, Problem } from '../api/client';
+import { parseBundle } from '../api/bundle';
+import type { Manifest, MotionView, Recipe, Site } from '../api/types';
+import { sayProblem } from '../parts/notes';
+import { Moving } from '../view3d/motion/Moving';
+import type { Viewport } from '../view3d/Viewport';
+import { useFrame } from './frame';
+import { useSelection } from './selection';
+
+/** What is known of the motion: what moves, how much of it is there, and how it plays. */
+interface Motion {
+  view: MotionView | null;
+  /** Blocks that are there, of how many. */
+  loaded: number;
+  blocks: number;
+  /** The motion is being computed. */
+  computing: boolean;
+  playing: boolean;
+  /** 1, ½ or ¼ of true speed. */
+  rate: number;
+  /** The moment that is shown while it plays, in frames. */
+  moment: number;
+  /** Frames drawn in a second, and the share of the time spent in scripts; 0 before any was measured. */
+  drawn: number;
+  scripts: number;
+  /** Frames that are not there yet are waited for. */
+  waiting: boolean;
+  set: (part: Partial<Omit<Motion, 'set'>>) => void;
+}
+
+export const useMotion = create<Motion>((set) => ({
+  view: null,
+  loaded: 0,
+  blocks: 0,
+  computing: false,
+  playing: false,
+  rate: 1,
+  moment: 0,
+  drawn: 0,
+  scripts: 0,
+  waiting: false,
+  set: (part) => set(part),
+}));
+
+/** The frame of a time, in frames and parts of them; around the loop, else held at the ends. */
+export function frameAt(view: Pick<MotionView, 'start' | 'step' | 'frames' | 'loops'>, time: number): number {
+  const frame = (time - view.start) / view.step;
+  return view.loops ? ((frame % view.frames) + view.frames) % view.frames : Math.max(0, Math.min(view.frames - 1, frame));
+}
+
+export function timeAt(view: Pick<MotionView, 'start' | 'step'>, frame: number): number {
+  return view.start + frame * view.step;
+}
+
+/** Whether anything of a site can move. */
+export function moves(recipe: Recipe): boolean {
+  return recipe.layers.some((each) => ['wind', 'sway', 'push', 'grains'].includes(each.kind)) || recipe.clock.tracks.some((track) => track.of === 'prop');
+}
+
+/** Blocks that were fetched, by key, as many as the loop has; those of the loop before go. */
+const held = new Map<string, Promise<ReturnType<typeof parseBundle>>>();
+
+function fetched(key: string) {
+  const known = held.get(key);
+  if (known) return known;
+  const asked = api.data(key).then(parseBundle);
+  held.set(key, asked);
+  asked.catch(() => held.delete(key));
+  return asked;
+}
+
+function keysOf(view: MotionView): Set<string> {
+  return new Set([
+    ...view.sways.flatMap((each) => [...each.blocks, each.shapesKey, each.plantsKey]),
+    ...view.pushes.flatMap((each) => each.blocks),
+    ...view.props.map((each) => each.key),
+    ...view.winds.map((each) => each.key),
+    ...view.grains.flatMap((each) => [...each.blocks, each.key]),
+  ]);
+}
+
+const REST = 250;
+
+/** Fetches the motion of what the view shows, after every change, and gives it to the viewport. */
+export function useMoving(site: Site, manifest: Manifest | null, viewport: Viewport | null): void {
+  const { pending } = useSelection();
+  const full = useFrame((s) => s.full);
+  const last = useRef('');
+  const { set } = useMotion.getState();
+  const any = moves(site.recipe) || pending.some((edit) => edit.kind === 'add-layer');
+  useEffect(() => {
+    if (!viewport || !manifest || manifest.ground.draft) return;
+    if (!any) {
+      viewport.setMoving(null);
+      last.current = '';
+      set({ view: null, loaded: 0, blocks: 0, computing: false });
+      return;
+    }
+    const abort = new AbortController();
+    let moving: Moving | null = null;
+    const ask = async () => {
+      set({ computing: true });
+      try {
+        const view = await api.motion(site.id, site.revision, pending, full, abort.signal);
+        const keys = keysOf(view);
+        set({ computing: false, view });
+        const signature = [...keys, view.frames, view.start, view.step].join(' ');
+        if (signature === last.current) return;
+        for (const key of held.keys()) if (!keys.has(key)) held.delete(key);
+        moving = new Moving(view);
+        const now = moving;
+        set({ loaded: 0, blocks: now.blocks });
+        await now.load(
+          fetched,
+          frameAt(view, useSelection.getState().time),
+          () => {
+            last.current = signature;
+            viewport.setMoving(now);
+          },
+          () => {
+            set({ loaded: now.loaded });
+            if (!useMotion.getState().playing) viewport.showMoment(frameAt(view, useSelection.getState().time));
+          },
+        );
+      } catch (error) {
+        const superseded = (error instanceof DOMException && error.name === 'AbortError') || (error instanceof Problem && error.status === 409);
+        if (!superseded) {
+          set({ computing: false });
+          sayProblem(error);
+        }
+      }
+    };
+    const timer = window.setTimeout(() => void ask(), REST);
+    return () => {
+      window.clearTimeout(timer);
+      abort.abort();
+      // one that has not been handed over yet is given up
+      if (moving && last.current === '') moving.stop();
+    };
+    // a new manifest stands for every change that matters
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [manifest, viewport, full, any]);
+}
+
+/** Plays the loop by the clock on the wall: where a frame takes longer than it lasts, others are left out, and time stays true. */
+export function usePlaying(viewport: Viewport | null): void {
+  const { playing, rate, view, set } = useMotion();
+  useEffect(() => {
+    if (!playing || !view || !viewport) return;
+    const begin = performance.now();
+    const from = frameAt(view, useSelection.getState().time);
+    let handle = 0;
+    let counted = { since: begin, frames: 0, scripts: 0 };
+    const tick = () => {
+      const now = performance.now();
+      const frame = frameAt(view, view.start + from * view.step + ((now - begin) / 1000) * rate);
+      const whole = viewport.showMoment(frame, true);
+      const after = performance.now();
+      counted.frames += viewport.takeDrawn();
+      counted.scripts += after - now + viewport.takeScripts();
+      const part: Partial<Motion> = { moment: frame, waiting: !whole };
+      if (after - counted.since > 1000) {
+        const seconds = (after - counted.since) / 1000;
+        part.drawn = counted.frames / seconds;
+        part.scripts = counted.scripts / (after - counted.since);
+        counted = { since: after, frames: 0, scripts: 0 };
+      }
+      set(part);
+      if (!view.loops && frame >= view.frames - 1) set({ playing: false });
+      else handle = requestAnimationFrame(tick);
+    };
+    handle = requestAnimationFrame(tick);
+    return () => {
+      cancelAnimationFrame(handle);
+      const frame = Math.round(useMotion.getState().moment) % view.frames;
+      set({ drawn: 0, scripts: 0, waiting: false });
+      useSelection.getState().set({ time: timeAt(view, frame) });
+    };
+  }, [playing, rate, view, viewport, set]);
+}
