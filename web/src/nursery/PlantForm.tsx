@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import type { CurvePoint, Edit, Layer, PropertyDescription, PropertyRange } from '../api/types';
+import type { CurvePoint, Edit, Layer, PropertyDescription, PropertyRange, Source } from '../api/types';
 import { CurveEditor } from '../parts/CurveEditor';
 import { EditableName } from '../parts/EditableName';
 import { NumberSetting } from '../parts/NumberSetting';
@@ -85,44 +85,59 @@ export function PlantForm({ plant, onStrip }: { plant: NurseryPlant; onStrip: (s
   );
 }
 
-/** Width, curvature and accent from foot to tip, each driven by falloffs through a curve. */
+/** Width, curvature and accent from foot to tip and how far it gives way to the wind, each driven by falloffs through a curve. */
 function AlongRows({ plant, onStrip }: { plant: NurseryPlant; onStrip: (shown: boolean) => void }) {
-  const { kinds } = useSession();
+  const { kinds, recipe } = useSession();
+  const covers = recipe.layers.filter((each) => each.kind === 'cover' && each.plant.kind === 'kept' && each.plant.plant === plant.id).map((each) => each.id);
+  const sways = recipe.layers.filter((each) => each.kind === 'sway' && covers.includes(each.cover));
   return (
     <div className="settings-form">
       <p className="muted small mb-0">A falloff drives each from foot (left of its curve) to tip (right). The strip below shows the chosen falloff step by step.</p>
       {rowsOf(kinds, plant as unknown as Layer).map((property) => (
-        <AlongRow key={property.name} plant={plant} property={property} onStrip={onStrip} />
+        <AlongRow key={property.name} layer={plant as unknown as Layer} property={property} onStrip={onStrip} />
       ))}
+      {sways.flatMap((sway) =>
+        rowsOf(kinds, sway)
+          .filter((property) => property.along)
+          .map((property) => <AlongRow key={`${sway.id} ${property.name}`} layer={sway} property={property} onStrip={onStrip} of={sway.name} />),
+      )}
     </div>
   );
 }
 
-function AlongRow({ plant, property, onStrip }: { plant: NurseryPlant; property: PropertyDescription; onStrip: (shown: boolean) => void }) {
+const NEW: Record<string, { name: string; source: Source }> = {
+  'new along': { name: 'Along', source: { kind: 'along' } as Source },
+  'new brush': { name: 'Painted on plants', source: { kind: 'brush', strokes: [] } as Source },
+};
+
+function AlongRow({ layer, property, onStrip, of }: { layer: Layer; property: PropertyDescription; onStrip: (shown: boolean) => void; of?: string }) {
   const { recipe, preview, commit } = useSession();
-  const chooseFalloff = useSelection((s) => s.chooseFalloff);
-  const range = plant.properties?.[property.name] as PropertyRange;
-  const drives = recipe.drives.filter((each) => each.layer === plant.id && each.property === property.name);
-  const ends = (part: Partial<PropertyRange>): Edit[] => [{ kind: 'set-property', layer: plant.id, property: property.name, range: { ...range, ...part } }];
+  const { chooseFalloff, set } = useSelection();
+  const range = layer.properties?.[property.name] as PropertyRange;
+  const drives = recipe.drives.filter((each) => each.layer === layer.id && each.property === property.name);
+  const ends = (part: Partial<PropertyRange>): Edit[] => [{ kind: 'set-property', layer: layer.id, property: property.name, range: { ...range, ...part } }];
   const drive = (falloff: string) => {
     if (falloff === '') return;
-    if (falloff === 'new') {
+    const made = NEW[falloff];
+    if (made) {
       const id = freshId('f');
-      const name = freeName('Along', recipe.falloffs.map((each) => each.name));
+      const name = freeName(made.name, recipe.falloffs.map((each) => each.name));
       commit([
-        { kind: 'add-falloff', added: { id, name, source: { kind: 'along' }, steps: [], limits: [] }, index: recipe.falloffs.length },
-        { kind: 'set-drive', drive: { layer: plant.id, property: property.name, falloff: id, curve: STRAIGHT } },
+        { kind: 'add-falloff', added: { id, name, source: made.source, steps: [], limits: [] }, index: recipe.falloffs.length },
+        { kind: 'set-drive', drive: { layer: layer.id, property: property.name, falloff: id, curve: STRAIGHT } },
       ]);
       chooseFalloff(id);
+      if (made.source.kind === 'brush') set({ painting: true, values: true });
     } else {
-      commit([{ kind: 'set-drive', drive: { layer: plant.id, property: property.name, falloff, curve: STRAIGHT } }]);
+      commit([{ kind: 'set-drive', drive: { layer: layer.id, property: property.name, falloff, curve: STRAIGHT } }]);
       chooseFalloff(falloff);
     }
     onStrip(true);
   };
   const free = recipe.falloffs.filter((each) => !drives.some((one) => one.falloff === each.id));
   return (
-    <section className="along-row" aria-label={property.title}>
+    <section className="along-row" aria-label={of ? `${of}: ${property.title}` : property.title}>
+      {of && <div className="muted small">{of}</div>}
       <b>{property.title}</b> <span className="muted small">{property.help}</span>
       {(['low', 'high'] as const).map((end) => (
         <NumberSetting
@@ -146,7 +161,7 @@ function AlongRow({ plant, property, onStrip }: { plant: NurseryPlant; property:
               <button className="btn btn-link btn-sm p-0" onClick={() => { chooseFalloff(each.falloff); onStrip(true); }}>
                 {falloff?.name}
               </button>
-              <button className="btn btn-quiet btn-sm" onClick={() => commit([{ kind: 'remove-drive', layer: plant.id, property: property.name, falloff: each.falloff }])}>
+              <button className="btn btn-quiet btn-sm" onClick={() => commit([{ kind: 'remove-drive', layer: layer.id, property: property.name, falloff: each.falloff }])}>
                 Clear
               </button>
             </div>
@@ -160,7 +175,8 @@ function AlongRow({ plant, property, onStrip }: { plant: NurseryPlant; property:
       })}
       <select className="form-select form-select-sm" value="" aria-label={`Falloff that drives ${property.title}`} onChange={(event) => drive(event.target.value)}>
         <option value="">driven by …</option>
-        <option value="new">a new falloff along the plant</option>
+        <option value="new along">a new falloff along the plant</option>
+        <option value="new brush">a new brush, painted on the plants</option>
         {free.map((each) => (
           <option key={each.id} value={each.id}>
             {each.name}

@@ -1,11 +1,13 @@
-import { BufferAttribute, BufferGeometry, CanvasTexture, Color, LinearSRGBColorSpace, Mesh, PerspectiveCamera, PlaneGeometry, Scene, ShaderMaterial, Sprite, SpriteMaterial, Vector2, Vector3, WebGLRenderer } from 'three';
+import { BufferAttribute, BufferGeometry, CanvasTexture, Color, DoubleSide, LinearSRGBColorSpace, Mesh, MeshBasicMaterial, PerspectiveCamera, PlaneGeometry, Raycaster, Scene, ShaderMaterial, Sprite, SpriteMaterial, Vector2, Vector3, WebGLRenderer } from 'three';
 import type { Bundle } from '../api/bundle';
 import { BENDING, MASK_NODES } from '../view3d/motion/swayShader';
 import { linearOf } from '../view3d/props';
+import { COLOUR_VALUE } from '../view3d/shaders';
 
 const PLANT_VERTEX = /* glsl */ `
 attribute float aAlong;
 attribute vec4 aOwn;
+attribute float aValue;
 uniform vec2 uBlown;
 uniform float uTall;
 uniform float uTurn;
@@ -14,6 +16,7 @@ varying vec3 vColour;
 varying vec3 vNormal;
 varying vec3 vPlace;
 varying float vUp;
+varying float vValue;
 ${BENDING}
 void main() {
   float c = cos(uTurn);
@@ -26,6 +29,7 @@ void main() {
   vPlace = place.xyz;
   vNormal = n;
   vUp = aAlong;
+  vValue = aValue;
   vColour = mix(pow(aOwn.rgb, vec3(2.2)), uTint, aOwn.a);
   gl_Position = projectionMatrix * viewMatrix * place;
 }
@@ -35,6 +39,9 @@ varying vec3 vColour;
 varying vec3 vNormal;
 varying vec3 vPlace;
 varying float vUp;
+varying float vValue;
+uniform bool uValues;
+${COLOUR_VALUE}
 void main() {
   vec3 n = normalize(vNormal);
   vec3 view = normalize(cameraPosition - vPlace);
@@ -43,6 +50,7 @@ void main() {
   float lit = max(dot(n, sun), 0.0);
   float through = pow(max(dot(-view, sun), 0.0), 2.0) * 0.5;
   vec3 c = vColour * (vec3(1.75, 1.62, 1.40) * (0.22 + 0.78 * lit + through) * 0.62 + vec3(0.50, 0.55, 0.62) * (0.6 + 0.4 * n.y)) * mix(0.62, 1.0, smoothstep(0.0, 0.5, vUp));
+  if (uValues) c = colourValue(clamp(vValue, 0.0, 1.0)) * (0.72 + 0.28 * lit);
   gl_FragColor = vec4(pow(c, vec3(1.0 / 2.2)), 1.0);
 }
 `;
@@ -103,9 +111,11 @@ export class SheetView {
     vertexShader: PLANT_VERTEX,
     fragmentShader: PLANT_FRAGMENT,
     side: 2,
-    uniforms: { uBlown: { value: new Vector2() }, uTurns: { value: false }, uEven: { value: true }, uMaskAxis: { value: EVEN }, uTall: { value: 1 }, uTurn: { value: 0 }, uTint: { value: new Vector3(0.3, 0.3, 0.1) } },
+    uniforms: { uBlown: { value: new Vector2() }, uTurns: { value: false }, uEven: { value: true }, uMaskAxis: { value: EVEN }, uTall: { value: 1 }, uTurn: { value: 0 }, uTint: { value: new Vector3(0.3, 0.3, 0.1) }, uValues: { value: false } },
   });
   private readonly plants: Mesh[] = [];
+  /** Met by rays as the plants stand unturned. */
+  private readonly solid = new MeshBasicMaterial({ side: DoubleSide });
   private readonly paper: Mesh[] = [];
   private readonly observer: ResizeObserver;
   private frame = 0;
@@ -140,6 +150,8 @@ export class SheetView {
       const own = new Uint8Array(4 * packed.length);
       packed.forEach((argb, i) => own.set([(argb >>> 16) & 255, (argb >>> 8) & 255, argb & 255, argb >>> 24], 4 * i));
       geometry.setAttribute('aOwn', new BufferAttribute(own, 4, true));
+      const values = bundle.arrays[`values${v}`];
+      geometry.setAttribute('aValue', new BufferAttribute(values ?? new Float32Array(packed.length), 1));
       geometry.setIndex(new BufferAttribute(bundle.arrays[`indices${v}`]!, 1));
       const mesh = new Mesh(geometry, this.material);
       mesh.position.x = (v - (variants - 1) / 2) * gap;
@@ -147,6 +159,7 @@ export class SheetView {
       this.plants.push(mesh);
       this.scene.add(mesh);
     }
+    this.material.uniforms.uValues!.value = bundle.arrays.values0 !== undefined;
     this.material.uniforms.uTall!.value = Math.max(1e-3, tallest);
     (this.material.uniforms.uTint!.value as Vector3).set(...linearOf(tint));
     const size = { tall: tallest, wide: gap * variants, variants };
@@ -258,6 +271,21 @@ export class SheetView {
     this.camera.position.set(middle, room * 0.36 + distance * 0.1, distance);
     this.camera.lookAt(middle, room * 0.36, 0);
     this.camera.updateProjectionMatrix();
+  }
+
+  /** The place on a plant under a point of the canvas, in that plant's own frame, metres; null beside the plants. */
+  meetAt(left: number, top: number): [number, number, number] | null {
+    const { clientWidth, clientHeight } = this.canvas;
+    const rays = new Raycaster();
+    rays.setFromCamera(new Vector2((2 * left) / clientWidth - 1, 1 - (2 * top) / clientHeight), this.camera);
+    const turn = this.material.uniforms.uTurn!.value as number;
+    const up = new Vector3(0, 1, 0);
+    const met = this.plants.flatMap((plant) => {
+      const own = new Raycaster(rays.ray.origin.clone().sub(plant.position).applyAxisAngle(up, -turn), rays.ray.direction.clone().applyAxisAngle(up, -turn));
+      return own.intersectObject(new Mesh(plant.geometry, this.solid));
+    });
+    const nearest = met.sort((a, b) => a.distance - b.distance)[0];
+    return nearest ? [nearest.point.x, nearest.point.y, nearest.point.z] : null;
   }
 
   /** The place on the plane through the plants' feet under a point of the canvas, x from the first plant's foot; metres. */

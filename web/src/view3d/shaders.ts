@@ -64,6 +64,22 @@ void main() {
 }
 `;
 
+/** Evenly lighter from deep water over pine and lichen to paper: five colours of equal steps in lightness. */
+export const COLOUR_VALUE = /* glsl */ `
+vec3 colourValue(float v) {
+  vec3 c0 = vec3(0.018, 0.020, 0.060);
+  vec3 c1 = vec3(0.032, 0.098, 0.190);
+  vec3 c2 = vec3(0.060, 0.230, 0.175);
+  vec3 c3 = vec3(0.400, 0.420, 0.110);
+  vec3 c4 = vec3(0.900, 0.800, 0.520);
+  float t = v * 4.0;
+  vec3 c = mix(c0, c1, clamp(t, 0.0, 1.0));
+  c = mix(c, c2, clamp(t - 1.0, 0.0, 1.0));
+  c = mix(c, c3, clamp(t - 2.0, 0.0, 1.0));
+  return mix(c, c4, clamp(t - 3.0, 0.0, 1.0));
+}
+`;
+
 /** How values are drawn on any surface; it reads vPlace. */
 const VALUES = /* glsl */ `
 uniform vec2 uLook;
@@ -77,20 +93,7 @@ vec3 greyValue(float v) {
   return mix(low, high, v * v * (1.6 - 0.6 * v));
 }
 
-/** Evenly lighter from deep water over pine and lichen to paper: five colours of equal steps in lightness. */
-vec3 colourValue(float v) {
-  vec3 c0 = vec3(0.018, 0.020, 0.060);
-  vec3 c1 = vec3(0.032, 0.098, 0.190);
-  vec3 c2 = vec3(0.060, 0.230, 0.175);
-  vec3 c3 = vec3(0.400, 0.420, 0.110);
-  vec3 c4 = vec3(0.900, 0.800, 0.520);
-  float t = v * 4.0;
-  vec3 c = mix(c0, c1, clamp(t, 0.0, 1.0));
-  c = mix(c, c2, clamp(t - 1.0, 0.0, 1.0));
-  c = mix(c, c3, clamp(t - 2.0, 0.0, 1.0));
-  return mix(c, c4, clamp(t - 3.0, 0.0, 1.0));
-}
-
+${COLOUR_VALUE}
 /** Grey, colour, or flat bands with a line at each level; beyond 0..1 hatched in rust above and in water blue below. */
 vec3 signedValue(float v) {
   float s = v * 2.0 - 1.0;

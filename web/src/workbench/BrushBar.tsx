@@ -3,8 +3,8 @@ import { NumberSetting } from '../parts/NumberSetting';
 import { useSelection, type Brush } from './selection';
 import { useSession } from './session';
 
-/** The brush in the hand: on or off, its size, strength and softness, and whether it adds or takes away. */
-export function BrushBar({ falloff }: { falloff: Falloff }) {
+/** The brush in the hand: on or off, its size (metres, up to a reach), strength and softness, and whether it adds or takes away. */
+export function BrushBar({ falloff, reach = 20, over = 'the ground' }: { falloff: Falloff; reach?: number; over?: string }) {
   const { commit } = useSession();
   const { painting, brush, set } = useSelection();
   if (falloff.source.kind !== 'brush') return null;
@@ -37,11 +37,11 @@ export function BrushBar({ falloff }: { falloff: Falloff }) {
           Clear
         </button>
       </div>
-      {field('radius', 'radius', 'm', 20, 0.1)}
+      {field('radius', 'radius', 'm', reach, reach / 200)}
       {field('strength', 'strength', '', 1, 0)}
       {field('softness', 'softness', '', 1, 0)}
       <div className="muted small mt-1">
-        {painting ? 'Drag over the ground. The right button still moves the view; ' : ''}
+        {painting ? `Drag over ${over}.${over === 'the ground' ? ' The right button still moves the view;' : ''} ` : ''}
         {strokes.length === 1 ? '1 stroke' : `${strokes.length} strokes`}, undone one by one.
       </div>
     </section>

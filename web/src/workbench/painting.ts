@@ -28,7 +28,7 @@ export function usePainting() {
       const now = stroke.current;
       const last = now?.points.at(-1);
       if (!now || !last) return;
-      if (Math.hypot(point[0]! - last[0]!, point[2]! - last[2]!) < 0.15 * now.radius) return;
+      if (Math.hypot(point[0]! - last[0]!, point[1]! - last[1]!, point[2]! - last[2]!) < 0.15 * now.radius) return;
       stroke.current = { ...now, points: [...now.points, point] };
       preview(edits());
     },

@@ -2329,6 +2329,8 @@ export interface components {
             properties: components["schemas"]["LayerProperty"][];
         };
         LayerProperty: {
+            /** @description Whether it changes along each plant, from foot to tip */
+            along: boolean;
             help: string;
             /** Format: double */
             high: number;
@@ -3784,9 +3786,12 @@ export interface components {
             /** Format: int32 */
             detail: number;
             edits: components["schemas"]["EditSchema"][];
+            falloff?: string;
             /** Format: double */
             growth: number;
             plant: string;
+            /** Format: int32 */
+            stage?: number;
         };
         /**
          * Nearness to the water's edge

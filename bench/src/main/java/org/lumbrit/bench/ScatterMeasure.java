@@ -1,9 +1,9 @@
 package org.lumbrit.bench;
 
-import org.lumbrit.core.cover.Region;
 import org.lumbrit.core.cover.Settling;
 import org.lumbrit.core.cover.Spacing;
 import org.lumbrit.core.math.Cancel;
+import org.lumbrit.core.surface.Region;
 
 /** Plants a millisecond of a scatter filled to its spacing floor, on all cores, from 10⁴ to 10⁷ kept plants. */
 public final class ScatterMeasure {

@@ -69,7 +69,8 @@ class FilesJourneyTest {
         page.getByText("Nothing grows here yet").waitFor();
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("+ layer"))
                 .click();
-        page.locator(".dropdown-menu.show button:has-text('Cover')").click();
+        page.locator(".dropdown-menu.show button:has-text('Scatters plants over')")
+                .click();
         browser.waitForPlants("n > 1000");
         assertThat(page.locator(".legend").textContent()).contains("density");
         assertThat(browser.errors).isEmpty();

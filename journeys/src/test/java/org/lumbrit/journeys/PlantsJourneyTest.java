@@ -92,7 +92,7 @@ class PlantsJourneyTest {
         page.getByText("off the full mesh").waitFor();
         page.getByLabel("Breeze").fill("40");
         button("Along it").click();
-        page.getByLabel("Falloff that drives width along").selectOption("new");
+        page.getByLabel("Falloff that drives width along").selectOption("new along");
         page.locator(".strip:has-text('Along')").waitFor();
         JsonNode made = recipe(id);
         assertThat(made.at("/drives/0/property").asString()).isEqualTo("width-along");
@@ -104,6 +104,38 @@ class PlantsJourneyTest {
         page.locator("a:has-text('Workbench')").click();
         page.locator(".board:has-text('Clump 2')").waitFor();
         browser.waitForPlants("n > 1700");
+        assertThat(browser.errors).isEmpty();
+    }
+
+    @Test
+    void howMuchAPlantGivesWayIsPaintedOnTheSheet() {
+        String id = site("""
+                ,{"kind":"add-layer","added":{"kind":"plant","id":"boulder","name":"Mossy stone",
+                  "plant":{"kind":"stone","variants":1}}},
+                {"kind":"add-layer","added":{"kind":"cover","id":"stones","name":"Stones","plant":{"kind":"kept","plant":"boulder"}}},
+                {"kind":"add-layer","added":{"kind":"wind","id":"wind","name":"Wind","heading":90}},
+                {"kind":"add-layer","added":{"kind":"sway","id":"sway","name":"Sway of stones","wind":"wind","cover":"stones"}}""");
+        page.navigate(server.address() + "/sites/" + id + "/nursery");
+        page.getByText("1 variant, up to").waitFor();
+        button("Along it").click();
+        page.locator(".along-row:has-text('Sway of stones')")
+                .getByLabel("Falloff that drives mask")
+                .selectOption("new brush");
+        button("Painting").waitFor();
+        assertThat(recipe(id).at("/drives/0/layer").asString()).isEqualTo("sway");
+        Locator canvas = page.getByTestId("sheet");
+        String unpainted = canvas.getAttribute("data-shown");
+        BoundingBox box = canvas.boundingBox();
+        page.mouse().move(box.x + box.width / 2 - 6, box.y + box.height / 2);
+        page.mouse().down();
+        page.mouse().move(box.x + box.width / 2 + 6, box.y + box.height / 2);
+        page.mouse().up();
+        page.getByText("1 stroke, undone one by one").waitFor();
+        page.waitForFunction("old => document.querySelector('[data-testid=sheet]').dataset.shown !== old", unpainted);
+        JsonNode stroke = recipe(id).at("/falloffs/0/source/strokes/0");
+        assertThat(stroke.at("/points/0/1").asDouble()).as("above the foot").isGreaterThan(0.02);
+        page.keyboard().press("Control+z");
+        page.getByText("0 strokes, undone one by one").waitFor();
         assertThat(browser.errors).isEmpty();
     }
 

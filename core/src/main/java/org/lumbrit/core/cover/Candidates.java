@@ -4,6 +4,7 @@ import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.math.Chunks;
 import org.lumbrit.core.math.Results;
 import org.lumbrit.core.surface.Ground;
+import org.lumbrit.core.surface.Region;
 import org.lumbrit.core.surface.Samples;
 
 /**

@@ -7,6 +7,7 @@ import org.lumbrit.core.kinds.Setting;
 import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.math.Hash;
 import org.lumbrit.core.math.Point3;
+import org.lumbrit.core.surface.Region;
 
 /**
  * Plants in clusters (J. Neyman and E. Scott, "Statistical approach to problems of cosmology", 1958): a hashed Poisson process of

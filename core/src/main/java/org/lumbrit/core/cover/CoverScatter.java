@@ -10,6 +10,7 @@ import org.lumbrit.core.math.Decimal;
 import org.lumbrit.core.math.KeyBuilder;
 import org.lumbrit.core.math.Results;
 import org.lumbrit.core.surface.Ground;
+import org.lumbrit.core.surface.Region;
 import org.lumbrit.core.surface.Samples;
 
 /**
@@ -19,6 +20,8 @@ import org.lumbrit.core.surface.Samples;
 public final class CoverScatter {
     /** More candidates than this are refused before anything is allocated. */
     private static final double MOST_CANDIDATES = Spots.MOST;
+
+    private static final double MOST_OF_IT = 0.5;
 
     private final CoverLayer layer;
     private final CoverSite site;
@@ -98,12 +101,14 @@ public final class CoverScatter {
         if (!(layer.pattern() instanceof Pattern.Scattered)) {
             return inPattern(placeKey, region);
         }
-        Region within = region.and(Region.of(ground));
+        Region within = region.and(wanted());
         double most = layer.range(CoverLayer.DENSITY).most() * ground.greatestStretch();
         PropertyRange range = spacingRange(surface);
+        KeyBuilder placed = new KeyBuilder(placeKey);
+        addRegion(placed, within);
         if (range.most() == 0) {
             refuseDensity(most * within.area(), most);
-            String key = new KeyBuilder(placeKey).add(most).key();
+            String key = placed.add(most).key();
             return results.get(key, cancel, shared -> Candidates.free(key, ground, layer.seed(), most, within, shared));
         }
         int k = Settling.coarsest(range.most());
@@ -115,13 +120,29 @@ public final class CoverScatter {
         Spacing spacing = spacing(surface, range);
         // what the spacing reads, plants of other layers among it, is made before many threads ask for it at once
         spacing.at(new double[1], new double[1], 1, new double[1]);
-        String key = new KeyBuilder(placeKey).add(levels).key();
+        String key = placed.add(levels).key();
         long[] ids = results.get(
                 new KeyBuilder("settled/1").add(key).key(),
                 cancel,
                 shared -> new Settling(layer.seed(), k, spacing, levels).settle(within, shared));
         return results.get(
                 key, cancel, shared -> Candidates.settled(key, ground, layer.seed(), k, spacing, ids, shared));
+    }
+
+    /**
+     * The part of the ground that candidates are wanted of: where density can be more than 0. A dense patch on a wide ground costs
+     * what the patch does. It ends on a lattice of a quarter to a half of its own size and is the whole ground when it is most of
+     * it, so that what is settled is still there when the falloff moves a little.
+     */
+    private Region wanted() {
+        Region whole = Region.of(ground);
+        Region part = site.values("").support(CoverLayer.DENSITY).and(whole);
+        if (part.isEmpty()) {
+            return part;
+        }
+        double size = Math.max(part.x1() - part.x0(), part.z1() - part.z0());
+        Region rounded = part.outward(Math.scalb(0.5, Math.getExponent(size))).and(whole);
+        return rounded.area() > MOST_OF_IT * whole.area() ? whole : rounded;
     }
 
     /** Patterns are made over the whole ground and cut afterwards, so that tiles agree. */

@@ -2,6 +2,7 @@ package org.lumbrit.core.cover;
 
 import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.math.Hash;
+import org.lumbrit.core.surface.Region;
 
 /**
  * A hashed Poisson process in cells of 1 m: the j-th plant of a cell stands from a density on that is the sum of j

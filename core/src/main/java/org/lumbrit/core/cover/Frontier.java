@@ -1,5 +1,7 @@
 package org.lumbrit.core.cover;
 
+import org.lumbrit.core.surface.Region;
+
 /** The cells of one level that are not yet wholly covered, each with the two living discs that cover most of its parent. */
 final class Frontier {
     static final Frontier EMPTY = new Frontier(0);

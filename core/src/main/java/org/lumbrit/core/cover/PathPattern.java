@@ -8,6 +8,7 @@ import org.lumbrit.core.kinds.Refers;
 import org.lumbrit.core.kinds.Setting;
 import org.lumbrit.core.math.Hash;
 import org.lumbrit.core.math.Point3;
+import org.lumbrit.core.surface.Region;
 
 /** Plants in a line beside a path or around an area, at a distance from it, to one side or both. */
 @Kind(name = "along-path", title = "Along a path", help = "A border along the edge of a path or around an area.")

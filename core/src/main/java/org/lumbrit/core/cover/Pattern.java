@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.function.Function;
 import org.lumbrit.core.kinds.Kind;
 import org.lumbrit.core.math.Point3;
+import org.lumbrit.core.surface.Region;
 
 /**
  * How plants are spread over the ground. A new pattern is one record and its name in the {@code permits} line. Density thins

@@ -1,5 +1,6 @@
 package org.lumbrit.core.cover;
 
+import org.lumbrit.core.surface.Region;
 import org.lumbrit.core.surface.Samples;
 
 /** The properties of a layer at samples, in their units; whoever evaluates the site's drives provides them. */
@@ -8,6 +9,9 @@ public interface PropertyValues {
 
     /** Whether any falloff drives the property. */
     boolean driven(String property);
+
+    /** Where on the ground the property may be anything else than 0, in plan. */
+    Region support(String property);
 
     /** Content key of everything the property depends on but the samples. */
     String key(String property);

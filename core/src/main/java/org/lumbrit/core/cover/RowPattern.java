@@ -6,6 +6,7 @@ import org.lumbrit.core.kinds.Kind;
 import org.lumbrit.core.kinds.Setting;
 import org.lumbrit.core.math.Hash;
 import org.lumbrit.core.math.Point3;
+import org.lumbrit.core.surface.Region;
 
 /** Plants in rows across the ground, anchored at its middle, moved about by jitter. */
 @Kind(name = "rows", title = "In rows", help = "Straight lines, as planted; density thins them out.")

@@ -3,6 +3,7 @@ package org.lumbrit.core.cover;
 import java.util.Arrays;
 import java.util.stream.IntStream;
 import org.lumbrit.core.math.Cancel;
+import org.lumbrit.core.surface.Region;
 
 /**
  * Settles candidates into a spacing: a candidate lives iff no living candidate of lower rank is nearer than the mean of their

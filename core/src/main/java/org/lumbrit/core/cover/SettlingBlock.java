@@ -2,6 +2,7 @@ package org.lumbrit.core.cover;
 
 import java.util.Arrays;
 import org.lumbrit.core.math.Cancel;
+import org.lumbrit.core.surface.Region;
 
 /**
  * Settles one rectangle on its own. Around the wanted part lies a margin that narrows with each level; near the edge of a

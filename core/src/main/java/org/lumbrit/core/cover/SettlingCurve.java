@@ -5,6 +5,7 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
 import org.lumbrit.core.math.Cancel;
+import org.lumbrit.core.surface.Region;
 
 /**
  * How many candidates live per r² up to a rank, F(rank; S/r), where S is the side of the coarsest cell and r the spacing.

@@ -24,6 +24,11 @@ public enum Combine {
         public boolean decided(double weight) {
             return weight == 0;
         }
+
+        @Override
+        public boolean vanishes() {
+            return true;
+        }
     },
     LOWEST {
         @Override
@@ -41,6 +46,11 @@ public enum Combine {
         @Override
         public double start() {
             return 1;
+        }
+
+        @Override
+        public boolean vanishes() {
+            return true;
         }
     },
     HIGHEST {
@@ -87,6 +97,11 @@ public enum Combine {
 
     /** Whether no further drive can change the weight. */
     public boolean decided(double weight) {
+        return false;
+    }
+
+    /** Whether one drive at 0 makes the weight 0, whatever the others. */
+    public boolean vanishes() {
         return false;
     }
 

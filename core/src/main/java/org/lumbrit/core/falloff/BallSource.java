@@ -4,6 +4,7 @@ import org.lumbrit.core.kinds.Kind;
 import org.lumbrit.core.kinds.Setting;
 import org.lumbrit.core.math.Smooth;
 import org.lumbrit.core.surface.Owner;
+import org.lumbrit.core.surface.Region;
 import org.lumbrit.core.surface.Samples;
 
 /**
@@ -101,6 +102,13 @@ public record BallSource(
             longest = Math.max(longest, side);
         }
         return new Frame(owner, centre, longest);
+    }
+
+    @Override
+    public Region support(Scene scene) {
+        return space == Space.PLACE && near <= far
+                ? new Region(x, z, x, z).grown(far + Region.A_HAIR)
+                : Region.EVERYWHERE;
     }
 
     @Override

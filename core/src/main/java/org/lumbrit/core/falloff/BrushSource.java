@@ -7,6 +7,7 @@ import org.lumbrit.core.kinds.Setting;
 import org.lumbrit.core.math.Point3;
 import org.lumbrit.core.math.Smooth;
 import org.lumbrit.core.surface.Ground;
+import org.lumbrit.core.surface.Region;
 import org.lumbrit.core.surface.Samples;
 import org.lumbrit.core.surface.SegmentTree;
 
@@ -45,6 +46,21 @@ public record BrushSource(
                 }
             }
         }
+    }
+
+    @Override
+    public Region support(Scene scene) {
+        Region all = Region.NOWHERE;
+        for (Stroke stroke : strokes) {
+            if (stroke.mode() == Stroke.Mode.ADD) {
+                // an edge is softened over at least a cell, half of it outside
+                double reach = stroke.radius() + scene.ground().cell() + Region.A_HAIR;
+                for (Point3 p : stroke.points()) {
+                    all = all.or(new Region(p.x(), p.z(), p.x(), p.z()).grown(reach));
+                }
+            }
+        }
+        return all;
     }
 
     private static boolean inPlan(Scene scene) {

@@ -5,6 +5,7 @@ import org.lumbrit.core.kinds.Kind;
 import org.lumbrit.core.kinds.Refers;
 import org.lumbrit.core.kinds.Setting;
 import org.lumbrit.core.surface.AreaPlace;
+import org.lumbrit.core.surface.Region;
 import org.lumbrit.core.surface.SegmentTree;
 
 /** 1 − clamp01((distance − near)/(far − near)), the distance exact to a point or to the segments of a path or an area's edge. */
@@ -81,6 +82,11 @@ public record DistanceSource(
                         (area.isPresent() ? within.of(distance, area.get().contains(x, z)) : distance);
             }
         }));
+    }
+
+    @Override
+    public Region support(Scene scene) {
+        return near <= far ? scene.tree(place, true).plan().grown(Math.max(0, far) + Region.A_HAIR) : Region.EVERYWHERE;
     }
 
     @Override

@@ -20,6 +20,12 @@ public sealed interface GridStep extends Step permits SmoothStep {
     float[] over(Mesh mesh, double size, float[] in);
 
     @Override
+    default boolean keepsZero() {
+        // what is beside something is no longer 0
+        return false;
+    }
+
+    @Override
     default void apply(float[] in, float[] with, int from, int to, float[] out) {
         throw new UnsupportedOperationException("a grid step needs the whole grid");
     }

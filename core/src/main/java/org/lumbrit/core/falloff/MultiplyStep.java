@@ -24,6 +24,11 @@ public record MultiplyStep(
     }
 
     @Override
+    public boolean keepsZero() {
+        return true;
+    }
+
+    @Override
     public void apply(float[] in, float[] with, int from, int to, float[] out) {
         Step.combine(amount, in, with, from, to, out, (v, w) -> v * w);
     }

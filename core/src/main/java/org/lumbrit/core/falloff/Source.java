@@ -2,6 +2,7 @@ package org.lumbrit.core.falloff;
 
 import java.util.List;
 import java.util.Optional;
+import org.lumbrit.core.surface.Region;
 import org.lumbrit.core.surface.Samples;
 
 /**
@@ -63,6 +64,11 @@ public sealed interface Source
     /** The same with another picture. */
     default Source showing(String file) {
         return this;
+    }
+
+    /** Where on the ground it may be anything else than 0, in plan. */
+    default Region support(Scene scene) {
+        return Region.EVERYWHERE;
     }
 
     /** How it fits a loop of so many seconds; none where nothing moves. */

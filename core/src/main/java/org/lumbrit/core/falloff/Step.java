@@ -34,6 +34,15 @@ public sealed interface Step
         return Optional.empty();
     }
 
+    /** Whether 0 stays 0, whatever the other falloff is. */
+    default boolean keepsZero() {
+        float[] value = {0};
+        if (other().isEmpty()) {
+            apply(value, new float[0], 0, 1, value);
+        }
+        return other().isEmpty() && value[0] == 0;
+    }
+
     /**
      * Writes the reshaped value of samples from..to−1.
      *

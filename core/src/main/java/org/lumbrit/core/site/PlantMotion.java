@@ -72,7 +72,7 @@ public final class PlantMotion {
                     drawn.unit(planted),
                     motion.maskAt(sway, drawn, v),
                     full.unit(planted).bounds(),
-                    new Bend(motion.maskAlong(sway, planted.length(), full), sway.way()),
+                    new Bend(motion.maskAlong(sway, planted.length(), full, v), sway.way()),
                     motion.crinkle(sway, v));
         }
     }

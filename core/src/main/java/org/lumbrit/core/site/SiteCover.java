@@ -11,6 +11,7 @@ import org.lumbrit.core.props.PlacedMesh;
 import org.lumbrit.core.props.Prop;
 import org.lumbrit.core.surface.Ground;
 import org.lumbrit.core.surface.Place;
+import org.lumbrit.core.surface.Region;
 import org.lumbrit.core.surface.Samples;
 
 /** What one cover asks of the site that is evaluated. */
@@ -42,6 +43,11 @@ final class SiteCover implements CoverSite {
             @Override
             public boolean driven(String property) {
                 return !plan.recipe().drivesOf(layer.id(), property).isEmpty();
+            }
+
+            @Override
+            public Region support(String property) {
+                return new Support(plan.recipe(), there.scene()).of(layer, property);
             }
 
             @Override

@@ -5,7 +5,6 @@ import java.util.Optional;
 import org.lumbrit.core.cover.CoverLayer;
 import org.lumbrit.core.cover.CoverScatter;
 import org.lumbrit.core.cover.Plants;
-import org.lumbrit.core.cover.Region;
 import org.lumbrit.core.drive.Drive;
 import org.lumbrit.core.drive.Layer;
 import org.lumbrit.core.drive.PropertyRange;
@@ -28,12 +27,15 @@ import org.lumbrit.core.math.Smooth;
 import org.lumbrit.core.plants.Detail;
 import org.lumbrit.core.plants.Plant;
 import org.lumbrit.core.plants.PlantLayer;
+import org.lumbrit.core.plants.PlantMesh;
+import org.lumbrit.core.plants.PlantOwner;
 import org.lumbrit.core.props.PlacedMesh;
 import org.lumbrit.core.props.Prop;
 import org.lumbrit.core.surface.Lattice;
 import org.lumbrit.core.surface.Mesh;
 import org.lumbrit.core.surface.MeshCheck;
 import org.lumbrit.core.surface.Owner;
+import org.lumbrit.core.surface.Region;
 import org.lumbrit.core.surface.Samples;
 import org.lumbrit.core.surface.TriangleTree;
 
@@ -181,6 +183,11 @@ public final class SiteEvaluation {
             }
             return out;
         });
+    }
+
+    /** The same at the vertices of a variant of a plant, in its own frame. */
+    public float[] alongPlant(String falloffId, int stage, PlantMesh mesh, int variant) {
+        return within(new PlantOwner(mesh)).stage(falloffId, stage, PlantMaker.alongVertices(mesh, variant));
     }
 
     /**

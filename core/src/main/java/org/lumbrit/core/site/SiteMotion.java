@@ -30,6 +30,7 @@ import org.lumbrit.core.motion.SwayLoop;
 import org.lumbrit.core.motion.Swaying;
 import org.lumbrit.core.motion.WindField;
 import org.lumbrit.core.motion.WindLayer;
+import org.lumbrit.core.plants.CrossSection;
 import org.lumbrit.core.plants.PlantMesh;
 import org.lumbrit.core.plants.PlantOwner;
 import org.lumbrit.core.props.PlacedMesh;
@@ -314,15 +315,21 @@ public final class SiteMotion {
         return results.get(key, cancel, shared -> Crinkle.of(sway.seed(), variant, sway.crinkleRate(), frames));
     }
 
-    /** The mask at the heights where bending reads it, on the axis of a plant so many metres tall. */
-    public float[] maskAlong(SwayLayer sway, double length, PlantMesh mesh) {
+    /**
+     * The mask at the heights where bending reads it, of a plant so many metres tall: where falloffs drive it the mean over the
+     * plant's outline at that height, so that what is painted on a leaf counts.
+     */
+    public float[] maskAlong(SwayLayer sway, double length, PlantMesh mesh, int variant) {
         Samples axis = Samples.allocate(Samples.NOT_KEPT, Bend.NODES);
         for (int k = 0; k < Bend.NODES; k++) {
             axis.along()[k] = (float) k / (Bend.NODES - 1);
             axis.y()[k] = length * k / (Bend.NODES - 1);
             axis.ny()[k] = 1;
         }
-        return masked(sway, axis, mesh);
+        float[] onAxis = masked(sway, axis, mesh);
+        return recipe().drivesOf(sway.id(), SwayLayer.MASK).isEmpty()
+                ? onAxis
+                : CrossSection.means(mesh, maskAt(sway, mesh, variant), axis.y(), onAxis);
     }
 
     /** The same of the first variant of what the cover plants. */
@@ -331,7 +338,8 @@ public final class SiteMotion {
         return maskAlong(
                 sway,
                 recipe().planted(cover).length(),
-                still.levels(cover, 0).full().mesh());
+                still.levels(cover, 0).full().mesh(),
+                0);
     }
 
     /** The mask at every vertex of a plant. */

@@ -115,6 +115,11 @@ public final class SegmentTree {
         }
     }
 
+    /** What holds all segments, in plan. */
+    public Region plan() {
+        return new Region(boxes[0], boxes[2], boxes[3], boxes[5]);
+    }
+
     /** Metres to the nearest point of the nearest segment. */
     public double distance(double x, double y, double z) {
         return Math.sqrt(nearest(0, x, y, z, Double.POSITIVE_INFINITY));

@@ -16,6 +16,7 @@ import org.lumbrit.core.props.Prop;
 import org.lumbrit.core.site.SiteEvaluation;
 import org.lumbrit.core.surface.Ground;
 import org.lumbrit.core.surface.Mesh;
+import org.lumbrit.core.surface.Region;
 import org.lumbrit.core.surface.TriangleTree;
 
 /** Cover on walls, tops and undersides of props. */

@@ -25,6 +25,7 @@ import org.lumbrit.core.site.Sites;
 import org.lumbrit.core.surface.Ground;
 import org.lumbrit.core.surface.PathPlace;
 import org.lumbrit.core.surface.Place;
+import org.lumbrit.core.surface.Region;
 
 /** Several covers, hand work, patterns, variants and turns. */
 class CoverTest {

@@ -7,6 +7,7 @@ import java.util.HashMap;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
 import org.lumbrit.core.math.Cancel;
+import org.lumbrit.core.surface.Region;
 
 class FreeCellsTest {
     private static final Region REGION = new Region(-40, -40, 40, 40);

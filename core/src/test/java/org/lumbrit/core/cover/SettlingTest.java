@@ -11,6 +11,7 @@ import java.util.Set;
 import java.util.stream.LongStream;
 import org.junit.jupiter.api.Test;
 import org.lumbrit.core.math.Cancel;
+import org.lumbrit.core.surface.Region;
 
 class SettlingTest {
     private static final long SEED = 21;

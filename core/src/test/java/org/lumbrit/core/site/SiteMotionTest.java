@@ -13,15 +13,18 @@ import org.lumbrit.core.cover.Plants;
 import org.lumbrit.core.drive.Drive;
 import org.lumbrit.core.drive.Layer;
 import org.lumbrit.core.falloff.AlongSource;
+import org.lumbrit.core.falloff.BrushSource;
 import org.lumbrit.core.falloff.Falloff;
 import org.lumbrit.core.falloff.InvertStep;
 import org.lumbrit.core.falloff.LayerResultSource;
+import org.lumbrit.core.falloff.Stroke;
 import org.lumbrit.core.findings.Finding;
 import org.lumbrit.core.findings.MotionFindings;
 import org.lumbrit.core.kinds.Kinds;
 import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.math.CurvePoint;
 import org.lumbrit.core.math.Easing;
+import org.lumbrit.core.math.Point3;
 import org.lumbrit.core.math.ResultsOfOneRun;
 import org.lumbrit.core.motion.SwayLayer;
 import org.lumbrit.core.motion.SwayLoop;
@@ -237,6 +240,34 @@ class SiteMotionTest {
         } else {
             assertThat(found).isEmpty();
         }
+    }
+
+    @Test
+    void whatIsPaintedOnALeafBendsThePlantAtThatHeight() {
+        CoverLayer cover = cover("c", 1);
+        SwayLayer sway = sway("s", "c");
+        Recipe plain =
+                recipe(List.of(), List.of(new Drive("s", "mask", "painted", CurvePoint.STRAIGHT)), cover, WIND, sway);
+        float[] leaf = evaluation(Sites.recipe(cover), 0)
+                .levels(cover, 0)
+                .full()
+                .mesh()
+                .positions();
+        int tip = 0;
+        for (int i = 0; i < leaf.length; i += 3) {
+            tip = leaf[i + 1] > leaf[tip + 1] ? i : tip;
+        }
+        Point3 place = new Point3(leaf[tip], leaf[tip + 1], leaf[tip + 2]);
+        Stroke stroke = new Stroke(List.of(place), 0.3 * place.y(), 1, 0.1, Stroke.Mode.ADD);
+        List<float[]> masks = new ArrayList<>();
+        for (List<Stroke> strokes : List.of(List.<Stroke>of(), List.of(stroke))) {
+            List<Falloff> falloffs = new ArrayList<>(plain.falloffs());
+            falloffs.add(new Falloff("painted", "Painted", new BrushSource(strokes), List.of()));
+            masks.add(motion(plain.withFalloffs(falloffs)).maskOfFirst(sway));
+        }
+        assertThat(masks.get(0)).containsOnly(0);
+        assertThat(masks.get(1)[0]).as("the foot").isZero();
+        assertThat(masks.get(1)[masks.get(1).length - 1]).as("the tip").isGreaterThan(0.9f);
     }
 
     @Test

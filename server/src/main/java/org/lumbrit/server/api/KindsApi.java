@@ -1,5 +1,6 @@
 package org.lumbrit.server.api;
 
+import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.constraints.NotNull;
 import java.lang.reflect.RecordComponent;
 import java.util.List;
@@ -7,6 +8,7 @@ import org.lumbrit.core.cover.Bed;
 import org.lumbrit.core.cover.Pattern;
 import org.lumbrit.core.drive.Layer;
 import org.lumbrit.core.drive.PropertyDescription;
+import org.lumbrit.core.falloff.Domain;
 import org.lumbrit.core.falloff.Source;
 import org.lumbrit.core.falloff.Step;
 import org.lumbrit.core.kinds.Description;
@@ -70,7 +72,10 @@ class KindsApi {
             @NotNull Double max,
             @NotNull Double sliderMax,
             @NotNull Double low,
-            @NotNull Double high) {
+            @NotNull Double high,
+
+            @NotNull @Schema(description = "Whether it changes along each plant, from foot to tip")
+            Boolean along) {
         static LayerProperty of(PropertyDescription d) {
             return new LayerProperty(
                     d.name(),
@@ -81,7 +86,8 @@ class KindsApi {
                     d.max(),
                     d.sliderMax(),
                     d.byDefault().low(),
-                    d.byDefault().high());
+                    d.byDefault().high(),
+                    d.domain() == Domain.ALONG);
         }
     }
 

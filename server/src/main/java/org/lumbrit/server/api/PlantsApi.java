@@ -54,6 +54,7 @@ class PlantsApi {
      * A plant of the nursery with edits that are not saved yet.
      *
      * @param growth 0..1; @param detail 0 for the full mesh
+     * @param falloff whose values are sent with it, none if left out; @param stage which of its values, the result if left out
      */
     record SheetWish(
             @NotNull Integer base,
@@ -63,7 +64,24 @@ class PlantsApi {
 
             @NotNull String plant,
             @NotNull Double growth,
-            @NotNull Integer detail) {}
+            @NotNull Integer detail,
+            String falloff,
+            Integer stage) {
+
+        PlantViews.Pose pose(Recipe recipe) {
+            if (detail < 0 || detail > 8) {
+                throw new BadInputException("detail: between 0 and 8, not " + detail + ".");
+            }
+            if (falloff != null && recipe.falloff(falloff).isEmpty()) {
+                throw InvalidRecipeException.missing("falloff", falloff);
+            }
+            return new PlantViews.Pose(
+                    Math.max(0, Math.min(1, growth)),
+                    detail,
+                    falloff == null ? "" : falloff,
+                    stage == null ? -1 : stage);
+        }
+    }
 
     @PostMapping(path = "/api/sites/{id}/sheet", produces = MediaType.APPLICATION_JSON_VALUE)
     PlantViews.Sheet sheet(
@@ -74,11 +92,7 @@ class PlantsApi {
         List<Edit> edits = wish.edits().isEmpty() ? List.of() : RecipeJson.edits(wish.edits());
         Recipe recipe = store.preview(id, wish.base(), edits);
         PlantLayer kept = kept(recipe, wish.plant());
-        if (wish.detail() < 0 || wish.detail() > 8) {
-            throw new BadInputException("detail: between 0 and 8, not " + wish.detail() + ".");
-        }
-        double growth = Math.max(0, Math.min(1, wish.growth()));
-        return plants.sheet(views.evaluation(recipe, 0, cancel), kept, growth, wish.detail(), cancel);
+        return plants.sheet(views.evaluation(recipe, 0, cancel), kept, wish.pose(recipe), cancel);
     }
 
     /** A plant of the nursery in the site's wind; 404 where the site has none. */

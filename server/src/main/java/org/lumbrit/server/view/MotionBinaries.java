@@ -74,7 +74,7 @@ final class MotionBinaries {
         for (int v = 0; v < variants; v++) {
             List<Detail> levels = still.levels(cover, v).levels();
             PlantMesh full = levels.get(0).mesh();
-            System.arraycopy(motion.maskAlong(sway, planted.length(), full), 0, axis, Bend.NODES * v, Bend.NODES);
+            System.arraycopy(motion.maskAlong(sway, planted.length(), full, v), 0, axis, Bend.NODES * v, Bend.NODES);
             double[] box = full.unit(planted).bounds();
             for (int d = 0; d < 6; d++) {
                 boxes[6 * v + d] = (float) box[d];

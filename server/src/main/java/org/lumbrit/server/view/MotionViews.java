@@ -199,7 +199,7 @@ public class MotionViews {
                     .add(shown.length)
                     .key();
             List<String> blocks = blocks(of, 4L * loop.plants(), first -> MotionBinaries.bends(loop, first, BLOCK));
-            String shapes = Look.key("sway shapes/1", of);
+            String shapes = Look.key("sway shapes/2", of);
             results.get(shapes, cancel, shared -> MotionBinaries.shapes(motion, still, sway, cover));
             String plantsKey = Look.key("sway plants/1", of);
             results.get(

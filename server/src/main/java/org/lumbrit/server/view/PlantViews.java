@@ -77,13 +77,24 @@ public class PlantViews {
                 null);
     }
 
-    /** The variants of one of the nursery's plants at a growth. */
-    public Sheet sheet(SiteEvaluation evaluation, PlantLayer kept, double growth, int detail, Cancel cancel) {
+    /**
+     * How one of the nursery's plants is looked at.
+     *
+     * @param growth 0..1; @param detail 0 for the full mesh
+     * @param falloff whose values are shown on it, "" for none; @param stage which of its values, −1 for the result
+     */
+    public record Pose(double growth, int detail, String falloff, int stage) {}
+
+    /** The variants of one of the nursery's plants in a pose. */
+    public Sheet sheet(SiteEvaluation evaluation, PlantLayer kept, Pose pose, Cancel cancel) {
         int variants = kept.plant().variants();
         List<Detail.Levels> levels = IntStream.range(0, variants)
                 .mapToObj(v -> evaluation.levels(kept, v))
                 .toList();
-        KeyBuilder key = new KeyBuilder("sheet/1").add(growth).add(detail);
+        KeyBuilder key = new KeyBuilder("sheet/2").add(pose.growth()).add(pose.detail());
+        if (!pose.falloff().isEmpty()) {
+            key.add(evaluation.plan().stageKey(pose.falloff(), stageOf(evaluation, pose)));
+        }
         levels.forEach(each -> key.add(each.full().mesh().mesh().key()));
         key.add(evaluation.plan().layerKey(kept));
         String sheetKey = key.key();
@@ -92,8 +103,16 @@ public class PlantViews {
             bundle.facts().put("variants", variants);
             for (int v = 0; v < variants; v++) {
                 List<Detail> each = levels.get(v).levels();
-                PlantMesh mesh = each.get(Math.min(detail, each.size() - 1)).mesh();
-                PlantBinaries.put(bundle, String.valueOf(v), Growth.at(mesh, growth, 0.15));
+                PlantMesh mesh =
+                        each.get(Math.min(pose.detail(), each.size() - 1)).mesh();
+                PlantMesh grown = Growth.at(mesh, pose.growth(), 0.15);
+                PlantBinaries.put(bundle, String.valueOf(v), grown);
+                if (!pose.falloff().isEmpty()) {
+                    bundle.floats(
+                            "values" + v,
+                            1,
+                            evaluation.alongPlant(pose.falloff(), stageOf(evaluation, pose), grown, v));
+                }
             }
             return bundle.write();
         });
@@ -108,6 +127,17 @@ public class PlantViews {
                 .map(level -> new LevelView(level.mesh().triangles(), level.error(), level.missing(), level.standIn()))
                 .toList();
         return new Sheet(sheetKey, variants, tallest, widest, views);
+    }
+
+    private static int stageOf(SiteEvaluation evaluation, Pose pose) {
+        int last = evaluation
+                .plan()
+                .recipe()
+                .falloff(pose.falloff())
+                .orElseThrow()
+                .steps()
+                .size();
+        return pose.stage() < 0 ? last : Math.min(pose.stage(), last);
     }
 
     /**
@@ -142,7 +172,7 @@ public class PlantViews {
         }
         SwayLayer sway = known.orElseGet(() -> SwayLayer.plain(first.get(), kept.id()));
         WindLayer wind = motion.windOf(sway);
-        String key = new KeyBuilder("breeze/1")
+        String key = new KeyBuilder("breeze/2")
                 .add(evaluation.at(0).plan().motionKey(wind))
                 .add(known.map(each -> evaluation.at(0).plan().motionKey(each)).orElse(""))
                 .add(evaluation.plan().layerKey(kept))
@@ -158,7 +188,7 @@ public class PlantViews {
             for (int v = 0; v < variants; v++) {
                 PlantMesh full = evaluation.levels(kept, v).full().mesh();
                 System.arraycopy(
-                        motion.maskAlong(sway, kept.plant().length(), full), 0, axis, Bend.NODES * v, Bend.NODES);
+                        motion.maskAlong(sway, kept.plant().length(), full, v), 0, axis, Bend.NODES * v, Bend.NODES);
             }
             return new ArrayBundle()
                     .floats("bends", 2, radians)
@@ -177,7 +207,7 @@ public class PlantViews {
     /**
      * A lined sheet of plants.
      *
-     * @param key an array bundle of the meshes in metres; @param tallest metres; @param widest metres
+     * @param key an array bundle of the meshes in metres, with the falloff's values at their vertices; @param tallest metres; @param widest metres
      * @param levels the detail levels of the first variant
      */
     public record Sheet(

@@ -1,12 +1,15 @@
-package org.lumbrit.core.cover;
-
-import org.lumbrit.core.surface.Ground;
+package org.lumbrit.core.surface;
 
 /** A rectangle in plan, metres: x0 ≤ x < x1 and z0 ≤ z < z1. */
 public record Region(double x0, double z0, double x1, double z1) {
 
     /** Larger than any site. */
     public static final Region EVERYWHERE = new Region(-1e8, -1e8, 1e8, 1e8);
+
+    public static final Region NOWHERE = new Region(1e8, 1e8, -1e8, -1e8);
+
+    /** Metres that are more than the rounding of places and distances. */
+    public static final double A_HAIR = 1e-3;
 
     public static Region of(Ground ground) {
         return new Region(-ground.width() / 2, -ground.depth() / 2, ground.width() / 2, ground.depth() / 2);
@@ -21,13 +24,28 @@ public record Region(double x0, double z0, double x1, double z1) {
                 Math.max(x0, other.x0), Math.max(z0, other.z0), Math.min(x1, other.x1), Math.min(z1, other.z1));
     }
 
+    /** The smallest that holds both. */
+    public Region or(Region other) {
+        return new Region(
+                Math.min(x0, other.x0), Math.min(z0, other.z0), Math.max(x1, other.x1), Math.max(z1, other.z1));
+    }
+
+    /** The smallest of whole squares of a side in metres that holds it. */
+    public Region outward(double side) {
+        return new Region(
+                Math.floor(x0 / side) * side,
+                Math.floor(z0 / side) * side,
+                Math.ceil(x1 / side) * side,
+                Math.ceil(z1 / side) * side);
+    }
+
     /** The same with so many metres added on every side. */
-    Region grown(double metres) {
+    public Region grown(double metres) {
         return new Region(x0 - metres, z0 - metres, x1 + metres, z1 + metres);
     }
 
     /** Whether any of a square cell may lie within. */
-    boolean touches(double cellX, double cellZ, double cell) {
+    public boolean touches(double cellX, double cellZ, double cell) {
         return cellX < x1 && cellX + cell > x0 && cellZ < z1 && cellZ + cell > z0;
     }
 
