@@ -1,4 +1,4 @@
-import { BufferAttribute, BufferGeometry, CanvasTexture, Color, DoubleSide, LinearSRGBColorSpace, Mesh, MeshBasicMaterial, PerspectiveCamera, PlaneGeometry, Raycaster, Scene, ShaderMaterial, Sprite, SpriteMaterial, Vector2, Vector3, WebGLRenderer } from 'three';
+import { BufferAttribute, BufferGeometry, CanvasTexture, Color, DoubleSide, LinearSRGBColorSpace, Mesh, MeshBasicMaterial, PerspectiveCamera, PlaneGeometry, Raycaster, Scene, ShaderMaterial, Sprite, SpriteMaterial, Vector2, Vector3, WebGLRenderer, type Ray } from 'three';
 import type { Bundle } from '../api/bundle';
 import { BENDING, MASK_NODES } from '../view3d/motion/swayShader';
 import { linearOf } from '../view3d/props';
@@ -91,6 +91,7 @@ void main() {
 }
 `;
 
+const MOST_ZOOM = 16;
 const EVEN = Array.from({ length: MASK_NODES }, (_, k) => k / (MASK_NODES - 1));
 
 /** How a plant bends in the site's wind: radians toward east and south of each frame, and its mask by height. */
@@ -124,6 +125,9 @@ export class SheetView {
   private turning = false;
   private start = performance.now();
   private size = { tall: 1, wide: 1, variants: 1 };
+  /** Times as large as the whole row, and what is left of and above the canvas then, CSS pixels. */
+  private part = { zoom: 1, left: 0, top: 0 };
+  private readonly listening = new AbortController();
 
   constructor(private readonly canvas: HTMLCanvasElement) {
     this.renderer = new WebGLRenderer({ canvas, antialias: true, preserveDrawingBuffer: true });
@@ -131,6 +135,38 @@ export class SheetView {
     this.renderer.setClearColor(new Color(0.985, 0.975, 0.945));
     this.observer = new ResizeObserver(() => this.draw());
     this.observer.observe(canvas.parentElement ?? canvas);
+    this.listen();
+  }
+
+  /** The wheel zooms at the pointer, the right button moves what is seen, a double click shows all again. */
+  private listen(): void {
+    const { signal } = this.listening;
+    this.canvas.addEventListener(
+      'wheel',
+      (event) => {
+        event.preventDefault();
+        this.zoom(this.part.zoom * Math.exp(-event.deltaY / 400), event.offsetX, event.offsetY);
+      },
+      { signal, passive: false },
+    );
+    this.canvas.addEventListener('pointermove', (event) => event.buttons === 2 && this.move(event.movementX, event.movementY), { signal });
+    this.canvas.addEventListener('contextmenu', (event) => event.preventDefault(), { signal });
+    this.canvas.addEventListener('dblclick', () => this.zoom(1, 0, 0), { signal });
+  }
+
+  private zoom(wanted: number, left: number, top: number): void {
+    const zoom = Math.min(MOST_ZOOM, Math.max(1, wanted));
+    const times = zoom / this.part.zoom;
+    this.part = { zoom, left: (this.part.left + left) * times - left, top: (this.part.top + top) * times - top };
+    this.move(0, 0);
+  }
+
+  private move(right: number, down: number): void {
+    const { zoom, left, top } = this.part;
+    const { clientWidth, clientHeight } = this.canvas;
+    const within = (value: number, size: number) => Math.min(Math.max(0, value), (zoom - 1) * size);
+    this.part = { zoom, left: within(left - right, clientWidth), top: within(top - down, clientHeight) };
+    this.draw();
   }
 
   /** Shows other meshes; the sheet and its rule fit their size. */
@@ -165,6 +201,7 @@ export class SheetView {
     const size = { tall: tallest, wide: gap * variants, variants };
     if (JSON.stringify(size) !== JSON.stringify(this.size)) {
       this.size = size;
+      this.part = { zoom: 1, left: 0, top: 0 };
       this.layPaper(gap, widest);
     }
     this.draw();
@@ -270,22 +307,32 @@ export class SheetView {
     const room = distance * half * 2;
     this.camera.position.set(middle, room * 0.36 + distance * 0.1, distance);
     this.camera.lookAt(middle, room * 0.36, 0);
+    const { zoom, left, top } = this.part;
+    if (zoom > 1) this.camera.setViewOffset(width * zoom, height * zoom, left, top, width, height);
+    else this.camera.clearViewOffset();
     this.camera.updateProjectionMatrix();
   }
 
-  /** The place on a plant under a point of the canvas, in that plant's own frame, metres; null beside the plants. */
-  meetAt(left: number, top: number): [number, number, number] | null {
+  /**
+   * The place on a plant under a point of the canvas, in that plant's own frame, metres; between its leaves as deep as the leaf
+   * that is nearest to there.
+   *
+   * @param only the plant, by number, that a stroke began on
+   */
+  meetAt(left: number, top: number, only?: number): Met | null {
     const { clientWidth, clientHeight } = this.canvas;
     const rays = new Raycaster();
     rays.setFromCamera(new Vector2((2 * left) / clientWidth - 1, 1 - (2 * top) / clientHeight), this.camera);
     const turn = this.material.uniforms.uTurn!.value as number;
     const up = new Vector3(0, 1, 0);
-    const met = this.plants.flatMap((plant) => {
-      const own = new Raycaster(rays.ray.origin.clone().sub(plant.position).applyAxisAngle(up, -turn), rays.ray.direction.clone().applyAxisAngle(up, -turn));
-      return own.intersectObject(new Mesh(plant.geometry, this.solid));
+    const found = this.plants.flatMap((mesh, plant): Met[] => {
+      if (only !== undefined && only !== plant) return [];
+      // the ray in the plant's own frame
+      const own = new Raycaster(rays.ray.origin.clone().sub(mesh.position).applyAxisAngle(up, -turn), rays.ray.direction.clone().applyAxisAngle(up, -turn));
+      const met = own.intersectObject(new Mesh(mesh.geometry, this.solid))[0];
+      return met ? [{ plant, away: 0, deep: met.distance, place: met.point.toArray() }] : beside(own.ray, mesh.geometry, plant);
     });
-    const nearest = met.sort((a, b) => a.distance - b.distance)[0];
-    return nearest ? [nearest.point.x, nearest.point.y, nearest.point.z] : null;
+    return found.sort((one, other) => one.away - other.away || one.deep - other.deep)[0] ?? null;
   }
 
   /** The place on the plane through the plants' feet under a point of the canvas, x from the first plant's foot; metres. */
@@ -315,9 +362,36 @@ export class SheetView {
   dispose(): void {
     cancelAnimationFrame(this.frame);
     this.observer.disconnect();
+    this.listening.abort();
     this.plants.forEach((mesh) => mesh.geometry.dispose());
     this.renderer.dispose();
   }
+}
+
+/** Where a ray meets a plant, in the plant's own frame. */
+interface Met {
+  plant: number;
+  /** Metres from the ray. */
+  away: number;
+  /** Metres from the eye. */
+  deep: number;
+  place: [number, number, number];
+}
+
+/** The place of a ray that is nearest to any vertex of a mesh; nothing where it has none. */
+function beside(ray: Ray, geometry: BufferGeometry, plant: number): Met[] {
+  const positions = geometry.getAttribute('position');
+  const vertex = new Vector3();
+  let nearest = Infinity;
+  let deep = 0;
+  for (let i = 0; i < positions.count; i++) {
+    const square = ray.distanceSqToPoint(vertex.fromBufferAttribute(positions, i));
+    if (square < nearest) {
+      nearest = square;
+      deep = vertex.sub(ray.origin).dot(ray.direction);
+    }
+  }
+  return nearest < Infinity ? [{ plant, away: Math.sqrt(nearest), deep, place: ray.at(deep, vertex).toArray() }] : [];
 }
 
 /** A round length of which 6 to 30 make up the height. */

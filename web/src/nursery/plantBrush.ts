@@ -11,7 +11,8 @@ const rounded = (metres: number) => Math.round(metres * 1e4) / 1e4;
 export function usePlantBrush(view: RefObject<SheetView | null>, falloff: Falloff | undefined, tallest: number) {
   const { painting, set } = useSelection();
   const paint = usePainting();
-  const down = useRef(false);
+  /** The plant, by number, that the stroke began on. */
+  const on = useRef<number | undefined>(undefined);
   const brush = falloff?.source.kind === 'brush';
   useEffect(() => {
     if (!brush) return;
@@ -20,26 +21,26 @@ export function usePlantBrush(view: RefObject<SheetView | null>, falloff: Fallof
     if (now.radius > tallest / 2) set({ brush: { ...now, radius: Number((tallest / 8).toPrecision(2)) } });
   }, [brush, tallest, set]);
   useEffect(() => () => set({ painting: false }), [set]);
-  const placeOf = (event: PointerEvent<HTMLCanvasElement>) => {
+  const met = (event: PointerEvent<HTMLCanvasElement>) => {
     const box = event.currentTarget.getBoundingClientRect();
-    return view.current?.meetAt(event.clientX - box.left, event.clientY - box.top)?.map(rounded) ?? null;
+    return view.current?.meetAt(event.clientX - box.left, event.clientY - box.top, on.current) ?? null;
   };
   return {
     painting,
     onPointerDown: (event: PointerEvent<HTMLCanvasElement>) => {
-      const place = brush && painting && event.button === 0 ? placeOf(event) : null;
-      if (!place) return;
+      const begun = brush && painting && event.button === 0 ? met(event) : null;
+      if (!begun) return;
       event.currentTarget.setPointerCapture(event.pointerId);
-      down.current = true;
-      paint.begin(place, event.pointerType === 'pen' ? Math.max(0.05, event.pressure) : 1);
+      on.current = begun.plant;
+      paint.begin(begun.place.map(rounded), event.pointerType === 'pen' ? Math.max(0.05, event.pressure) : 1);
     },
     onPointerMove: (event: PointerEvent<HTMLCanvasElement>) => {
-      const place = down.current ? placeOf(event) : null;
-      if (place) paint.goOn(place);
+      const now = on.current === undefined ? null : met(event);
+      if (now) paint.goOn(now.place.map(rounded));
     },
     onPointerUp: () => {
-      if (down.current) paint.end();
-      down.current = false;
+      if (on.current !== undefined) paint.end();
+      on.current = undefined;
     },
   };
 }

@@ -41,7 +41,7 @@ export function BrushBar({ falloff, reach = 20, over = 'the ground' }: { falloff
       {field('strength', 'strength', '', 1, 0)}
       {field('softness', 'softness', '', 1, 0)}
       <div className="muted small mt-1">
-        {painting ? `Drag over ${over}.${over === 'the ground' ? ' The right button still moves the view;' : ''} ` : ''}
+        {painting ? `Drag over ${over}. The right button still moves the view, the wheel zooms; ` : ''}
         {strokes.length === 1 ? '1 stroke' : `${strokes.length} strokes`}, undone one by one.
       </div>
     </section>
