@@ -6,7 +6,6 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.concurrent.ConcurrentHashMap;
 import org.lumbrit.core.cover.CoverLayer;
 import org.lumbrit.core.cover.Plants;
 import org.lumbrit.core.drive.Layer;
@@ -15,6 +14,7 @@ import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.math.Chunks;
 import org.lumbrit.core.math.CurvePoint;
 import org.lumbrit.core.math.KeyBuilder;
+import org.lumbrit.core.math.Once;
 import org.lumbrit.core.math.Results;
 import org.lumbrit.core.motion.Bend;
 import org.lumbrit.core.motion.Cloth;
@@ -108,8 +108,8 @@ public final class SiteMotion {
             float[][] same = read(still, properties, reader);
             return frame -> same;
         }
-        Map<Integer, float[][]> known = new ConcurrentHashMap<>();
-        return frame -> known.computeIfAbsent(frame, missing -> read(still.at(frames.time(frame)), properties, reader));
+        Once<Integer, float[][]> known = new Once<>();
+        return frame -> known.get(frame, missing -> read(still.at(frames.time(frame)), properties, reader));
     }
 
     private static float[][] read(SiteEvaluation then, List<String> properties, Reader reader) {

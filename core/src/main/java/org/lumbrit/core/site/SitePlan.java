@@ -18,6 +18,7 @@ import org.lumbrit.core.kinds.Kinds;
 import org.lumbrit.core.kinds.Refers;
 import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.math.KeyBuilder;
+import org.lumbrit.core.math.Once;
 import org.lumbrit.core.math.Results;
 import org.lumbrit.core.motion.Frames;
 import org.lumbrit.core.plants.Plant;
@@ -46,7 +47,7 @@ public final class SitePlan {
     private final SiteAssets assets;
     private final List<ReliefState> relief;
     private final boolean finished;
-    private final Map<String, Object> measures = new ConcurrentHashMap<>();
+    private final Once<String, Object> measures = new Once<>();
     private final Map<String, List<String>> stageKeys = new HashMap<>();
     private final Map<String, Domain> domains = new HashMap<>();
     private final Map<String, KnownLayer> layerKeys = new ConcurrentHashMap<>();
@@ -191,7 +192,7 @@ public final class SitePlan {
     /** Something to measure from, made once for this plan. */
     @SuppressWarnings("unchecked")
     <T> T measure(String name, java.util.function.Supplier<T> make) {
-        return (T) measures.computeIfAbsent(name, missing -> make.get());
+        return (T) measures.get(name, missing -> make.get());
     }
 
     /** The lattice that pictures, views and steps over a grid use. */

@@ -81,10 +81,9 @@ public final class Ground implements Owner, Results.Weighted {
     private Gradients gradients() {
         Gradients known = gradients;
         if (known == null) {
-            synchronized (this) {
-                known = gradients == null ? differentiate() : gradients;
-                gradients = known;
-            }
+            // two threads may both do this; a lock would keep the cores that it works on
+            known = differentiate();
+            gradients = known;
         }
         return known;
     }

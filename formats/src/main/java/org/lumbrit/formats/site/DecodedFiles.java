@@ -1,8 +1,7 @@
 package org.lumbrit.formats.site;
 
-import java.util.Map;
-import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Function;
+import org.lumbrit.core.math.Once;
 import org.lumbrit.core.site.GroundSpec;
 import org.lumbrit.core.site.SiteAssets;
 import org.lumbrit.core.surface.Ground;
@@ -15,9 +14,9 @@ import org.lumbrit.formats.mesh.MeshFormat;
 /** Files beside a recipe, decoded when they are first asked for and kept. */
 final class DecodedFiles implements SiteAssets {
     private final Function<String, byte[]> content;
-    private final Map<GroundSpec, Ground> grounds = new ConcurrentHashMap<>();
-    private final Map<String, Picture> pictures = new ConcurrentHashMap<>();
-    private final Map<String, Mesh> meshes = new ConcurrentHashMap<>();
+    private final Once<GroundSpec, Ground> grounds = new Once<>();
+    private final Once<String, Picture> pictures = new Once<>();
+    private final Once<String, Mesh> meshes = new Once<>();
 
     DecodedFiles(Function<String, byte[]> content) {
         this.content = content;
@@ -26,17 +25,17 @@ final class DecodedFiles implements SiteAssets {
     @Override
     public Ground heights(GroundSpec spec) {
         String name = spec.heights().orElseThrow();
-        return grounds.computeIfAbsent(
+        return grounds.get(
                 spec, missing -> HeightMap.read(content.apply(name), name).ground(spec));
     }
 
     @Override
     public Picture picture(String file) {
-        return pictures.computeIfAbsent(file, missing -> GreyPicture.read(content.apply(file), file));
+        return pictures.get(file, missing -> GreyPicture.read(content.apply(file), file));
     }
 
     @Override
     public Mesh mesh(String file) {
-        return meshes.computeIfAbsent(file, missing -> MeshFormat.read(content.apply(file), file));
+        return meshes.get(file, missing -> MeshFormat.read(content.apply(file), file));
     }
 }
