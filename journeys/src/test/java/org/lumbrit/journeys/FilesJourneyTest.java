@@ -13,33 +13,14 @@ import java.nio.charset.StandardCharsets;
 import java.util.Arrays;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipFile;
-import org.junit.jupiter.api.AfterEach;
-import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.extension.ExtendWith;
 import org.lumbrit.formats.image.GreyPng;
 import org.lumbrit.server.RunningServer;
 import tools.jackson.databind.JsonNode;
 
-@ExtendWith(RunningServer.Extension.class)
-class FilesJourneyTest {
-    private final RunningServer server;
-    private Browser browser;
-    private Page page;
-
+class FilesJourneyTest extends Journey {
     FilesJourneyTest(RunningServer server) {
-        this.server = server;
-    }
-
-    @BeforeEach
-    void start() {
-        browser = new Browser();
-        page = browser.page;
-    }
-
-    @AfterEach
-    void stop() {
-        browser.close();
+        super(server);
     }
 
     private static byte[] hill() {

@@ -7,42 +7,14 @@ import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.BoundingBox;
 import java.util.function.Predicate;
-import org.junit.jupiter.api.AfterEach;
-import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.extension.ExtendWith;
 import org.lumbrit.server.RunningServer;
 import tools.jackson.databind.JsonNode;
 
 /** Playing the wind, making it loop, mending what is found, as a user does. */
-@ExtendWith(RunningServer.Extension.class)
-class MotionJourneyTest {
-    private final RunningServer server;
-    private Browser browser;
-    private Page page;
-
+class MotionJourneyTest extends Journey {
     MotionJourneyTest(RunningServer server) {
-        this.server = server;
-    }
-
-    @BeforeEach
-    void start() {
-        browser = new Browser();
-        page = browser.page;
-    }
-
-    @AfterEach
-    void stop() {
-        browser.close();
-    }
-
-    private Locator button(String name) {
-        return page.getByRole(
-                AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true));
-    }
-
-    private JsonNode recipe(String id) {
-        return server.get("/api/sites/" + id).json().get("recipe");
+        super(server);
     }
 
     private JsonNode layer(String site, String id) {

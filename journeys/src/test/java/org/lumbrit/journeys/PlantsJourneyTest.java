@@ -10,42 +10,14 @@ import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.BoundingBox;
 import java.nio.file.Files;
 import java.util.List;
-import org.junit.jupiter.api.AfterEach;
-import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.extension.ExtendWith;
 import org.lumbrit.server.RunningServer;
 import tools.jackson.databind.JsonNode;
 
 /** Making plants in the nursery and covering ground and walls with them, as a user does. */
-@ExtendWith(RunningServer.Extension.class)
-class PlantsJourneyTest {
-    private final RunningServer server;
-    private Browser browser;
-    private Page page;
-
+class PlantsJourneyTest extends Journey {
     PlantsJourneyTest(RunningServer server) {
-        this.server = server;
-    }
-
-    @BeforeEach
-    void start() {
-        browser = new Browser();
-        page = browser.page;
-    }
-
-    @AfterEach
-    void stop() {
-        browser.close();
-    }
-
-    private Locator button(String name) {
-        return page.getByRole(
-                AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true));
-    }
-
-    private JsonNode recipe(String id) {
-        return server.get("/api/sites/" + id).json().get("recipe");
+        super(server);
     }
 
     /** Level ground with a grass cover of one plant per m² and a wall of 6 m. */

@@ -8,10 +8,7 @@ import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.FilePayload;
 import java.util.Arrays;
-import org.junit.jupiter.api.AfterEach;
-import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.extension.ExtendWith;
 import org.lumbrit.core.props.BarrelShape;
 import org.lumbrit.core.surface.Mesh;
 import org.lumbrit.formats.mesh.PlyFile;
@@ -19,30 +16,9 @@ import org.lumbrit.server.RunningServer;
 import tools.jackson.databind.JsonNode;
 
 /** Ground and props as a user meets them: relief layers, an area, a tape, a mesh that is brought in. */
-@ExtendWith(RunningServer.Extension.class)
-class YardJourneyTest {
-    private final RunningServer server;
-    private Browser browser;
-    private Page page;
-
+class YardJourneyTest extends Journey {
     YardJourneyTest(RunningServer server) {
-        this.server = server;
-    }
-
-    @BeforeEach
-    void start() {
-        browser = new Browser();
-        page = browser.page;
-    }
-
-    @AfterEach
-    void stop() {
-        browser.close();
-    }
-
-    private Locator button(String name) {
-        return page.getByRole(
-                AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true));
+        super(server);
     }
 
     /** A small site with hills from one relief layer, so that a software renderer is quick with it. */
@@ -60,10 +36,6 @@ class YardJourneyTest {
         page.navigate(server.address() + "/sites/" + id);
         button("Fold the ground").waitFor();
         browser.ripen();
-    }
-
-    private JsonNode recipe(String id) {
-        return server.get("/api/sites/" + id).json().get("recipe");
     }
 
     @Test

@@ -74,8 +74,12 @@ public final class MotionFindings {
         return findings.found;
     }
 
-    private void add(Severity severity, Layer layer, String title, String text, String remedy, Edit... edits) {
-        found.add(new Finding(severity, layer.name() + ": " + title, text, "", "", layer.id(), remedy, List.of(edits)));
+    private void add(Severity severity, Layer layer, String title, String text, String remedy, Edit edit) {
+        add(severity, layer, title, text, remedy, List.of(edit));
+    }
+
+    private void add(Severity severity, Layer layer, String title, String text, String remedy, List<Edit> edits) {
+        found.add(new Finding(severity, layer.name() + ": " + title, text, "", "", layer.id(), remedy, edits));
     }
 
     private void misfit(LoopFits.Proposal proposal) {
@@ -114,26 +118,21 @@ public final class MotionFindings {
         if (foot <= 1e-4) {
             return;
         }
-        boolean driven = !recipe.drivesOf(sway.id(), SwayLayer.MASK).isEmpty();
         List<Edit> remedy = new ArrayList<>();
-        if (driven) {
-            recipe.drivesOf(sway.id(), SwayLayer.MASK)
-                    .forEach(drive -> remedy.add(new DriveEdit.Remove(sway.id(), SwayLayer.MASK, drive.falloff())));
-        }
+        recipe.drivesOf(sway.id(), SwayLayer.MASK)
+                .forEach(drive -> remedy.add(new DriveEdit.Remove(sway.id(), SwayLayer.MASK, drive.falloff())));
         PropertyRange range = sway.properties().get(SwayLayer.MASK);
         if (range.low() != 0) {
             remedy.add(new LayerEdit.SetProperty(
                     sway.id(), SwayLayer.MASK, new PropertyRange(0, Math.max(range.high(), 1e-3), range.combine())));
         }
-        found.add(new Finding(
+        add(
                 Severity.WARNING,
-                sway.name() + ": root not still",
+                sway,
+                "root not still",
                 "Its mask is " + Decimal.write(foot, 3) + " at the foot, so plants slide on the ground; 0 holds them.",
-                "",
-                "",
-                sway.id(),
                 "Let the mask rise from 0 at the foot",
-                remedy));
+                remedy);
     }
 
     private void seam(Layer layer, SwayLoop.Seam seam) {
@@ -141,16 +140,14 @@ public final class MotionFindings {
             return;
         }
         List<Edit> all = LoopFits.all(recipe);
-        found.add(new Finding(
+        add(
                 Severity.WARNING,
-                layer.name() + ": a seam in the loop",
+                layer,
+                "a seam in the loop",
                 "From the last frame to the first it jumps " + times(seam.ratio())
                         + " as far as anywhere inside the loop.",
-                "",
-                "",
-                layer.id(),
                 all.isEmpty() ? "" : "Make every motion loop",
-                all));
+                all);
     }
 
     private static String times(double ratio) {
