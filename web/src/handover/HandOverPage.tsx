@@ -15,6 +15,7 @@ const TITLES: Record<string, string> = {
   csv: 'Plants (CSV)',
   numpy: 'Plants (NumPy)',
   usd: 'Plants (USD text)',
+  motion: 'Motion over the loop',
   recipe: 'Recipe',
 };
 
