@@ -1,8 +1,9 @@
-import { BufferAttribute, BufferGeometry, CanvasTexture, Color, DoubleSide, LinearSRGBColorSpace, Mesh, MeshBasicMaterial, PerspectiveCamera, PlaneGeometry, Raycaster, Scene, ShaderMaterial, Sprite, SpriteMaterial, Vector2, Vector3, WebGLRenderer, type Ray } from 'three';
+import { BufferAttribute, BufferGeometry, CanvasTexture, Color, LinearSRGBColorSpace, Mesh, PerspectiveCamera, PlaneGeometry, Raycaster, Scene, ShaderMaterial, Sprite, SpriteMaterial, Vector2, Vector3, WebGLRenderer } from 'three';
 import type { Bundle } from '../api/bundle';
 import { BENDING, MASK_NODES } from '../view3d/motion/swayShader';
 import { linearOf } from '../view3d/props';
 import { COLOUR_VALUE } from '../view3d/shaders';
+import { meet, type Met } from './meeting';
 
 const PLANT_VERTEX = /* glsl */ `
 attribute float aAlong;
@@ -115,8 +116,6 @@ export class SheetView {
     uniforms: { uBlown: { value: new Vector2() }, uTurns: { value: false }, uEven: { value: true }, uMaskAxis: { value: EVEN }, uTall: { value: 1 }, uTurn: { value: 0 }, uTint: { value: new Vector3(0.3, 0.3, 0.1) }, uValues: { value: false } },
   });
   private readonly plants: Mesh[] = [];
-  /** Met by rays as the plants stand unturned. */
-  private readonly solid = new MeshBasicMaterial({ side: DoubleSide });
   private readonly paper: Mesh[] = [];
   private readonly observer: ResizeObserver;
   private frame = 0;
@@ -314,8 +313,7 @@ export class SheetView {
   }
 
   /**
-   * The place on a plant under a point of the canvas, in that plant's own frame, metres; between its leaves as deep as the leaf
-   * that is nearest to there.
+   * The place on a plant under a point of the canvas, in that plant's own frame.
    *
    * @param only the plant, by number, that a stroke began on
    */
@@ -323,16 +321,7 @@ export class SheetView {
     const { clientWidth, clientHeight } = this.canvas;
     const rays = new Raycaster();
     rays.setFromCamera(new Vector2((2 * left) / clientWidth - 1, 1 - (2 * top) / clientHeight), this.camera);
-    const turn = this.material.uniforms.uTurn!.value as number;
-    const up = new Vector3(0, 1, 0);
-    const found = this.plants.flatMap((mesh, plant): Met[] => {
-      if (only !== undefined && only !== plant) return [];
-      // the ray in the plant's own frame
-      const own = new Raycaster(rays.ray.origin.clone().sub(mesh.position).applyAxisAngle(up, -turn), rays.ray.direction.clone().applyAxisAngle(up, -turn));
-      const met = own.intersectObject(new Mesh(mesh.geometry, this.solid))[0];
-      return met ? [{ plant, away: 0, deep: met.distance, place: met.point.toArray() }] : beside(own.ray, mesh.geometry, plant);
-    });
-    return found.sort((one, other) => one.away - other.away || one.deep - other.deep)[0] ?? null;
+    return meet(rays.ray, this.plants, this.material.uniforms.uTurn!.value as number, only);
   }
 
   /** The place on the plane through the plants' feet under a point of the canvas, x from the first plant's foot; metres. */
@@ -366,32 +355,6 @@ export class SheetView {
     this.plants.forEach((mesh) => mesh.geometry.dispose());
     this.renderer.dispose();
   }
-}
-
-/** Where a ray meets a plant, in the plant's own frame. */
-interface Met {
-  plant: number;
-  /** Metres from the ray. */
-  away: number;
-  /** Metres from the eye. */
-  deep: number;
-  place: [number, number, number];
-}
-
-/** The place of a ray that is nearest to any vertex of a mesh; nothing where it has none. */
-function beside(ray: Ray, geometry: BufferGeometry, plant: number): Met[] {
-  const positions = geometry.getAttribute('position');
-  const vertex = new Vector3();
-  let nearest = Infinity;
-  let deep = 0;
-  for (let i = 0; i < positions.count; i++) {
-    const square = ray.distanceSqToPoint(vertex.fromBufferAttribute(positions, i));
-    if (square < nearest) {
-      nearest = square;
-      deep = vertex.sub(ray.origin).dot(ray.direction);
-    }
-  }
-  return nearest < Infinity ? [{ plant, away: Math.sqrt(nearest), deep, place: ray.at(deep, vertex).toArray() }] : [];
 }
 
 /** A round length of which 6 to 30 make up the height. */

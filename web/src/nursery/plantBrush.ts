@@ -15,10 +15,11 @@ export function usePlantBrush(view: RefObject<SheetView | null>, falloff: Fallof
   const on = useRef<number | undefined>(undefined);
   const brush = falloff?.source.kind === 'brush';
   useEffect(() => {
-    if (!brush) return;
-    const now = useSelection.getState().brush;
-    // a radius for the ground would cover the whole plant
-    if (now.radius > tallest / 2) set({ brush: { ...now, radius: Number((tallest / 8).toPrecision(2)) } });
+    const before = useSelection.getState().brush;
+    // a radius for the ground would cover the whole plant; it is there again when the plant is left
+    if (!brush || before.radius <= tallest / 2) return;
+    set({ brush: { ...before, radius: Number((tallest / 8).toPrecision(2)) } });
+    return () => set({ brush: { ...useSelection.getState().brush, radius: before.radius } });
   }, [brush, tallest, set]);
   useEffect(() => () => set({ painting: false }), [set]);
   const met = (event: PointerEvent<HTMLCanvasElement>) => {

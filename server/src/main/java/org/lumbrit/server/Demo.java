@@ -18,17 +18,22 @@ public class Demo {
 
     private final LumbritSettings settings;
     private final SiteStore store;
+    private final FirstLook firstLook;
 
-    Demo(LumbritSettings settings, SiteStore store) {
+    Demo(LumbritSettings settings, SiteStore store, FirstLook firstLook) {
         this.settings = settings;
         this.store = store;
+        this.firstLook = firstLook;
     }
 
     /** Puts the demo site into an empty database, where a folder is given. */
     @EventListener(ApplicationReadyEvent.class)
     public void fillEmpty() {
         if (!settings.demo().isBlank() && store.isEmpty()) {
-            create();
+            SiteState made = create();
+            if (settings.firstLook()) {
+                firstLook.at(made);
+            }
         }
         LOG.info("Lumbrit is ready");
     }

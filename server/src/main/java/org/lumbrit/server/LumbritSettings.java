@@ -8,6 +8,7 @@ import org.springframework.util.unit.DataSize;
  *
  * @param data folder for results that are kept between starts
  * @param demo folder of the demo site's files; empty for none
+ * @param firstLook whether the demo is computed before anybody opens it
  */
 @ConfigurationProperties("lumbrit")
-public record LumbritSettings(String data, DataSize resultsInMemory, DataSize resultsOnDisk, String demo) {}
+public record LumbritSettings(String data, DataSize resultsInMemory, DataSize resultsOnDisk, String demo, boolean firstLook) {}

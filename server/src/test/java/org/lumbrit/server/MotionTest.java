@@ -136,6 +136,54 @@ class MotionTest {
     }
 
     @Test
+    void whatIsPaintedOnThePlantIsSeenOnItsSheetAndIsHowItGivesWay() {
+        String site = site(4);
+        server.edit(site.substring("/api/sites/".length()), """
+                [{"kind":"add-falloff","added":{"id":"hand","name":"By hand","source":{"kind":"brush","strokes":[]}},"index":0},
+                 {"kind":"set-drive","drive":{"layer":"sway","property":"mask","falloff":"hand","curve":[[0,0],[1,1]]}}]""");
+        assertThat(greatest(sheetValues(site, "")))
+                .as("nothing is painted yet")
+                .isZero();
+        assertThat(greatest(array(
+                        server.get(site + "/breeze?plant=clump").json().get("key").asString(), "axis")))
+                .isZero();
+        // over all the tips, not saved yet
+        String stroke = """
+                {"kind":"set-source","falloff":"hand","source":{"kind":"brush","strokes":[
+                  {"points":[[0,0.4,0]],"radius":0.3,"strength":1,"softness":0.2,"mode":"add"}]}}""";
+        assertThat(greatest(sheetValues(site, stroke))).isEqualTo(1);
+        server.edit(site.substring("/api/sites/".length()), "[" + stroke + "]");
+        ByteBuffer axis =
+                array(server.get(site + "/breeze?plant=clump").json().get("key").asString(), "axis");
+        assertThat(axis.getFloat(0)).as("the foot").isZero();
+        assertThat(greatest(axis)).isGreaterThan(0.5f);
+        int base = server.get(site).json().get("revision").asInt();
+        RunningServer.Answer none = server.post(site + "/sheet", sheetWish(base, "", "nothing"));
+        assertThat(none.status()).isEqualTo(422);
+        assertThat(none.json().get("detail").asString()).contains("nothing");
+    }
+
+    private static String sheetWish(int base, String edits, String falloff) {
+        return "{\"base\":%d,\"edits\":[%s],\"plant\":\"clump\",\"growth\":1,\"detail\":0,\"falloff\":\"%s\",\"stage\":-1}"
+                .formatted(base, edits, falloff);
+    }
+
+    private ByteBuffer sheetValues(String site, String edits) {
+        int base = server.get(site).json().get("revision").asInt();
+        RunningServer.Answer sheet = server.post(site + "/sheet", sheetWish(base, edits, "hand"));
+        assertThat(sheet.status()).as(sheet.text()).isEqualTo(200);
+        return array(sheet.json().get("key").asString(), "values0");
+    }
+
+    private static float greatest(ByteBuffer floats) {
+        float most = Float.NEGATIVE_INFINITY;
+        for (int i = 0; i < floats.remaining() / 4; i++) {
+            most = Math.max(most, floats.getFloat(4 * i));
+        }
+        return most;
+    }
+
+    @Test
     void gustsAreShownOnTheGroundAtTheClocksTime() {
         String site = site(4);
         int base = server.get(site).json().get("revision").asInt();

@@ -51,7 +51,8 @@ public final class RunningServer implements AutoCloseable {
                 "--spring.datasource.url=" + url,
                 "--spring.datasource.password=" + System.getenv("LUMBRIT_TEST_PASSWORD"),
                 "--lumbrit.data=" + data,
-                "--lumbrit.demo=../demo/thessock-tarn");
+                "--lumbrit.demo=../demo/thessock-tarn",
+                "--lumbrit.first-look=false");
     }
 
     /** Stops the application and starts it again on the same database. */

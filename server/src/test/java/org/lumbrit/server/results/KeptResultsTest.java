@@ -22,7 +22,7 @@ class KeptResultsTest {
 
     private KeptResults results(long onDisk) {
         return new KeptResults(
-                new LumbritSettings(folder.toString(), DataSize.ofMegabytes(8), DataSize.ofBytes(onDisk), ""));
+                new LumbritSettings(folder.toString(), DataSize.ofMegabytes(8), DataSize.ofBytes(onDisk), "", false));
     }
 
     private static float[] slowly(float value) {
