@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { Modal } from 'react-bootstrap';
 import type { NewSite } from '../api/client';
+import { Dialog } from '../parts/Dialog';
 import { Field, Unusable } from '../parts/forms';
 import { HeightMapSeen, HeightRange, useHeightMap } from '../parts/heightMap';
 
@@ -44,10 +45,7 @@ export function NewSiteDialog({ file, onHide, onCreate }: Props) {
   const map = read.data;
   const depth = map ? (w * (map.rows - 1)) / (map.columns - 1) : 0;
   return (
-    <Modal show onHide={onHide} size="lg">
-      <Modal.Header closeButton>
-        <Modal.Title className="serif fs-5">New site from {file.name}</Modal.Title>
-      </Modal.Header>
+    <Dialog show onHide={onHide} size="lg" title={<>New site from {file.name}</>}>
       <Modal.Body>
         {read.isLoading && <p>Reading the height map …</p>}
         <Unusable error={read.error} />
@@ -88,6 +86,6 @@ export function NewSiteDialog({ file, onHide, onCreate }: Props) {
           Make the site
         </button>
       </Modal.Footer>
-    </Modal>
+    </Dialog>
   );
 }

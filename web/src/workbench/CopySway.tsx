@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { Modal } from 'react-bootstrap';
 import type { Layer } from '../api/types';
+import { Dialog } from '../parts/Dialog';
 import { freshId } from './selection';
 import { useSession } from './session';
 
@@ -21,10 +22,7 @@ export function CopySway({ layer, show, onHide }: { layer: Sway; show: boolean; 
     onHide();
   };
   return (
-    <Modal show={show} onHide={onHide}>
-      <Modal.Header closeButton>
-        <Modal.Title className="serif fs-5">Let other plants sway like this</Modal.Title>
-      </Modal.Header>
+    <Dialog show={show} onHide={onHide} title="Let other plants sway like this">
       <Modal.Body>
         {others.length === 0 && <p className="muted mb-0">There is no other cover yet.</p>}
         {others.map((each) => (
@@ -38,6 +36,6 @@ export function CopySway({ layer, show, onHide }: { layer: Sway; show: boolean; 
           Copy to {chosen.length === 1 ? 'one cover' : `${chosen.length} covers`}
         </button>
       </Modal.Body>
-    </Modal>
+    </Dialog>
   );
 }

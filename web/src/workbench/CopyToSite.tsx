@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { Modal } from 'react-bootstrap';
 import { api } from '../api/client';
 import type { Falloff, Layer } from '../api/types';
+import { Dialog } from '../parts/Dialog';
 import { sayProblem } from '../parts/notes';
 import { adapted, adaptedLayer } from './adapting';
 import { useSession } from './session';
@@ -29,12 +30,13 @@ export function CopyToSite({ falloff, layer, show, onHide }: Props) {
       sayProblem(error);
     }
   };
+  const hide = () => {
+    setReport([]);
+    onHide();
+  };
   const others = sites.data?.filter((each) => each.id !== site.id) ?? [];
   return (
-    <Modal show={show} onHide={onHide} onExited={() => setReport([])}>
-      <Modal.Header closeButton>
-        <Modal.Title className="serif fs-5">Copy {(layer ?? falloff)?.name} to another site</Modal.Title>
-      </Modal.Header>
+    <Dialog show={show} onHide={hide} title={<>Copy {(layer ?? falloff)?.name} to another site</>}>
       <Modal.Body>
         {report.map((line) => (
           <p key={line} className="mb-1">
@@ -49,6 +51,6 @@ export function CopyToSite({ falloff, layer, show, onHide }: Props) {
             </button>
           ))}
       </Modal.Body>
-    </Modal>
+    </Dialog>
   );
 }

@@ -1,5 +1,6 @@
 import { Modal } from 'react-bootstrap';
 import type { Finding } from '../api/types';
+import { Dialog } from '../parts/Dialog';
 import { useMotion } from './motion';
 import { useSelection } from './selection';
 import { useSession } from './session';
@@ -18,10 +19,7 @@ export function Findings({ show, onHide }: { show: boolean; onHide: () => void }
     onHide();
   };
   return (
-    <Modal show={show} onHide={onHide} scrollable>
-      <Modal.Header closeButton>
-        <Modal.Title className="serif fs-5">Findings</Modal.Title>
-      </Modal.Header>
+    <Dialog show={show} onHide={onHide} scrollable title="Findings">
       <Modal.Body>
         {findings.length === 0 && <p className="muted mb-0">Nothing looks like a mistake.</p>}
         {findings.map((finding) => (
@@ -41,6 +39,6 @@ export function Findings({ show, onHide }: { show: boolean; onHide: () => void }
           </div>
         ))}
       </Modal.Body>
-    </Modal>
+    </Dialog>
   );
 }

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { Dropdown, Modal } from 'react-bootstrap';
 import type { Description, Layer, SettingDescription } from '../api/types';
+import { Dialog } from '../parts/Dialog';
 import { useNotes } from '../parts/notes';
 import { EditableName } from '../parts/EditableName';
 import { CopySway } from './CopySway';
@@ -135,10 +136,7 @@ function LayerDialog({ layer, show, onHide }: { layer: Layer; show: boolean; onH
       <SettingField key={setting.name} setting={setting} target={keyable ? { of: 'layer', id: layer.id, setting: setting.name, round: setting.unit === '°' } : undefined} value={settings[setting.name]} onPreview={(value) => preview(edit({ [setting.name]: value }))} onCommit={(value) => commit(edit({ [setting.name]: value }))} />
     );
   return (
-    <Modal show={show} onHide={onHide} size={cover ? undefined : 'sm'} backdropClassName="opacity-25" dialogClassName={cover ? 'cover-dialog' : ''}>
-      <Modal.Header closeButton>
-        <EditableName name={layer.name} label="Name of the layer" className="site-name serif fs-5" onRename={(name) => commit([{ kind: 'rename-layer', layer: layer.id, name }])} />
-      </Modal.Header>
+    <Dialog show={show} onHide={onHide} size={cover ? undefined : 'sm'} backdropClassName="opacity-25" dialogClassName={cover ? 'cover-dialog' : ''} title={<EditableName name={layer.name} label="Name of the layer" className="site-name serif fs-5" onRename={(name) => commit([{ kind: 'rename-layer', layer: layer.id, name }])} />}>
       <Modal.Body className={cover ? 'cover-form' : 'settings-form'}>
         {cover ? (
           <>
@@ -149,6 +147,6 @@ function LayerDialog({ layer, show, onHide }: { layer: Layer; show: boolean; onH
           fields.map(field)
         )}
       </Modal.Body>
-    </Modal>
+    </Dialog>
   );
 }

@@ -2,6 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Modal } from 'react-bootstrap';
 import { api } from '../api/client';
+import { Dialog } from '../parts/Dialog';
 import { useSession } from './session';
 
 /** Every motion that does not come back after the loop, with what may give way, and one switch that makes all of them loop. */
@@ -13,10 +14,7 @@ export function LoopDialog({ show, onHide }: { show: boolean; onHide: () => void
   const whole = loop.data && proposals.length === 0;
   const all = () => commit(loop.data!.all, 'Every motion loops.');
   return (
-    <Modal show={show} onHide={onHide} scrollable>
-      <Modal.Header closeButton>
-        <Modal.Title className="serif fs-5">The loop of {recipe.clock.loopSeconds} s</Modal.Title>
-      </Modal.Header>
+    <Dialog show={show} onHide={onHide} scrollable title={<>The loop of {recipe.clock.loopSeconds} s</>}>
       <Modal.Body>
         <label className="d-flex justify-content-between align-items-center mb-2">
           <span>
@@ -54,6 +52,6 @@ export function LoopDialog({ show, onHide }: { show: boolean; onHide: () => void
           );
         })}
       </Modal.Body>
-    </Modal>
+    </Dialog>
   );
 }

@@ -2,6 +2,7 @@ import { useRef } from 'react';
 import { Modal } from 'react-bootstrap';
 import { api } from '../api/client';
 import type { Edit, Place } from '../api/types';
+import { Dialog } from '../parts/Dialog';
 import { EditableName } from '../parts/EditableName';
 import { sayProblem } from '../parts/notes';
 import { fixed } from '../parts/numbers';
@@ -32,10 +33,7 @@ export function PlacesDialog({ show, onHide }: { show: boolean; onHide: () => vo
     }
   };
   return (
-    <Modal show={show} onHide={onHide}>
-      <Modal.Header closeButton>
-        <Modal.Title className="serif fs-5">Points, paths and areas</Modal.Title>
-      </Modal.Header>
+    <Dialog show={show} onHide={onHide} title="Points, paths and areas">
       <Modal.Body>
         {recipe.places.length === 0 && <p className="muted">A nearness falloff measures from a point, a path or the edge of an area. Place one by clicking on the ground, or import GeoJSON.</p>}
         {recipe.places.map((place) => (
@@ -74,7 +72,7 @@ export function PlacesDialog({ show, onHide }: { show: boolean; onHide: () => vo
           }}
         />
       </Modal.Footer>
-    </Modal>
+    </Dialog>
   );
 }
 

@@ -2,6 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Modal } from 'react-bootstrap';
 import { api } from '../api/client';
+import { Dialog } from '../parts/Dialog';
 import { fixed } from '../parts/numbers';
 import { useSelection } from './selection';
 import { useSession } from './session';
@@ -25,13 +26,7 @@ export function SamplesDialog({ show, onHide }: { show: boolean; onHide: () => v
     .map((line) => line.split(','));
   const sorted = rows.map((row) => row.map(Number)).sort((a, b) => (sort.down ? -1 : 1) * ((a[sort.column] ?? 0) - (b[sort.column] ?? 0)));
   return (
-    <Modal show={show} onHide={onHide} size="lg" scrollable>
-      <Modal.Header closeButton>
-        <Modal.Title className="serif fs-5">{name}: samples</Modal.Title>
-        <a className="btn btn-quiet btn-sm ms-auto me-2" href={`/api/sites/${site.id}/probe.csv?falloff=${encodeURIComponent(falloff)}&grid=64&steps=true&time=${time}`} download={`${name}.csv`}>
-          Save 64 × 64 as CSV
-        </a>
-      </Modal.Header>
+    <Dialog show={show} onHide={onHide} size="lg" scrollable title={<>{name}: samples</>} head={<a className="btn btn-quiet btn-sm ms-auto me-2" href={`/api/sites/${site.id}/probe.csv?falloff=${encodeURIComponent(falloff)}&grid=64&steps=true&time=${time}`} download={`${name}.csv`}> Save 64 × 64 as CSV </a>}>
       <Modal.Body className="p-0">
         {text.error && <p className="p-3 rust mb-0">{text.error.message}</p>}
         <table className="table table-sm samples">
@@ -58,6 +53,6 @@ export function SamplesDialog({ show, onHide }: { show: boolean; onHide: () => v
           </tbody>
         </table>
       </Modal.Body>
-    </Modal>
+    </Dialog>
   );
 }

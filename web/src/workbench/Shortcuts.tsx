@@ -1,4 +1,5 @@
 import { Modal } from 'react-bootstrap';
+import { Dialog } from '../parts/Dialog';
 
 const KEYS: [string, string][] = [
   ['Ctrl + Z', 'undo'],
@@ -30,10 +31,7 @@ export function Shortcuts({ show, onHide }: { show: boolean; onHide: () => void 
     localStorage.setItem('theme', root.bsTheme);
   };
   return (
-    <Modal show={show} onHide={onHide}>
-      <Modal.Header closeButton>
-        <Modal.Title className="serif fs-5">Shortcuts</Modal.Title>
-      </Modal.Header>
+    <Dialog show={show} onHide={onHide} title="Shortcuts">
       <Modal.Body>
         <table className="table table-sm mb-3">
           <tbody>
@@ -49,6 +47,6 @@ export function Shortcuts({ show, onHide }: { show: boolean; onHide: () => void 
           Light or dark paper
         </button>
       </Modal.Body>
-    </Modal>
+    </Dialog>
   );
 }

@@ -1,5 +1,6 @@
 import { Modal } from 'react-bootstrap';
 import type { GroundSpec } from '../api/types';
+import { Dialog } from '../parts/Dialog';
 import { SettingField } from '../workbench/SettingField';
 import { useSession } from '../workbench/session';
 
@@ -13,10 +14,7 @@ export function GroundDialog({ show, onHide }: { show: boolean; onHide: () => vo
   const usual: Record<string, number> = { depth: ground.width, resolution: 512, lowest: 0, highest: 50, waterLevel: 0 };
   const shown = kinds.groundSettings.filter((setting) => !['heights', 'resolution', 'waterLevel'].includes(setting.name) && !(ground.heights ? setting.name === 'depth' : ['highest', 'missing'].includes(setting.name)));
   return (
-    <Modal show={show} onHide={onHide} size="sm">
-      <Modal.Header closeButton>
-        <Modal.Title className="serif fs-5">The ground</Modal.Title>
-      </Modal.Header>
+    <Dialog show={show} onHide={onHide} size="sm" title="The ground">
       <Modal.Body className="settings-form">
         {shown.map((setting) => (
           <SettingField
@@ -55,6 +53,6 @@ export function GroundDialog({ show, onHide }: { show: boolean; onHide: () => vo
           </button>
         )}
       </Modal.Body>
-    </Modal>
+    </Dialog>
   );
 }

@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { Modal } from 'react-bootstrap';
+import { Dialog } from '../parts/Dialog';
 import { Field, Unusable } from '../parts/forms';
 import { HeightMapSeen, HeightRange, useHeightMap } from '../parts/heightMap';
 import { useSession } from '../workbench/session';
@@ -35,10 +36,7 @@ export function HeightsDialog({ file, onDone }: { file: File; onDone: () => void
     onDone();
   };
   return (
-    <Modal show onHide={onDone} size="lg">
-      <Modal.Header closeButton>
-        <Modal.Title className="serif fs-5">Ground from {file.name}</Modal.Title>
-      </Modal.Header>
+    <Dialog show onHide={onDone} size="lg" title={<>Ground from {file.name}</>}>
       <Modal.Body>
         {read.isLoading && <p>Reading {(file.size / 1e6).toFixed(1)} MB …</p>}
         <Unusable error={read.error} />
@@ -67,6 +65,6 @@ export function HeightsDialog({ file, onDone }: { file: File; onDone: () => void
           Use it as the ground
         </button>
       </Modal.Footer>
-    </Modal>
+    </Dialog>
   );
 }

@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { Modal } from 'react-bootstrap';
 import { api } from '../api/client';
 import type { Prop } from '../api/types';
+import { Dialog } from '../parts/Dialog';
 import { Unusable } from '../parts/forms';
 import { grouped, withUnit } from '../parts/numbers';
 import { freshProp } from '../workbench/PropPanel';
@@ -44,13 +45,7 @@ export function MeshDialog({ file, left, onDone }: { file: File; left: number; o
     onDone();
   };
   return (
-    <Modal show onHide={onDone} size="lg">
-      <Modal.Header closeButton>
-        <Modal.Title className="serif fs-5">
-          Import {file.name}
-          {left > 0 && <span className="muted fs-6"> · {left} more to come</span>}
-        </Modal.Title>
-      </Modal.Header>
+    <Dialog show onHide={onDone} size="lg" title={<>Import {file.name} {left > 0 && <span className="muted fs-6"> · {left} more to come</span>}</>}>
       <Modal.Body>
         {read.isLoading && (
           <div role="progressbar" aria-label="Reading the mesh" className="reading">
@@ -137,6 +132,6 @@ export function MeshDialog({ file, left, onDone }: { file: File; left: number; o
           Bring it in, standing on the ground
         </button>
       </Modal.Footer>
-    </Modal>
+    </Dialog>
   );
 }

@@ -11,4 +11,5 @@ import org.springframework.util.unit.DataSize;
  * @param firstLook whether the demo is computed before anybody opens it
  */
 @ConfigurationProperties("lumbrit")
-public record LumbritSettings(String data, DataSize resultsInMemory, DataSize resultsOnDisk, String demo, boolean firstLook) {}
+public record LumbritSettings(
+        String data, DataSize resultsInMemory, DataSize resultsOnDisk, String demo, boolean firstLook) {}

@@ -141,11 +141,13 @@ class MotionTest {
         server.edit(site.substring("/api/sites/".length()), """
                 [{"kind":"add-falloff","added":{"id":"hand","name":"By hand","source":{"kind":"brush","strokes":[]}},"index":0},
                  {"kind":"set-drive","drive":{"layer":"sway","property":"mask","falloff":"hand","curve":[[0,0],[1,1]]}}]""");
-        assertThat(greatest(sheetValues(site, "")))
-                .as("nothing is painted yet")
-                .isZero();
+        assertThat(greatest(sheetValues(site, ""))).as("nothing is painted yet").isZero();
         assertThat(greatest(array(
-                        server.get(site + "/breeze?plant=clump").json().get("key").asString(), "axis")))
+                        server.get(site + "/breeze?plant=clump")
+                                .json()
+                                .get("key")
+                                .asString(),
+                        "axis")))
                 .isZero();
         // over all the tips, not saved yet
         String stroke = """
