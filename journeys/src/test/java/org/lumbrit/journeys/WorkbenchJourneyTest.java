@@ -123,9 +123,9 @@ class WorkbenchJourneyTest {
     @Test
     void undoRedoAndReloadKeepEverything() {
         int before = browser.plants();
-        button("Shore on density: drives it").click();
+        button("Causeway on density: drives it").click();
         button("Clear").click();
-        browser.waitForPlants("n > " + 2 * before);
+        browser.waitForPlants("n > " + before);
         browser.saved(2);
         int without = browser.plants();
         page.keyboard().press("Escape");
