@@ -41,4 +41,22 @@ describe('the eye', () => {
     expect(eye.pose.target[0]).toBeCloseTo(0);
     expect(eye.pose.target[2]).toBeGreaterThan(5);
   });
+
+  it('has planes that hold what it draws and nothing behind it, whatever the jitter', () => {
+    for (const parallel of [false, true]) {
+      const eye = new Eye({ target: [0, 0, 0], heading: 40, elevation: 25, distance: 50 });
+      eye.isParallel = parallel;
+      eye.update(800, 500);
+      const planes = eye.planes();
+      const inside = (x: number, y: number, z: number) => [0, 4, 8, 12].every((p) => planes[p]! * x + planes[p + 1]! * y + planes[p + 2]! * z + planes[p + 3]! >= 0);
+      expect(inside(0, 0, 0)).toBe(true);
+      for (const [x, y, held] of [[0.95, 0.9, true], [-0.95, -0.9, true], [1.1, 0, false], [0, -1.1, false]] as const) {
+        const { from, along } = eye.ray(x, y);
+        const far = parallel ? 2000 : 40;
+        expect(inside(from[0] + far * along[0], from[1] + far * along[1], from[2] + far * along[2])).toBe(held);
+      }
+      eye.update(800, 500, 0.4, -0.3);
+      eye.planes().forEach((number, i) => expect(number).toBeCloseTo(planes[i]!, 12));
+    }
+  });
 });

@@ -6,6 +6,12 @@ import { PlantMeshes, type DetailChoice, type PlantMaterials } from './plants';
 const FINE_TRIANGLES = 1_300_000;
 const FINE_TOLERANCE = 0.7;
 const DRAFT_TOLERANCE = 5;
+/** Pixels that a detail may be off at most; where that is not enough, plants of crowds are left out while the picture moves. */
+const COARSEST = 17;
+/** Layers of so many plants are crowds, of which a part can stand for all; of others each plant would be missed. */
+const CROWD = 1500;
+/** A crowd is not thinned further than to this share. */
+const THINNEST = 0.04;
 
 /** What was drawn: triangles and draws of plants, how far details are off in pixels, which share of the plants. */
 export interface Arranged {
@@ -85,7 +91,7 @@ export class Planting {
    * Chooses which plants are drawn in which detail: all of them within what a pixel shows where the picture rests, as many
    * triangles as there is time for while it moves.
    */
-  arrange(of: 'draft' | 'play' | 'fine', seen: Pick<DetailChoice, 'eye' | 'pixels' | 'parallel'>): Arranged {
+  arrange(of: 'draft' | 'play' | 'fine', seen: Pick<DetailChoice, 'eye' | 'pixels' | 'parallel' | 'planes'>): Arranged {
     const fine = of === 'fine';
     const room = fine ? FINE_TRIANGLES : of === 'play' ? this.playTriangles : this.draftTriangles;
     const key = JSON.stringify([room, fine, seen, this.forced]);
@@ -96,27 +102,29 @@ export class Planting {
     }
     const choice: DetailChoice = { ...seen, share: 1, tolerance: fine ? FINE_TOLERANCE : DRAFT_TOLERANCE, forced: this.forced };
     let sum = this.arrangeAll(choice);
-    for (let i = 0; i < 4 && sum.triangles > room && this.forced < 0; i++) {
+    while (sum.triangles > room && this.forced < 0 && choice.tolerance * 2.2 < COARSEST) {
       choice.tolerance *= 2.2;
       sum = this.arrangeAll(choice);
     }
     if (!fine && sum.triangles > room) {
-      choice.share = room / sum.triangles;
+      choice.share = Math.max(THINNEST, (room - sum.few) / Math.max(1, sum.triangles - sum.few));
       sum = this.arrangeAll(choice);
     }
     this.arranged = { key, sum: { ...sum, tolerance: choice.tolerance, share: choice.share } };
     return this.arranged.sum;
   }
 
-  private arrangeAll(choice: DetailChoice): { triangles: number; draws: number } {
-    let triangles = 0;
-    let draws = 0;
+  /** What is drawn then; how many of the triangles are of layers that are no crowd. */
+  private arrangeAll(choice: DetailChoice): { triangles: number; draws: number; few: number } {
+    const sum = { triangles: 0, draws: 0, few: 0 };
     for (const each of this.all) {
-      const one = each.arrange(choice);
-      triangles += one.triangles;
-      draws += one.draws;
+      const crowd = each.count >= CROWD;
+      const one = each.arrange(crowd ? choice : { ...choice, share: 1 });
+      sum.triangles += one.triangles;
+      sum.draws += one.draws;
+      if (!crowd) sum.few += one.triangles;
     }
-    return { triangles, draws };
+    return sum;
   }
 
   /** Those that sway, and those that stand still. */

@@ -565,7 +565,7 @@ export class Viewport {
   private arrange(of: 'draft' | 'play' | 'fine'): void {
     const size = this.renderer.getSize(new Vector2());
     const { x, y, z } = this.eye.position;
-    const drawn = this.planting.arrange(of, { eye: { x, y, z }, pixels: this.eye.pixelsPerMetre(size.y), parallel: this.eye.isParallel });
+    const drawn = this.planting.arrange(of, { eye: { x, y, z }, pixels: this.eye.pixelsPerMetre(size.y), parallel: this.eye.isParallel, planes: this.eye.planes() });
     this.cost.drawn = drawn;
     this.motion.scale(this.eye.pixelsPerMetre(size.y));
     this.uniforms.uBroaden.value = Math.min(2.6, 1 / Math.sqrt(drawn.share));

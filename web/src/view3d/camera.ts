@@ -1,4 +1,4 @@
-import { Matrix4, OrthographicCamera, PerspectiveCamera, Vector3 } from 'three';
+import { Frustum, Matrix4, OrthographicCamera, PerspectiveCamera, Vector3 } from 'three';
 
 /** An eye that circles a target: heading and elevation in degrees, distance in metres. */
 export interface Pose {
@@ -59,6 +59,15 @@ export class Eye {
     camera.setViewOffset(width, height, jitterX, jitterY, width, height);
     camera.updateProjectionMatrix();
     camera.updateMatrixWorld(true);
+  }
+
+  /** The four sides of the picture as planes, a normal that points into it and the distance each; whatever the jitter. */
+  planes(): number[] {
+    const plain = this.camera.clone();
+    plain.clearViewOffset();
+    plain.updateProjectionMatrix();
+    const frustum = new Frustum().setFromProjectionMatrix(new Matrix4().multiplyMatrices(plain.projectionMatrix, this.camera.matrixWorldInverse));
+    return frustum.planes.slice(0, 4).flatMap(({ normal, constant }) => [normal.x, normal.y, normal.z, constant]);
   }
 
   orbit(byHeading: number, byElevation: number): void {

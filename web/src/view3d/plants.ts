@@ -4,6 +4,12 @@ import type { Swaying, SwayUniforms } from './motion/Swaying';
 
 /** Detail levels a variant may have, the stand-in last. */
 const LEVELS = 5;
+/** In place of a level: outside the picture. */
+const UNSEEN = 255;
+/** Triangles from which on a plant is more than a blade or two. */
+const LEAFY = 60;
+/** Pixels of a leafy plant below which its outline may stand for it. */
+const STANDS_IN_BELOW = 30;
 
 /** How plants are drawn: by a ready material for thin blades and one for everything else. */
 export interface PlantMaterials {
@@ -72,6 +78,8 @@ export interface DetailChoice {
   /** Pixels that one metre takes at a distance of one metre; in a parallel view at any distance. */
   pixels: number;
   parallel: boolean;
+  /** Planes beyond which nothing is in the picture, four numbers each: a normal that points into it, and the distance. */
+  planes: readonly number[];
 }
 
 /** Plants of one layer: for each variant a mesh a detail level, and what stands in which level chosen anew for each picture. */
@@ -218,11 +226,25 @@ export class PlantMeshes {
     const counts = new Array<number>(last + 1).fill(0);
     for (let i = 0; i < shown; i++) {
       const plant = variant.order[i]!;
+      if (!this.isSeen(plant, choice)) {
+        of[i] = UNSEEN;
+        continue;
+      }
       const level = choice.forced >= 0 ? Math.min(last, choice.forced) : this.levelOf(plant, variant, choice);
       of[i] = level;
       counts[level]!++;
     }
     variant.levels.forEach((level, l) => this.fill(level, variant, of, l, counts[l]!));
+  }
+
+  /** Whether any of it may lie in the picture, however it leans. */
+  private isSeen(plant: number, { planes }: DetailChoice): boolean {
+    const reach = 1.1 * (this.sizes[2 * plant]! + this.sizes[2 * plant + 1]!);
+    const [x, y, z] = [this.feet[3 * plant]!, this.feet[3 * plant + 1]!, this.feet[3 * plant + 2]!];
+    for (let p = 0; p < planes.length; p += 4) {
+      if (planes[p]! * x + planes[p + 1]! * y + planes[p + 2]! * z + planes[p + 3]! < -reach) return false;
+    }
+    return true;
   }
 
   private levelOf(plant: number, variant: Variant, choice: DetailChoice): number {
@@ -233,7 +255,9 @@ export class PlantMeshes {
     const size = (this.sizes[2 * plant]! * pixels) / far;
     let level = 0;
     while (level + 1 < variant.levels.length && variant.levels[level + 1]!.error * size < tolerance) level++;
-    return level;
+    // its outline alone would be a lump, however small its error
+    const lump = level > 0 && level === variant.levels.length - 1 && variant.levels[0]!.triangles > LEAFY && size > STANDS_IN_BELOW;
+    return lump ? level - 1 : level;
   }
 
   /** Puts the plants of one level into its instances. */

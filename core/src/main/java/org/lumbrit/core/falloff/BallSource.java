@@ -91,17 +91,13 @@ public record BallSource(
         if (space == Space.PLACE) {
             return new Frame(null, new double[] {x, y, z}, 1);
         }
-        Owner owner = scene.owner();
-        double[][] extents = {owner.extentAlong(1, 0, 0), owner.extentAlong(0, 1, 0), owner.extentAlong(0, 0, 1)};
+        OwnBox box = OwnBox.of(scene.owner());
         double[] share = {x, y, z};
         double[] centre = new double[3];
-        double longest = 1e-12;
         for (int d = 0; d < 3; d++) {
-            double side = extents[d][1] - extents[d][0];
-            centre[d] = extents[d][0] + share[d] * side;
-            longest = Math.max(longest, side);
+            centre[d] = box.low()[d] + share[d] * box.sides()[d];
         }
-        return new Frame(owner, centre, longest);
+        return new Frame(scene.owner(), centre, box.longest());
     }
 
     @Override

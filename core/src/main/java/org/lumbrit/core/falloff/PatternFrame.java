@@ -34,20 +34,16 @@ record PatternFrame(double speed, double heading, Space space) {
     }
 
     private static void toOwn(Owner owner, int count, double[] x, double[] y, double[] z) {
-        double[][] extents = {owner.extentAlong(1, 0, 0), owner.extentAlong(0, 1, 0), owner.extentAlong(0, 0, 1)};
-        double longest = 0;
-        for (double[] extent : extents) {
-            longest = Math.max(longest, extent[1] - extent[0]);
-        }
+        OwnBox box = OwnBox.of(owner);
         double[] place = new double[3];
         for (int i = 0; i < count; i++) {
             place[0] = x[i];
             place[1] = y[i];
             place[2] = z[i];
             owner.toOwn(place);
-            x[i] = (place[0] - extents[0][0]) / longest;
-            y[i] = (place[1] - extents[1][0]) / longest;
-            z[i] = (place[2] - extents[2][0]) / longest;
+            x[i] = (place[0] - box.low()[0]) / box.longest();
+            y[i] = (place[1] - box.low()[1]) / box.longest();
+            z[i] = (place[2] - box.low()[2]) / box.longest();
         }
     }
 

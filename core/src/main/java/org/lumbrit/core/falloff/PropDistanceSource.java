@@ -5,6 +5,7 @@ import org.lumbrit.core.kinds.Kind;
 import org.lumbrit.core.kinds.Refers;
 import org.lumbrit.core.kinds.Setting;
 import org.lumbrit.core.props.PlacedMesh;
+import org.lumbrit.core.surface.Region;
 import org.lumbrit.core.surface.TriangleTree;
 
 /** 1 − clamp01((distance − near)/(far − near)), the distance exact to the triangles of a prop. */
@@ -69,6 +70,16 @@ public record PropDistanceSource(
                 }
             };
         }));
+    }
+
+    @Override
+    public Region support(Scene scene) {
+        // behind an open mesh what counts as inside has no end
+        if (near > far || within != Within.EDGE) {
+            return Region.EVERYWHERE;
+        }
+        double[] b = scene.prop(prop).bounds();
+        return new Region(b[0], b[2], b[3], b[5]).grown(Math.max(0, far) + Region.A_HAIR);
     }
 
     @Override

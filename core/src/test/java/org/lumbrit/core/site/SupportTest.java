@@ -19,12 +19,16 @@ import org.lumbrit.core.falloff.DistanceSource;
 import org.lumbrit.core.falloff.Falloff;
 import org.lumbrit.core.falloff.InvertStep;
 import org.lumbrit.core.falloff.MultiplyStep;
+import org.lumbrit.core.falloff.PropDistanceSource;
 import org.lumbrit.core.falloff.Source;
 import org.lumbrit.core.falloff.Space;
 import org.lumbrit.core.falloff.Step;
 import org.lumbrit.core.falloff.Stroke;
 import org.lumbrit.core.falloff.WindowStep;
+import org.lumbrit.core.falloff.Within;
 import org.lumbrit.core.math.Point3;
+import org.lumbrit.core.props.BoxShape;
+import org.lumbrit.core.props.Prop;
 import org.lumbrit.core.surface.Ground;
 import org.lumbrit.core.surface.Lattice;
 import org.lumbrit.core.surface.PathPlace;
@@ -47,6 +51,7 @@ class SupportTest {
             case 0 -> new BallSource(p.x(), p.y(), p.z(), near, far, Space.PLACE);
             case 1 -> new DistanceSource("path", near, far, DistanceSource.Across.PLAN);
             case 2 -> new DistanceSource("path", near, far, DistanceSource.Across.SPACE);
+            case 3 -> new PropDistanceSource("box", near, far, Within.EDGE);
             default ->
                 new BrushSource(List.of(
                         new Stroke(List.of(p, somewhere()), 0.5 + near, 0.9, RANDOM.nextDouble(), Stroke.Mode.ADD),
@@ -73,7 +78,11 @@ class SupportTest {
         List<Falloff> falloffs = new ArrayList<>(plain.falloffs());
         falloffs.add(new Falloff("here", "Here", source, steps));
         falloffs.add(new Falloff("other", "Other", source(0), List.of()));
+        Point3 p = somewhere();
+        Prop box = new Prop(
+                "box", "Box", new BoxShape(5, 2, 1), p.x(), 0, p.z(), 33, 20, 5, 1.5, true, 0, 0, "#808080", false);
         return plain.withFalloffs(falloffs)
+                .withProps(List.of(box))
                 .withPlaces(
                         List.of(new PathPlace("path", "Path", List.of(somewhere(), somewhere(), somewhere()), false)));
     }
@@ -82,9 +91,9 @@ class SupportTest {
     void outsideOfItThereIsNothingButZero() {
         Lattice lattice = new Lattice(BUMPY, 121, 121);
         int bounded = 0;
-        for (int round = 0; round < 80; round++) {
+        for (int round = 0; round < 100; round++) {
             CoverLayer cover = Sites.cover(2, 0);
-            Recipe recipe = recipe(cover, source(round % 4), steps());
+            Recipe recipe = recipe(cover, source(round % 5), steps());
             SiteEvaluation evaluation = Sites.evaluate(recipe, BUMPY);
             Region support = new Support(recipe, evaluation.scene()).of(cover, CoverLayer.DENSITY);
             Samples samples = lattice.samples();
@@ -96,7 +105,7 @@ class SupportTest {
             }
             bounded += support.area() < 1e9 ? 1 : 0;
         }
-        assertThat(bounded).as("most are bounded").isBetween(30, 79);
+        assertThat(bounded).as("some are bounded, some are not").isBetween(20, 80);
     }
 
     @Test
