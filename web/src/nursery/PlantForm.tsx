@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import type { CurvePoint, Edit, Layer, PropertyDescription, PropertyRange, Source } from '../api/types';
 import { CurveEditor } from '../parts/CurveEditor';
+import { STRAIGHT } from '../parts/curve';
 import { EditableName } from '../parts/EditableName';
 import { NumberSetting } from '../parts/NumberSetting';
 import { freeName, freshId, useSelection } from '../workbench/selection';
@@ -8,11 +9,6 @@ import { SettingField } from '../workbench/SettingField';
 import { useSession } from '../workbench/session';
 import { describe, rowsOf, withDefaults, type Settings } from '../workbench/settings';
 import type { NurseryPlant } from './PlantList';
-
-const STRAIGHT: CurvePoint[] = [
-  [0, 0],
-  [1, 1],
-];
 
 /** How a plant is made, and what drives it from foot to tip. */
 export function PlantForm({ plant, onStrip }: { plant: NurseryPlant; onStrip: (shown: boolean) => void }) {

@@ -3,7 +3,7 @@ import { useEffect, useRef, useState } from 'react';
 import { api } from '../api/client';
 import { bundle } from '../api/data';
 import type { Edit, Layer } from '../api/types';
-import { grouped, withUnit } from '../parts/numbers';
+import { grouped, toTenthOfMillimetre, withUnit } from '../parts/numbers';
 import { BrushBar } from '../workbench/BrushBar';
 import { useSelection } from '../workbench/selection';
 import { useSession } from '../workbench/session';
@@ -73,7 +73,7 @@ export function Sheet({ plant, strip }: { plant: NurseryPlant; strip: boolean })
   const stroke = (event: React.MouseEvent) => {
     const box = canvas.current!.getBoundingClientRect();
     const place = brushed && view.current?.placeAt(event.clientX - box.left, event.clientY - box.top);
-    if (place) setStroke([...brushed.stroke, place.map((metres) => Math.round(metres * 1e4) / 1e4)]);
+    if (place) setStroke([...brushed.stroke, place.map(toTenthOfMillimetre)]);
   };
   const findings = manifest?.findings.filter((each) => each.layer === plant.id) ?? [];
   const level = shown?.levels[Math.min(detail, (shown?.levels.length ?? 1) - 1)];

@@ -1,11 +1,9 @@
 import { useEffect, useRef, type PointerEvent, type RefObject } from 'react';
 import type { Falloff } from '../api/types';
+import { toTenthOfMillimetre } from '../parts/numbers';
 import { usePainting } from '../workbench/painting';
 import { useSelection } from '../workbench/selection';
 import type { SheetView } from './SheetView';
-
-/** A tenth of a millimetre is fine enough on the smallest plant. */
-const rounded = (metres: number) => Math.round(metres * 1e4) / 1e4;
 
 /** Paints the chosen brush on the plants of the sheet: what the canvas does with the pointer while the brush is in the hand. */
 export function usePlantBrush(view: RefObject<SheetView | null>, falloff: Falloff | undefined, tallest: number) {
@@ -33,11 +31,11 @@ export function usePlantBrush(view: RefObject<SheetView | null>, falloff: Fallof
       if (!begun) return;
       event.currentTarget.setPointerCapture(event.pointerId);
       on.current = begun.plant;
-      paint.begin(begun.place.map(rounded), event.pointerType === 'pen' ? Math.max(0.05, event.pressure) : 1);
+      paint.begin(begun.place.map(toTenthOfMillimetre), event.pointerType === 'pen' ? Math.max(0.05, event.pressure) : 1);
     },
     onPointerMove: (event: PointerEvent<HTMLCanvasElement>) => {
       const now = on.current === undefined ? null : met(event);
-      if (now) paint.goOn(now.place.map(rounded));
+      if (now) paint.goOn(now.place.map(toTenthOfMillimetre));
     },
     onPointerUp: () => {
       if (on.current !== undefined) paint.end();

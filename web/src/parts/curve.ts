@@ -1,5 +1,11 @@
 import type { CurvePoint } from '../api/types';
 
+/** A response that is the value itself. */
+export const STRAIGHT: CurvePoint[] = [
+  [0, 0],
+  [1, 1],
+];
+
 /**
  * The monotone cubic of the core (Fritsch and Carlson 1980), for drawing curves only; values themselves come from the server.
  */

@@ -46,3 +46,8 @@ export function parsed(text: string, unit: string): number | null {
   if (unit === 'm' && given in FACTORS) return value * FACTORS[given]!;
   return value;
 }
+
+/** Metres to the tenth of a millimetre, fine enough for the smallest plant. */
+export function toTenthOfMillimetre(metres: number): number {
+  return Math.round(metres * 1e4) / 1e4;
+}

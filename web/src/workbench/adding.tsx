@@ -1,17 +1,13 @@
 import { useRef } from 'react';
 import { Dropdown } from 'react-bootstrap';
 import { api } from '../api/client';
-import type { CurvePoint, Edit, Layer, Source, Step } from '../api/types';
+import type { Edit, Layer, Source, Step } from '../api/types';
+import { STRAIGHT } from '../parts/curve';
 import { sayProblem, useNotes } from '../parts/notes';
 import { freeName, freshId, useSelection } from './selection';
 import { useSession } from './session';
 import { moving } from './addMoving';
 import { withDefaults } from './settings';
-
-const STRAIGHT: CurvePoint[] = [
-  [0, 0],
-  [1, 1],
-];
 
 /** "+ falloff": a menu of the sources. */
 export function AddFalloff() {

@@ -1,6 +1,7 @@
 import { useMemo, useRef } from 'react';
 import type { HandPlaced } from '../api/types';
 import type { Hit, Viewport } from '../view3d/Viewport';
+import { toTenthOfMillimetre } from '../parts/numbers';
 import { useSelection } from './selection';
 import { useSession } from './session';
 
@@ -22,7 +23,7 @@ export function useHandwork(viewport: React.RefObject<Viewport | null>) {
         else {
           const on = hit.prop ?? '';
           const [x, y, z] = on === '' ? [hit.x, 0, hit.z] : (viewport.current?.ownPlace(on, [hit.x, hit.y, hit.z]) ?? [0, 0, 0]);
-          const plant: HandPlaced = { plant: freshPlant(), on, x: rounded(x), y: rounded(y), z: rounded(z) };
+          const plant: HandPlaced = { plant: freshPlant(), on, x: toTenthOfMillimetre(x), y: toTenthOfMillimetre(y), z: toTenthOfMillimetre(z) };
           commit([{ kind: 'place-plants', layer, plants: [plant] }]);
         }
       },
@@ -40,10 +41,6 @@ export function useHandwork(viewport: React.RefObject<Viewport | null>) {
       },
     };
   }, [commit, viewport]);
-}
-
-function rounded(metres: number): number {
-  return Math.round(metres * 1e4) / 1e4;
 }
 
 /** An identity that no other plant has: 16 hexadecimal digits. */

@@ -1,11 +1,7 @@
-import type { AllKinds, CurvePoint, Edit, Layer, Place, Recipe, Source } from '../api/types';
+import type { AllKinds, Edit, Layer, Place, Recipe, Source } from '../api/types';
+import { STRAIGHT } from '../parts/curve';
 import { freeName, freshId } from './selection';
 import { describe, withDefaults } from './settings';
-
-const STRAIGHT: CurvePoint[] = [
-  [0, 0],
-  [1, 1],
-];
 
 /** Keeps a cover out of an area, or within it, with a soft edge of a metre: a falloff by distance that drives its density. */
 export function kept(recipe: Recipe, kinds: AllKinds, cover: Layer, area: Place, out: boolean): { edits: Edit[]; falloff: string } {
