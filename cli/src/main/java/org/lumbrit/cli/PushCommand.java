@@ -73,11 +73,7 @@ final class PushCommand implements Callable<Integer> {
                 .put("frames", loop.frames().count())
                 .put("greatestJumpInside_m", loop.seam().inside())
                 .put("jumpAtTheSeam_m", loop.seam().jump())
-                .put(
-                        "seamRatio",
-                        Double.isInfinite(loop.seam().ratio())
-                                ? -1
-                                : loop.seam().ratio())
+                .put("seamRatio", loop.seam().finiteRatio())
                 .put("errorAtMost_m", loop.metres() / 2)
                 .put("drift_m", loop.drift())
                 .put("sound", fault.isEmpty());

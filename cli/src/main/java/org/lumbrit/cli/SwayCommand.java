@@ -110,11 +110,7 @@ final class SwayCommand implements Callable<Integer> {
                 .put("loops", loop.frames().periodic())
                 .put("greatestJumpInside_deg", Math.toDegrees(loop.seam().inside()))
                 .put("jumpAtTheSeam_deg", Math.toDegrees(loop.seam().jump()))
-                .put(
-                        "seamRatio",
-                        Double.isInfinite(loop.seam().ratio())
-                                ? -1
-                                : loop.seam().ratio())
+                .put("seamRatio", loop.seam().finiteRatio())
                 .put("errorAtMost_deg", Math.toDegrees(loop.radians() / 2))
                 .put("inStep", loop.together());
         return node;

@@ -40,6 +40,11 @@ public record SwayLoop(Frames frames, int plants, short[] steps, double radians,
             return jump <= NOTHING ? 0 : inside <= NOTHING ? Double.POSITIVE_INFINITY : jump / inside;
         }
 
+        /** The same as a number that any reader takes: −1 where nothing inside moves. */
+        public double finiteRatio() {
+            return Double.isInfinite(ratio()) ? -1 : ratio();
+        }
+
         public boolean seen() {
             return ratio() > MOST;
         }

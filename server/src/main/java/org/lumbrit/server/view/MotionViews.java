@@ -331,7 +331,6 @@ public class MotionViews {
         MotionFindings.ofMotion(making.recipe, making.motion).stream()
                 .map(FindingView::of)
                 .forEach(making.findings::add);
-        double ratio = making.worst.ratio();
         return new MotionView(
                 making.frames.count(),
                 making.frames.start(),
@@ -345,9 +344,7 @@ public class MotionViews {
                 grains,
                 making.findings,
                 new SeamView(
-                        Double.isInfinite(ratio) ? -1 : ratio,
-                        making.worstOf,
-                        making.frames.periodic() && making.worst.seen()),
+                        making.worst.finiteRatio(), making.worstOf, making.frames.periodic() && making.worst.seen()),
                 making.bytes,
                 (System.nanoTime() - start) / 1e6);
     }
