@@ -66,7 +66,7 @@ export function Sheet({ plant, strip }: { plant: NurseryPlant; strip: boolean })
   });
   const blowing = windy && !still ? wind.data : undefined;
   useEffect(() => {
-    view.current?.setWind(blowing ? { bends: blowing.data.arrays.bends as Float32Array, axis: blowing.data.arrays.axis as Float32Array, step: blowing.step, turns: blowing.turns } : null);
+    view.current?.setWind(blowing ? { bends: blowing.data.arrays.bends as Float32Array, tips: blowing.data.arrays.tips as Float32Array, step: blowing.step, turns: blowing.turns } : null);
   }, [blowing]);
   const brushed = plant.plant.kind === 'mesh' && plant.plant.coordinate === 'brush' ? plant.plant : null;
   const setStroke = (stroke: number[][]) => brushed && commit([{ kind: 'set-layer', changed: { ...plant, plant: { ...brushed, stroke } } as Layer }]);

@@ -1,6 +1,7 @@
-import { BufferAttribute, BufferGeometry, CanvasTexture, Color, LinearSRGBColorSpace, Mesh, PerspectiveCamera, PlaneGeometry, Raycaster, Scene, ShaderMaterial, Sprite, SpriteMaterial, Vector2, Vector3, WebGLRenderer } from 'three';
+import { BufferAttribute, BufferGeometry, CanvasTexture, Color, LinearSRGBColorSpace, Mesh, PerspectiveCamera, PlaneGeometry, Raycaster, Scene, ShaderMaterial, Sprite, SpriteMaterial, Vector2, Vector3, WebGLRenderer, type Texture } from 'three';
 import type { Bundle } from '../api/bundle';
-import { BENDING, MASK_NODES } from '../view3d/motion/swayShader';
+import { pieceTexture } from '../view3d/motion/pieces';
+import { BENDING } from '../view3d/motion/swayShader';
 import { linearOf } from '../view3d/props';
 import { COLOUR_VALUE } from '../view3d/shaders';
 import { meet, type Met } from './meeting';
@@ -9,8 +10,8 @@ const PLANT_VERTEX = /* glsl */ `
 attribute float aAlong;
 attribute vec4 aOwn;
 attribute float aValue;
+attribute float aVertex;
 uniform vec2 uBlown;
-uniform float uTall;
 uniform float uTurn;
 uniform vec3 uTint;
 varying vec3 vColour;
@@ -22,11 +23,12 @@ ${BENDING}
 void main() {
   float c = cos(uTurn);
   float s = sin(uTurn);
-  vec3 p = vec3(c * position.x + s * position.z, position.y, c * position.z - s * position.x);
-  vec3 n = vec3(c * normal.x + s * normal.z, normal.y, c * normal.z - s * normal.x);
-  vec3 bent = p;
-  bendOwn(bent, n, uTall, uBlown);
-  vec4 place = modelMatrix * vec4(bent, 1.0);
+  // the wind stays while the plant turns
+  vec2 bend = vec2(c * uBlown.x - s * uBlown.y, c * uBlown.y + s * uBlown.x);
+  vec3 n = normal;
+  vec3 p = position + bendOf(int(aVertex + 0.5), vec3(1.0), 1.0, position, n, bend);
+  n = vec3(c * n.x + s * n.z, n.y, c * n.z - s * n.x);
+  vec4 place = modelMatrix * vec4(c * p.x + s * p.z, p.y, c * p.z - s * p.x, 1.0);
   vPlace = place.xyz;
   vNormal = n;
   vUp = aAlong;
@@ -93,12 +95,11 @@ void main() {
 `;
 
 const MOST_ZOOM = 16;
-const EVEN = Array.from({ length: MASK_NODES }, (_, k) => k / (MASK_NODES - 1));
 
-/** How a plant bends in the site's wind: radians toward east and south of each frame, and its mask by height. */
+/** How a plant bends in the site's wind: radians toward east and south of each frame, and the share of each variant's tip. */
 export interface SiteWind {
   bends: Float32Array;
-  axis: Float32Array;
+  tips: Float32Array;
   /** Seconds from frame to frame. */
   step: number;
   turns: boolean;
@@ -113,9 +114,10 @@ export class SheetView {
     vertexShader: PLANT_VERTEX,
     fragmentShader: PLANT_FRAGMENT,
     side: 2,
-    uniforms: { uBlown: { value: new Vector2() }, uTurns: { value: false }, uEven: { value: true }, uMaskAxis: { value: EVEN }, uTall: { value: 1 }, uTurn: { value: 0 }, uTint: { value: new Vector3(0.3, 0.3, 0.1) }, uValues: { value: false } },
+    uniforms: { uBlown: { value: new Vector2() }, uTurns: { value: false }, uTurn: { value: 0 }, uTint: { value: new Vector3(0.3, 0.3, 0.1) }, uValues: { value: false } },
   });
-  private readonly plants: Mesh[] = [];
+  private readonly plants: Mesh<BufferGeometry, ShaderMaterial>[] = [];
+  private bundle: Bundle | null = null;
   private readonly paper: Mesh[] = [];
   private readonly observer: ResizeObserver;
   private frame = 0;
@@ -172,8 +174,9 @@ export class SheetView {
   setPlants(bundle: Bundle, tallest: number, widest: number, tint: string): void {
     this.plants.splice(0).forEach((mesh) => {
       this.scene.remove(mesh);
-      mesh.geometry.dispose();
+      discard(mesh);
     });
+    this.bundle = bundle;
     const variants = bundle.facts.variants ?? 0;
     const gap = widest * 1.12 + tallest * 0.08;
     for (let v = 0; v < variants; v++) {
@@ -187,15 +190,15 @@ export class SheetView {
       geometry.setAttribute('aOwn', new BufferAttribute(own, 4, true));
       const values = bundle.arrays[`values${v}`];
       geometry.setAttribute('aValue', new BufferAttribute(values ?? new Float32Array(packed.length), 1));
+      geometry.setAttribute('aVertex', new BufferAttribute(Float32Array.from(packed, (_, i) => i), 1));
       geometry.setIndex(new BufferAttribute(bundle.arrays[`indices${v}`]!, 1));
-      const mesh = new Mesh(geometry, this.material);
+      const mesh = new Mesh(geometry, this.bending(v));
       mesh.position.x = (v - (variants - 1) / 2) * gap;
       mesh.frustumCulled = false;
       this.plants.push(mesh);
       this.scene.add(mesh);
     }
     this.material.uniforms.uValues!.value = bundle.arrays.values0 !== undefined;
-    this.material.uniforms.uTall!.value = Math.max(1e-3, tallest);
     (this.material.uniforms.uTint!.value as Vector3).set(...linearOf(tint));
     const size = { tall: tallest, wide: gap * variants, variants };
     if (JSON.stringify(size) !== JSON.stringify(this.size)) {
@@ -204,6 +207,23 @@ export class SheetView {
       this.layPaper(gap, widest);
     }
     this.draw();
+  }
+
+  /** The material of a variant: the same as of all, but for how its vertices bend. */
+  private bending(variant: number): ShaderMaterial {
+    const own = this.material.clone();
+    own.uniforms = { ...this.material.uniforms, uPieces: { value: null }, uPieceStep: { value: 0 }, uTipTurn: { value: 1 } };
+    this.takePieces(own, variant);
+    return own;
+  }
+
+  private takePieces(material: ShaderMaterial, variant: number): void {
+    const name = this.wind && this.bundle!.arrays[`blown${variant}`] ? `blown${variant}` : `pieces${variant}`;
+    const { uPieces, uPieceStep, uTipTurn } = material.uniforms;
+    (uPieces!.value as Texture | null)?.dispose();
+    uPieces!.value = pieceTexture(this.bundle!, name);
+    uPieceStep!.value = this.bundle!.facts[`${name}Step`]!;
+    uTipTurn!.value = this.wind?.tips[variant] ?? 1;
   }
 
   /** Degrees that the tip turns in the breeze; 0 for calm. */
@@ -215,10 +235,8 @@ export class SheetView {
   /** Bends them as the site's wind does, over its loop; null for no wind. */
   setWind(wind: SiteWind | null): void {
     this.wind = wind;
-    const { uMaskAxis, uEven, uTurns } = this.material.uniforms;
-    uMaskAxis!.value = wind ? Array.from(wind.axis.subarray(0, MASK_NODES)) : EVEN;
-    uEven!.value = !wind;
-    uTurns!.value = wind?.turns ?? false;
+    this.material.uniforms.uTurns!.value = wind?.turns ?? false;
+    this.plants.forEach((mesh, variant) => this.takePieces(mesh.material, variant));
     this.draw();
   }
 
@@ -352,9 +370,15 @@ export class SheetView {
     cancelAnimationFrame(this.frame);
     this.observer.disconnect();
     this.listening.abort();
-    this.plants.forEach((mesh) => mesh.geometry.dispose());
+    this.plants.forEach(discard);
     this.renderer.dispose();
   }
+}
+
+function discard(mesh: Mesh<BufferGeometry, ShaderMaterial>): void {
+  mesh.geometry.dispose();
+  (mesh.material.uniforms.uPieces!.value as Texture | null)?.dispose();
+  mesh.material.dispose();
 }
 
 /** A round length of which 6 to 30 make up the height. */

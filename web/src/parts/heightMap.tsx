@@ -35,6 +35,54 @@ export function HeightMapSeen({ map, missing, onMissing }: { map: HeightMapRead;
   );
 }
 
+/**
+ * How many metres a height map lies over. Pixels are square until a depth is given.
+ */
+export function GroundSize({ map, id, width, depth }: { map: HeightMapRead; id: string; width: [string, (text: string) => void]; depth: [string, (text: string) => void] }) {
+  const w = metres(width[0]) ?? 0;
+  const d = metres(depth[0]) ?? squareDepth(map, w);
+  const across = w / (map.columns - 1);
+  const down = d / (map.rows - 1);
+  const square = Math.abs(across - down) < 1e-6 * across;
+  return (
+    <>
+      <Field id={`${id}-width`} label="Width in metres, west to east" value={width[0]} set={width[1]} help={map.width ? 'The file says so.' : undefined} />
+      <Field
+        id={`${id}-depth`}
+        label="Depth in metres, north to south"
+        value={depth[0]}
+        set={depth[1]}
+        help={w > 0 && d > 0 ? (square ? `${depth[0].trim() === '' ? `Empty for square pixels: ${d.toFixed(1)} m; a` : 'A'} node every ${across.toFixed(2)} m.` : `Pixels of ${across.toFixed(2)} × ${down.toFixed(2)} m.`) : undefined}
+      />
+    </>
+  );
+}
+
+/** The depth that square pixels give. */
+export function squareDepth(map: { columns: number; rows: number }, width: number) {
+  return (width * (map.rows - 1)) / (map.columns - 1);
+}
+
+/** The depth that a file says, as text for a field; empty where its pixels are square. */
+export function depthSaid(map: { columns: number; rows: number; width?: number; depth?: number }) {
+  if (!map.width || !map.depth || Math.abs(map.depth / squareDepth(map, map.width) - 1) < 1e-6) return '';
+  return String(Number(map.depth.toPrecision(7)));
+}
+
+/** What stands in a field for metres; undefined where it is empty, NaN where it is no number. */
+export function metres(text: string) {
+  return text.trim() === '' ? undefined : Number(text.replace(',', '.'));
+}
+
+/** What is wrong with a size in metres, in words, or nothing. */
+export function wrongSize(width: string, depth: string) {
+  const w = metres(width);
+  const d = metres(depth);
+  if (w === undefined || !(w >= 0.1 && w <= 100_000)) return 'The width lies between 0.1 and 100 000 m.';
+  if (d !== undefined && !(d >= 0.1 && d <= 100_000)) return 'The depth lies between 0.1 and 100 000 m; leave it empty for square pixels.';
+  return '';
+}
+
 /** The two heights that the darkest and the lightest stand for. */
 export function HeightRange({ metric, id, lowest, highest }: { metric: boolean; id: string; lowest: [string, (text: string) => void]; highest: [string, (text: string) => void] }) {
   return (

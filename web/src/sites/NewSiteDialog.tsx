@@ -3,7 +3,7 @@ import { Modal } from 'react-bootstrap';
 import type { NewSite } from '../api/client';
 import { Dialog } from '../parts/Dialog';
 import { Field, Unusable } from '../parts/forms';
-import { HeightMapSeen, HeightRange, useHeightMap } from '../parts/heightMap';
+import { depthSaid, GroundSize, HeightMapSeen, HeightRange, metres, useHeightMap, wrongSize } from '../parts/heightMap';
 
 interface Props {
   file: File;
@@ -16,6 +16,7 @@ export function NewSiteDialog({ file, onHide, onCreate }: Props) {
   const read = useHeightMap(file);
   const [name, setName] = useState(file.name.replace(/\.[^.]*$/, ''));
   const [width, setWidth] = useState('200');
+  const [depth, setDepth] = useState('');
   const [lowest, setLowest] = useState('0');
   const [highest, setHighest] = useState('50');
   const [water, setWater] = useState('');
@@ -26,6 +27,7 @@ export function NewSiteDialog({ file, onHide, onCreate }: Props) {
     // what the file says of itself is offered
     setSeen(read.data);
     if (read.data.width) setWidth(String(Number(read.data.width.toPrecision(7))));
+    setDepth(depthSaid(read.data));
     if (read.data.metric) {
       setLowest('');
       setHighest('');
@@ -35,15 +37,14 @@ export function NewSiteDialog({ file, onHide, onCreate }: Props) {
   const [w, low, high, level] = numbers as [number, number, number, number];
   const wrong = !numbers.every(Number.isFinite)
     ? 'Give numbers in metres.'
-    : w <= 0 || w > 100_000
-      ? 'The width lies between 0.1 and 100 000 m.'
+    : wrongSize(width, depth) !== ''
+      ? wrongSize(width, depth)
       : !stays && high <= low
         ? 'The highest metre must lie above the lowest.'
         : name.trim() === ''
           ? 'Give the site a name.'
           : '';
   const map = read.data;
-  const depth = map ? (w * (map.rows - 1)) / (map.columns - 1) : 0;
   return (
     <Dialog show onHide={onHide} size="lg" title={<>New site from {file.name}</>}>
       <Modal.Body>
@@ -56,13 +57,7 @@ export function NewSiteDialog({ file, onHide, onCreate }: Props) {
             </div>
             <div className="col-6 settings-form">
               <Field id="site-name" label="Name" value={name} set={setName} />
-              <Field
-                id="site-width"
-                label="Width in metres, west to east"
-                value={width}
-                set={setWidth}
-                help={wrong ? undefined : `${depth.toFixed(1)} m from north to south, a node every ${(w / (map.columns - 1)).toFixed(2)} m`}
-              />
+              <GroundSize map={map} id="site" width={[width, setWidth]} depth={[depth, setDepth]} />
               <HeightRange metric={map.metric} id="site" lowest={[lowest, setLowest]} highest={[highest, setHighest]} />
               <Field id="site-water" label="Water level in metres" value={water} set={setWater} help="Leave empty for no water." />
               {wrong && (
@@ -81,7 +76,7 @@ export function NewSiteDialog({ file, onHide, onCreate }: Props) {
         <button
           className="btn btn-primary"
           disabled={!map || wrong !== ''}
-          onClick={() => map && onCreate({ name: name.trim(), heights: map.heights, width: w, lowest: stays ? undefined : low, highest: stays ? undefined : high, missing, waterLevel: water === '' ? undefined : level })}
+          onClick={() => map && onCreate({ name: name.trim(), heights: map.heights, width: w, depth: metres(depth), lowest: stays ? undefined : low, highest: stays ? undefined : high, missing, waterLevel: water === '' ? undefined : level })}
         >
           Make the site
         </button>

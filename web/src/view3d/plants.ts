@@ -169,7 +169,11 @@ export class PlantMeshes {
       for (const level of variant.levels) {
         if (level.mesh.material !== resting) level.mesh.material.dispose();
         level.mesh.material = material;
-        if (fits) level.mesh.geometry.setAttribute('aMask', new BufferAttribute(fits.mask(variant.variant, level.detail), 1, true));
+        if (fits) {
+          const start = fits.start(variant.variant, level.detail);
+          const vertices = level.mesh.geometry.getAttribute('position').count;
+          level.mesh.geometry.setAttribute('aVertex', new BufferAttribute(Float32Array.from({ length: vertices }, (_, v) => start + v), 1));
+        }
       }
     }
   }

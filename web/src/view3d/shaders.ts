@@ -211,6 +211,7 @@ varying float vLeft;
 
 ${TURNED}
 #ifdef SWAY
+attribute float aVertex;
 ${SWAY}
 #endif
 
@@ -230,9 +231,10 @@ void main() {
   vec3 n = normalize(normal / size);
 #ifdef SWAY
   vec2 blown = bendNow();
-  bendOwn(stem, n, size.y, turned(vec3(blown.x, 0.0, blown.y), vec4(-q.xyz, q.w)).xz);
+  int vertex = int(aVertex + 0.5);
+  stem += bendOf(vertex, size, wide, stem, n, turned(vec3(blown.x, 0.0, blown.y), vec4(-q.xyz, q.w)).xz);
   // what is smaller than half a pixel is left out
-  if (aCrinkle.x * size.y > far * 0.0006) stem += aCrinkle.x * aMask * size.y * crinkled(unit);
+  if (aCrinkle.x * size.y > far * 0.0006) stem += aCrinkle.x * maskOf(vertex) * size.y * crinkled(unit);
 #endif
   vec3 place = aFoot + turned(stem, q);
   n = turned(n, q);
@@ -361,6 +363,8 @@ varying float vSpeed;
 attribute vec3 aFoot;
 attribute vec4 aTurn;
 attribute vec3 aSize;
+attribute vec3 aCorners;
+attribute vec2 aShares;
 ${TURNED}
 ${SWAY}
 #endif
@@ -370,8 +374,16 @@ void main() {
   vec3 own = position * aSize;
   vec3 n = vec3(0.0, 1.0, 0.0);
   vec2 blown = bendNow();
-  bendOwn(own, n, aSize.y, turned(vec3(blown.x, 0.0, blown.y), vec4(-q.xyz, q.w)).xz);
-  if (aCrinkle.x > 0.0) own += aCrinkle.x * aMask * aSize.y * crinkled(position);
+  vec2 bend = turned(vec3(blown.x, 0.0, blown.y), vec4(-q.xyz, q.w)).xz;
+  vec3 shares = vec3(aShares, 1.0 - aShares.x - aShares.y);
+  vec3 rest = own;
+  float mask = 0.0;
+  for (int k = 0; k < 3; k++) {
+    int vertex = int(aCorners[k] + 0.5);
+    own += shares[k] * bendOf(vertex, aSize, 1.0, rest, n, bend);
+    mask += shares[k] * maskOf(vertex);
+  }
+  if (aCrinkle.x > 0.0) own += aCrinkle.x * mask * aSize.y * crinkled(position);
   vPlace = aFoot + turned(own, q);
 #else
   vPlace = position + vec3(0.0, uGrain * 0.5, 0.0);

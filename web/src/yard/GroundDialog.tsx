@@ -12,7 +12,7 @@ export function GroundDialog({ show, onHide }: { show: boolean; onHide: () => vo
   const ground = recipe.ground;
   const edit = (part: Partial<GroundSpec>) => [{ kind: 'set-ground' as const, ground: JSON.parse(JSON.stringify({ ...ground, ...part })) as GroundSpec }];
   const usual: Record<string, number> = { depth: ground.width, resolution: 512, lowest: 0, highest: 50, waterLevel: 0 };
-  const shown = kinds.groundSettings.filter((setting) => !['heights', 'resolution', 'waterLevel'].includes(setting.name) && !(ground.heights ? setting.name === 'depth' : ['highest', 'missing'].includes(setting.name)));
+  const shown = kinds.groundSettings.filter((setting) => !['heights', 'resolution', 'waterLevel'].includes(setting.name) && !(ground.heights ? setting.name === 'depth' && ground.depth === undefined : ['highest', 'missing'].includes(setting.name)));
   return (
     <Dialog show={show} onHide={onHide} size="sm" title="The ground">
       <Modal.Body className="settings-form">

@@ -1,8 +1,8 @@
 import { useState } from 'react';
 import { Modal } from 'react-bootstrap';
 import { Dialog } from '../parts/Dialog';
-import { Field, Unusable } from '../parts/forms';
-import { HeightMapSeen, HeightRange, useHeightMap } from '../parts/heightMap';
+import { Unusable } from '../parts/forms';
+import { depthSaid, GroundSize, HeightMapSeen, HeightRange, metres, useHeightMap, wrongSize } from '../parts/heightMap';
 import { useSession } from '../workbench/session';
 
 /** Another height map for the ground: every rule of the site is kept. */
@@ -11,19 +11,20 @@ export function HeightsDialog({ file, onDone }: { file: File; onDone: () => void
   const read = useHeightMap(file);
   const map = read.data;
   const [width, setWidth] = useState('');
+  const [depth, setDepth] = useState<string>();
   const [lowest, setLowest] = useState('');
   const [highest, setHighest] = useState('');
   const [missing, setMissing] = useState('fill');
   const shownWidth = width || String(Number((map?.width ?? recipe.ground.width).toPrecision(7)));
   const shownLowest = lowest || (map?.metric ? '' : String(recipe.ground.lowest ?? 0));
   const shownHighest = highest || (map?.metric ? '' : String(recipe.ground.highest ?? 50));
-  const number = (text: string) => (text.trim() === '' ? undefined : Number(text.replace(',', '.')));
-  const w = number(shownWidth);
-  const low = number(shownLowest);
-  const high = number(shownHighest);
+  const shownDepth = depth ?? (map && !width ? depthSaid(map) : '');
+  const w = metres(shownWidth);
+  const low = metres(shownLowest);
+  const high = metres(shownHighest);
   const wrong =
-    !w || !(w > 0 && w <= 100_000)
-      ? 'The width lies between 0.1 and 100 000 m.'
+    wrongSize(shownWidth, shownDepth) !== ''
+      ? wrongSize(shownWidth, shownDepth)
       : (low !== undefined && !Number.isFinite(low)) || (high !== undefined && !Number.isFinite(high))
         ? 'Give heights in metres.'
         : low !== undefined && high !== undefined && high <= low
@@ -31,7 +32,7 @@ export function HeightsDialog({ file, onDone }: { file: File; onDone: () => void
           : '';
   const take = () => {
     if (!map || !w) return;
-    const ground = { ...recipe.ground, heights: map.heights, width: w, lowest: low, highest: high, missing, depth: undefined, resolution: undefined };
+    const ground = { ...recipe.ground, heights: map.heights, width: w, lowest: low, highest: high, missing, depth: metres(shownDepth), resolution: undefined };
     commit([{ kind: 'set-ground', ground: JSON.parse(JSON.stringify(ground)) as typeof recipe.ground }], `The ground comes from ${file.name}; every rule is kept.`);
     onDone();
   };
@@ -46,7 +47,7 @@ export function HeightsDialog({ file, onDone }: { file: File; onDone: () => void
               <HeightMapSeen map={map} missing={missing} onMissing={setMissing} />
             </div>
             <div className="col-6 settings-form">
-              <Field id="ground-width" label="Width in metres, west to east" value={shownWidth} set={setWidth} help={map.width ? 'The file says so.' : undefined} />
+              <GroundSize map={map} id="ground" width={[shownWidth, setWidth]} depth={[shownDepth, setDepth]} />
               <HeightRange metric={map.metric} id="ground" lowest={[shownLowest, setLowest]} highest={[shownHighest, setHighest]} />
               {wrong && (
                 <div role="alert" className="text-danger">

@@ -2113,6 +2113,8 @@ export interface components {
             bits: number;
             /** Format: int32 */
             columns: number;
+            /** Format: double */
+            depth?: number;
             heights: string;
             /** Format: double */
             highest: number;

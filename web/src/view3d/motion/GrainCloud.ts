@@ -63,23 +63,26 @@ export class GrainCloud {
     geometry.setAttribute('aSpeed', new BufferAttribute(new Uint8Array(n), 1, true));
     if (plants) {
       const on = plants.bundle.arrays.plants as Uint32Array;
-      const masks = plants.bundle.arrays.masks as Uint8Array;
+      const { corners, shares } = plants.bundle.arrays as { corners: Uint32Array; shares: Float32Array };
       const [foot, turn, size] = [new Float32Array(3 * n), new Int16Array(4 * n), new Float32Array(3 * n)];
-      const [plant, crinkle, mask] = [new Float32Array(n), new Float32Array(2 * n), new Uint8Array(n)];
+      const [plant, crinkle] = [new Float32Array(n), new Float32Array(2 * n)];
+      const [corner, share] = [new Float32Array(3 * n), new Float32Array(2 * n)];
       order.forEach((grain, i) => {
         const stem = on[grain]!;
         plants.meshes.stand(stem, foot, 3 * i, turn, 4 * i, size);
         plant[i] = stem;
         crinkle[2 * i] = plants.swaying.crinkling[stem]!;
         crinkle[2 * i + 1] = plants.swaying.ahead[stem]!;
-        mask[i] = masks[grain]!;
+        for (let k = 0; k < 3; k++) corner[3 * i + k] = corners[3 * grain + k]!;
+        for (let k = 0; k < 2; k++) share[2 * i + k] = shares[2 * grain + k]!;
       });
       geometry.setAttribute('aFoot', new BufferAttribute(foot, 3));
       geometry.setAttribute('aTurn', new BufferAttribute(turn, 4, true));
       geometry.setAttribute('aSize', new BufferAttribute(size, 3));
       geometry.setAttribute('aPlant', new BufferAttribute(plant, 1));
       geometry.setAttribute('aCrinkle', new BufferAttribute(crinkle, 2));
-      geometry.setAttribute('aMask', new BufferAttribute(mask, 1, true));
+      geometry.setAttribute('aCorners', new BufferAttribute(corner, 3));
+      geometry.setAttribute('aShares', new BufferAttribute(share, 2));
     }
     const points = new Points(geometry, material);
     points.frustumCulled = false;

@@ -1,11 +1,14 @@
 import { DataArrayTexture, DataTexture, DataUtils, HalfFloatType, LinearFilter, MirroredRepeatWrapping, NearestFilter, RGBAFormat, RGIntegerFormat, RepeatWrapping, ShortType, type IUniform } from 'three';
 import type { Bundle } from '../../api/bundle';
 import type { MotionView } from '../../api/types';
-import { CRINKLE, MASK_NODES } from './swayShader';
+import { pieceTexture } from './pieces';
+import { CRINKLE } from './swayShader';
 
 type SwayView = MotionView['sways'][number];
 
 const COLUMNS = 1024;
+/** Detail levels a variant may have. */
+const LEVELS = 5;
 const NODES = CRINKLE.across * CRINKLE.up * CRINKLE.deep;
 
 /** Stands for the swings until the first block is there: nothing bends. */
@@ -47,9 +50,9 @@ export class Swaying {
     this.ahead = plants.arrays.ahead as Uint32Array;
   }
 
-  /** The mask at the vertices of a detail, 0…255. */
-  mask(variant: number, detail: number): Uint8Array {
-    return this.shapes.arrays[`mask${variant}x${detail}`] as Uint8Array;
+  /** Where the vertices of a detail begin among the pieces of its variant. */
+  start(variant: number, detail: number): number {
+    return (this.shapes.arrays.starts as Uint32Array)[LEVELS * variant + detail]!;
   }
 
   take(block: number, bundle: Bundle): void {
@@ -58,11 +61,8 @@ export class Swaying {
 
   /** The uniforms that a variant's material has of its own; made once. */
   uniforms(variant: number): SwayUniforms {
-    const axis = this.shapes.arrays.axis as Float32Array;
     const boxes = this.shapes.arrays.boxes as Float32Array;
     const box = (from: number) => Array.from(boxes.subarray(6 * variant + from, 6 * variant + from + 3));
-    const mask = Array.from(axis.subarray(MASK_NODES * variant, MASK_NODES * (variant + 1)));
-    const top = mask.at(-1)!;
     this.variants[variant] ??= {
       uBends: { value: STILL },
       uColumns: { value: COLUMNS },
@@ -70,8 +70,9 @@ export class Swaying {
       uMix: { value: 0 },
       uRadians: { value: 0 },
       uTurns: { value: this.view.turns },
-      uMaskAxis: { value: mask },
-      uEven: { value: mask.every((each, k) => Math.abs(each - (top * k) / (MASK_NODES - 1)) < 1e-6) },
+      uTipTurn: { value: (this.shapes.arrays.tips as Float32Array)[variant]! },
+      uPieces: { value: pieceTexture(this.shapes, `pieces${variant}`) },
+      uPieceStep: { value: this.shapes.facts[`pieces${variant}Step`]! },
       uBoxLow: { value: box(0) },
       uBoxHigh: { value: box(3) },
       uCrinkle: { value: this.crinkle(variant) },
@@ -147,6 +148,8 @@ export class Swaying {
 
   dispose(): void {
     this.textures.forEach((texture) => texture?.dispose());
-    this.variants.forEach((uniforms) => (uniforms?.uCrinkle?.value as DataTexture | undefined)?.dispose());
+    for (const uniforms of this.variants) {
+      for (const texture of [uniforms?.uCrinkle, uniforms?.uPieces]) (texture?.value as DataTexture | undefined)?.dispose();
+    }
   }
 }

@@ -1,66 +1,68 @@
-/** Heights at which the core reads a mask, and nodes of the crinkle: as in Bend.java and Crinkle.java. */
-export const MASK_NODES = 9;
+/** Vectors that make up the way to a vertex's place on its line, and nodes of the crinkle: as in Bend.java and Crinkle.java. */
+export const PIECES = 6;
+export const TEXELS = PIECES + 1;
+/** Vertices in a row of the texture of pieces. */
+export const VERTICES_ACROSS = 256;
 export const CRINKLE = { across: 3, up: 4, deep: 3 };
 const NODES = CRINKLE.across * CRINKLE.up * CRINKLE.deep;
 
-/** Bends a place of a plant's own frame along arcs by the mask, or turns it about the foot: as in Bend.java. */
-export const BENDING = /* glsl */ `
-uniform bool uTurns;
-uniform float uMaskAxis[${MASK_NODES}];
-uniform bool uEven;
+/** The share of the bend by which each piece turns. */
+const TURNS = Array.from({ length: PIECES }, (_, i) => 0.5 * (1 - Math.cos((Math.PI * (2 * i + 1)) / (2 * PIECES))));
 
-vec2 arc(float from, float to, float reach) {
-  float h = 0.5 * (to - from);
-  float chord = reach * (abs(h) < 0.1 ? 1.0 - h * h / 6.0 : sin(h) / h);
-  float middle = 0.5 * (from + to);
-  return chord * vec2(sin(middle), cos(middle));
+/** Turns the pieces of a vertex and sums them up, or turns the whole plant about its foot: as in Bend.java. */
+export const BENDING = /* glsl */ `
+uniform highp isampler2D uPieces;
+uniform float uPieceStep;
+uniform bool uTurns;
+uniform float uTipTurn;
+
+ivec4 pieceOf(int vertex, int i) {
+  return texelFetch(uPieces, ivec2(${TEXELS} * (vertex % ${VERTICES_ACROSS}) + i, vertex / ${VERTICES_ACROSS}), 0);
 }
 
-/** Moves a place of the plant's own frame, metres, and turns its normal. */
-void bendOwn(inout vec3 p, inout vec3 n, float tall, vec2 bend) {
-  float most = length(bend);
-  if (most < 1e-6 || (!uTurns && p.y <= 0.0)) return;
-  vec2 d = bend / most;
-  vec2 axis = vec2(0.0);
-  float angle = most * uMaskAxis[${MASK_NODES - 1}];
-  float beyond = p.y;
-  if (!uTurns && uEven) {
-    // one arc from the foot
-    float reach = min(p.y, tall);
-    angle *= reach / tall;
-    axis = arc(0.0, angle, reach);
-    beyond = p.y - reach;
-  } else if (!uTurns) {
-    float pieces = float(${MASK_NODES - 1});
-    float nodes = min(p.y / tall, 1.0) * pieces;
-    for (int k = 0; k < ${MASK_NODES - 1}; k++) {
-      float part = clamp(nodes - float(k), 0.0, 1.0);
-      if (part <= 0.0) break;
-      float from = most * uMaskAxis[k];
-      angle = mix(from, most * uMaskAxis[k + 1], part);
-      axis += arc(from, angle, part * tall / pieces);
-    }
-    beyond = p.y - nodes * tall / pieces;
-  }
+/** The mask at a vertex, 0…1. */
+float maskOf(int vertex) {
+  return float(pieceOf(vertex, ${PIECES - 1}).w) / 32767.0;
+}
+
+/** By how much a vector that is turned differs from itself. */
+vec3 turnBy(vec3 v, vec2 d, float angle) {
   float s = sin(angle);
   float c = cos(angle);
-  float level = dot(p.xz, d);
-  p.xz += (axis.x + beyond * s + level * c - level) * d;
-  p.y = axis.y + beyond * c - level * s;
-  float side = dot(n.xz, d);
-  n.xz += (n.y * s + side * c - side) * d;
-  n.y = n.y * c - side * s;
+  float level = dot(v.xz, d);
+  float away = level * (c - 1.0) + v.y * s;
+  return vec3(away * d.x, v.y * (c - 1.0) - level * s, away * d.y);
+}
+
+/**
+ * By how much a vertex moves, metres; turns its normal.
+ * size: metres of the mesh's unit; wide: how wide the plant is about its line there; p: where it is at rest
+ */
+vec3 bendOf(int vertex, vec3 size, float wide, vec3 p, inout vec3 n, vec2 bend) {
+  float most = length(bend);
+  if (most < 1e-6) return vec3(0.0);
+  vec2 d = bend / most;
+  if (uTurns) {
+    n += turnBy(n, d, most * uTipTurn);
+    return turnBy(p, d, most * uTipTurn);
+  }
+  vec3 scale = size * uPieceStep;
+  vec3 moved = vec3(0.0);
+${TURNS.map((turn, i) => `  moved += turnBy(vec3(pieceOf(vertex, ${i}).xyz) * scale, d, most * ${turn.toFixed(9)});`).join('\n')}
+  ivec4 offset = pieceOf(vertex, ${PIECES});
+  float angle = most * float(offset.w) / 32767.0;
+  n += turnBy(n, d, angle);
+  return moved + turnBy(wide * vec3(offset.xyz) * scale, d, angle);
 }
 `;
 
 /**
- * Applies what the core computed for a frame: bends a place of a plant along arcs by the angle that was sent, or turns it about
- * the foot, and adds the crinkle. Between two frames the angles are mixed.
+ * Applies what the core computed for a frame: bends a vertex along its plant's lines by the angle that was sent, or turns it
+ * about the foot, and adds the crinkle. Between two frames the angles are mixed.
  */
 export const SWAY = /* glsl */ `
 attribute float aPlant;
 attribute vec2 aCrinkle;
-attribute float aMask;
 uniform highp isampler2DArray uBends;
 uniform int uColumns;
 uniform int uLayer;

@@ -163,7 +163,8 @@ public final class GroundMeasure {
         }
         double[] to = new double[h.length];
         double copy = best(60, () -> System.arraycopy(h, 0, to, 0, h.length));
-        ThermalErosion thermal = new ThermalErosion(h.clone(), NODES, NODES, 0.3, NodeValues.constant(30));
+        ThermalErosion thermal =
+                new ThermalErosion(h.clone(), NODES, NODES, CellSize.square(0.3), NodeValues.constant(30));
         double step = best(60, () -> thermal.step(Cancel.NEVER));
         System.out.printf(
                 "thermal step at 1024 x 1024: %.2f ms, %.1f x the copy of its two arrays (%.2f ms)%n",

@@ -30,6 +30,7 @@ import picocli.CommandLine.ParameterException;
             WindCommand.class,
             SwayCommand.class,
             PushCommand.class,
+            GrainsCommand.class,
             LoopCommand.class,
             HandOverCommand.class
         })

@@ -45,7 +45,7 @@ final class ReliefCommand implements Callable<Integer> {
             raised += Math.max(0, metres);
             lowered += Math.max(0, -metres);
         }
-        double cell = state.after().cell() * state.after().cell();
+        double cell = state.after().cellX() * state.after().cellZ();
         return Decimal.write(min, 6) + "," + Decimal.write(max, 6) + ","
                 + Decimal.write((raised - lowered) / difference.length, 6) + "," + Decimal.write(raised * cell, 3) + ","
                 + Decimal.write(lowered * cell, 3);

@@ -29,7 +29,7 @@ class TarnReliefTest {
             heights[i] = rain.after().heights()[i];
             cut[i] = (double) rain.below().heights()[i] - rain.after().heights()[i];
         }
-        double[] gathered = new RunOff(heights, columns, rain.after().rows()).gathered();
+        double[] gathered = new RunOff(heights, columns, rain.after().rows(), CellSize.of(rain.after())).gathered();
         assertThat(correlation(ranks(gathered), ranks(cut))).isGreaterThan(0.5);
     }
 

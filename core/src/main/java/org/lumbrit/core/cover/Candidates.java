@@ -1,5 +1,6 @@
 package org.lumbrit.core.cover;
 
+import java.util.stream.IntStream;
 import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.math.Chunks;
 import org.lumbrit.core.math.Results;
@@ -18,6 +19,23 @@ record Candidates(Samples samples, double[] threshold) implements Results.Weight
     @Override
     public long bytes() {
         return samples.bytes() + 8L * threshold.length;
+    }
+
+    /** Those that keep a spacing in plan, each from the density on that it had. */
+    Candidates settledInPlan(String key, double[] r) {
+        int[] kept = settled(samples.x(), new double[r.length], samples.z(), r, (i, j, near) -> false);
+        double[] stand = new double[kept.length];
+        for (int i = 0; i < kept.length; i++) {
+            stand[i] = threshold[kept[i]];
+        }
+        return new Candidates(samples.pick(key, kept), stand);
+    }
+
+    /** Indices of those that settle with a spacing, whichever places they are given. */
+    int[] settled(double[] x, double[] y, double[] z, double[] r, PointSettling.LeftAlone alone) {
+        int[] order = PointSettling.order(r, threshold, samples.id());
+        boolean[] lives = PointSettling.settle(x, y, z, r, order, alone);
+        return IntStream.range(0, r.length).filter(i -> lives[i]).toArray();
     }
 
     /** Settled candidates of a spacing floor, from their identities. */

@@ -99,7 +99,14 @@ public record CoverLayer(
             PropertyDescription.of(DENSITY, "Plants per square metre of true surface", "/m²", 0, 2000, 60, 0, 8)
                     .inPlace(),
             PropertyDescription.of(
-                            SPACING, "No two plants stand nearer than this; 0 for no floor", "m", 0, 100, 4, 0.2, 0.2)
+                            SPACING,
+                            "No two plants on a surface stand nearer than this, but for the two sides of a thin wall; 0 for no floor",
+                            "m",
+                            0,
+                            100,
+                            4,
+                            0.2,
+                            0.2)
                     .inPlace(),
             PropertyDescription.of(LENGTH, "From foot to tip", "m", 0, 100, 2, 0.15, 0.35),
             PropertyDescription.of(WIDTH, "Across, or of the blade at its foot", "m", 0, 100, 0.1, 0.004, 0.008),

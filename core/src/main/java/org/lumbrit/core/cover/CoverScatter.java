@@ -48,7 +48,7 @@ public final class CoverScatter {
 
     /** Plants within a region in plan; on the ground within the part of it that lies on the ground. */
     public Plants plants(Region region) {
-        KeyBuilder key = new KeyBuilder("plants/2").add(ground.key());
+        KeyBuilder key = new KeyBuilder("plants/3").add(ground.key());
         addRegion(key, region);
         List<String> surfaces = layer.bed().surfaces(site.shownProps());
         for (String surface : surfaces) {
@@ -72,7 +72,7 @@ public final class CoverScatter {
     }
 
     private String placeKey(String surface, Region region) {
-        KeyBuilder key = new KeyBuilder("candidates/2")
+        KeyBuilder key = new KeyBuilder("candidates/3")
                 .add(surface.isEmpty() ? ground.key() : site.prop(surface).key())
                 .add(layer.seed())
                 .add(spacingKey(surface));
@@ -159,9 +159,7 @@ public final class CoverScatter {
             Candidates all = new Candidates(samples, Arrays.copyOf(spots.threshold(), spots.count()));
             PropertyRange range = spacingRange("");
             String settledKey = new KeyBuilder("pattern").add(key).key();
-            Candidates settled = range.most() == 0
-                    ? all
-                    : MeshCandidates.settled(settledKey, all, spacings("", range, samples), false);
+            Candidates settled = range.most() == 0 ? all : all.settledInPlan(settledKey, spacings("", range, samples));
             return within(settled, region, key);
         });
     }
@@ -181,9 +179,8 @@ public final class CoverScatter {
         return results.get(key, cancel, shared -> {
             Candidates all = mesh.all(new KeyBuilder("tries").add(key).key(), tries, shared);
             String settledKey = new KeyBuilder("on prop").add(key).key();
-            Candidates settled = square == 0
-                    ? all
-                    : MeshCandidates.settled(settledKey, all, spacings(surface, range, all.samples()), true);
+            Candidates settled =
+                    square == 0 ? all : mesh.settled(settledKey, all, spacings(surface, range, all.samples()));
             return within(settled, region, key);
         });
     }

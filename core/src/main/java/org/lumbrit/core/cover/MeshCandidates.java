@@ -16,6 +16,8 @@ final class MeshCandidates {
     private final PlacedMesh placed;
     private final Mesh mesh;
     private final long seed;
+    private int[] triangle = new int[0];
+    private double[] own = new double[0];
 
     MeshCandidates(PlacedMesh placed, long seed) {
         this.placed = placed;
@@ -50,9 +52,12 @@ final class MeshCandidates {
         Arrays.parallelSort(sorted, (a, b) -> Long.compare(a[0], b[0]));
         Samples samples = Samples.allocate(key, total);
         double[] threshold = new double[total];
+        triangle = new int[total];
+        own = new double[3 * total];
         for (int i = 0; i < total; i++) {
             int t = (int) sorted[i][1];
             samples.id()[i] = sorted[i][0];
+            triangle[i] = t;
             put(samples, i, t);
             threshold[i] = (sorted[i][2] + fraction(hashes[t])) / areas[t];
         }
@@ -96,6 +101,7 @@ final class MeshCandidates {
             f[d] = (double) p[c + d] - p[a + d];
             at[d] = p[a + d] + u * e[d] + v * f[d];
         }
+        System.arraycopy(at, 0, own, 3 * i, 3);
         double[] place = placed.toPlace(at[0], at[1], at[2]);
         double nx = e[1] * f[2] - e[2] * f[1];
         double ny = e[2] * f[0] - e[0] * f[2];
@@ -129,28 +135,14 @@ final class MeshCandidates {
                 Float.floatToIntBits(p[v + 2] + 0f));
     }
 
-    /**
-     * Those of a list that settle with a spacing.
-     *
-     * @param r spacing of each, metres
-     * @param onMesh whether distance counts through the air and density through the chance fill, else in plan as it is
-     */
-    static Candidates settled(String key, Candidates tries, double[] r, boolean onMesh) {
-        int[] order = PointSettling.order(r, tries.threshold(), tries.samples().id());
-        boolean[] lives = PointSettling.settle(tries.samples(), r, order, !onMesh);
-        int[] kept = new int[r.length];
-        int n = 0;
-        for (int i = 0; i < r.length; i++) {
-            if (lives[i]) {
-                kept[n++] = i;
-            }
-        }
-        kept = Arrays.copyOf(kept, n);
-        double[] threshold = new double[n];
-        for (int i = 0; i < n; i++) {
+    /** The places made last that settle with a spacing; distance counts through the air, density through the chance fill. */
+    Candidates settled(String key, Candidates tries, double[] r) {
+        ThinWall wall = new ThinWall(mesh, placed.size(), triangle, own);
+        int[] kept = tries.settled(wall.metres(0), wall.metres(1), wall.metres(2), r, wall);
+        double[] threshold = new double[kept.length];
+        for (int i = 0; i < kept.length; i++) {
             double square = r[kept[i]] * r[kept[i]];
-            double tried = tries.threshold()[kept[i]];
-            threshold[i] = onMesh ? ChanceFill.living(tried * square) / square : tried;
+            threshold[i] = ChanceFill.living(tries.threshold()[kept[i]] * square) / square;
         }
         return new Candidates(tries.samples().pick(key, kept), threshold);
     }

@@ -9,9 +9,17 @@ import org.lumbrit.core.kinds.Setting;
 import org.lumbrit.core.math.Hash;
 import org.lumbrit.core.math.Point3;
 import org.lumbrit.core.surface.Region;
+import org.lumbrit.core.surface.SegmentTree;
 
-/** Plants in a line beside a path or around an area, at a distance from it, to one side or both. */
-@Kind(name = "along-path", title = "Along a path", help = "A border along the edge of a path or around an area.")
+/**
+ * Plants in a line beside a path or around an area, at a distance from it, to one side or both. None stands nearer to any part of
+ * the path than it does to its own part: at the inside of a bend there are fewer.
+ */
+@Kind(
+        name = "along-path",
+        version = 2,
+        title = "Along a path",
+        help = "A border along the edge of a path or around an area.")
 public record PathPattern(
         @Setting(title = "path", refers = Refers.PLACE, help = "A path, or an area whose edge is meant")
         String along,
@@ -48,6 +56,9 @@ public record PathPattern(
         double jitter)
         implements Pattern {
 
+    /** Of its distance, what a plant keeps of it after rounding. */
+    private static final double KEPT = 1 - 1e-9;
+
     /** Of the path. */
     public enum Side {
         BOTH,
@@ -65,6 +76,7 @@ public record PathPattern(
         Spots spots = new Spots();
         List<Point3> line = corners.apply(along);
         Spots.refuse(2 * length(line) / every, "Widen the distance from one plant to the next.");
+        SegmentTree whole = new SegmentTree(line, false, true);
         double from = 0;
         for (int s = 1; s < line.size(); s++) {
             Point3 a = line.get(s - 1);
@@ -75,7 +87,18 @@ public record PathPattern(
             for (long i = (long) Math.ceil(from / every); i * every < from + length; i++) {
                 for (Side hand : new Side[] {Side.LEFT, Side.RIGHT}) {
                     if (side == Side.BOTH || side == hand) {
-                        beside(seed, most, region, spots, a, dx / length, dz / length, i * every - from, hand, i);
+                        beside(
+                                seed,
+                                most,
+                                region,
+                                spots,
+                                whole,
+                                a,
+                                dx / length,
+                                dz / length,
+                                i * every - from,
+                                hand,
+                                i);
                     }
                 }
             }
@@ -100,6 +123,7 @@ public record PathPattern(
             double most,
             Region region,
             Spots spots,
+            SegmentTree whole,
             Point3 a,
             double ux,
             double uz,
@@ -109,11 +133,12 @@ public record PathPattern(
         long id = Hash.of(seed, i, hand.ordinal(), 83);
         double threshold = Hash.unit(Hash.mix(id + 1)) / (every * every);
         double ahead = at + jitter * (Hash.unit(Hash.mix(id + 2)) - 0.5) * every;
-        double off = away + jitter * (Hash.unit(Hash.mix(id + 3)) - 0.5) * Math.max(away, every);
+        double strays = jitter * (Hash.unit(Hash.mix(id + 3)) - 0.5) * Math.max(away, every);
+        double off = Math.max(0, away + strays);
         double turn = hand == Side.LEFT ? 1 : -1;
         double x = a.x() + ux * ahead + turn * uz * off;
         double z = a.z() + uz * ahead - turn * ux * off;
-        if (threshold <= most && region.contains(x, z)) {
+        if (threshold <= most && region.contains(x, z) && whole.distance(x, 0, z) >= off * KEPT) {
             spots.add(id, x, z, threshold);
         }
     }

@@ -2,34 +2,33 @@ package org.lumbrit.core.cover;
 
 import java.util.Arrays;
 import org.lumbrit.core.math.Hash;
-import org.lumbrit.core.surface.Samples;
 
 /**
  * Settles places in space one after the other: each lives iff no living one before it is nearer, straight through the air, than
- * the mean of their spacings. Places that look opposite ways (n·n′ < 0) leave each other alone, as the two sides of a thin
- * wall do. The order is the caller's, so that there is one answer.
+ * the mean of their spacings, but for pairs that the caller leaves alone. The order is the caller's, so that there is one
+ * answer.
  */
 final class PointSettling {
-    private final boolean plan;
+    /** Which pairs may stand nearer than their spacing. */
+    interface LeftAlone {
+        /** @param near the mean of the spacings of the two, metres */
+        boolean leaves(int i, int j, double near);
+    }
+
     private final double[] x;
     private final double[] y;
     private final double[] z;
-    private final float[] nx;
-    private final float[] ny;
-    private final float[] nz;
+    private final LeftAlone alone;
     private final double[] r;
     private final double cell;
     private final int[] head;
     private final int[] next;
 
-    private PointSettling(Samples at, double[] r, boolean plan) {
-        this.plan = plan;
-        this.x = at.x();
-        this.y = plan ? new double[r.length] : at.y();
-        this.z = at.z();
-        this.nx = at.nx();
-        this.ny = at.ny();
-        this.nz = at.nz();
+    private PointSettling(double[] x, double[] y, double[] z, double[] r, LeftAlone alone) {
+        this.x = x;
+        this.y = y;
+        this.z = z;
+        this.alone = alone;
         this.r = r;
         this.cell = Math.max(1e-9, Arrays.stream(r).max().orElse(1));
         this.head = new int[Integer.highestOneBit(Math.max(16, x.length)) * 2];
@@ -38,12 +37,11 @@ final class PointSettling {
     }
 
     /**
-     * @param r spacing of each, metres; @param order indices, first come first served
-     * @param plan whether distances count in plan, as on the ground
+     * @param x with y and z, places in metres; @param r spacing of each, metres; @param order indices, first come first served
      * @return whether each lives
      */
-    static boolean[] settle(Samples at, double[] r, int[] order, boolean plan) {
-        PointSettling settling = new PointSettling(at, r, plan);
+    static boolean[] settle(double[] x, double[] y, double[] z, double[] r, int[] order, LeftAlone alone) {
+        PointSettling settling = new PointSettling(x, y, z, r, alone);
         boolean[] lives = new boolean[order.length];
         for (int i : order) {
             if (settling.free(i)) {
@@ -81,8 +79,7 @@ final class PointSettling {
         double dy = y[i] - y[j];
         double dz = z[i] - z[j];
         double near = (r[i] + r[j]) / 2;
-        return dx * dx + dy * dy + dz * dz < near * near
-                && (plan || nx[i] * nx[j] + ny[i] * ny[j] + nz[i] * nz[j] >= 0);
+        return dx * dx + dy * dy + dz * dz < near * near && !alone.leaves(i, j, near);
     }
 
     private void add(int i) {

@@ -19,7 +19,7 @@ import org.lumbrit.core.surface.Samples;
  * ground it is computed at the ground's own nodes, at most 257 along the longer side, and read bilinear between them; on a prop
  * at each place itself.
  */
-@Kind(name = "sky-view", version = 2, title = "Sky view", help = "1 in the open, less in hollows and under walls.")
+@Kind(name = "sky-view", version = 3, title = "Sky view", help = "1 in the open, less in hollows and under walls.")
 public record SkySource(
         @Setting(
                 title = "reach",
@@ -56,7 +56,7 @@ public record SkySource(
                 };
             }
             Lattice lattice = scene.ground().lattice(NODES);
-            KeyBuilder key = new KeyBuilder("sky-view/2").add(reach);
+            KeyBuilder key = new KeyBuilder("sky-view/3").add(reach);
             props.forEach(prop -> key.add(prop.key()));
             float[] free = scene.overGround(
                     key.key(),

@@ -11,7 +11,7 @@ import org.lumbrit.core.surface.Horizon;
 import org.lumbrit.core.surface.Samples;
 
 /** Whether the line to the sun is free: 1 in the light, 0 in shadow; a softness makes the horizon's edge so many degrees wide. */
-@Kind(name = "sunlit", version = 2, title = "Sunlit", help = "1 where the sun reaches the ground, 0 in shadow.")
+@Kind(name = "sunlit", version = 3, title = "Sunlit", help = "1 where the sun reaches the ground, 0 in shadow.")
 public record SunlitSource(
         @Setting(
                 title = "sun from",
@@ -38,6 +38,11 @@ public record SunlitSource(
         double softness)
         implements Source {
 
+    /** How far outside its own surface a ray to the sun begins to look for props: a share of the site, and at most so many metres. */
+    private static final double OUTSIDE = 1e-4;
+
+    private static final double MOST_OUTSIDE = 1e-3;
+
     private record Toward(double heading, double elevation) {}
 
     @Override
@@ -51,21 +56,23 @@ public record SunlitSource(
         return Optional.of(new Measurement(new Toward(heading, elevation), (scene, samples) -> {
             double[] d = Headings.direction(heading, 0);
             double[] sun = Headings.direction(heading, elevation);
-            double lift = 1e-4 * Math.max(scene.ground().width(), scene.ground().depth());
+            double outside = Math.min(
+                    MOST_OUTSIDE,
+                    OUTSIDE * Math.max(scene.ground().width(), scene.ground().depth()));
             List<PlacedMesh> props = scene.props();
             return (from, to, out) -> {
                 Shelter shelter = new Shelter(scene.ground(), props);
+                Horizon horizon = new Horizon(scene.ground());
                 for (int i = from; i < to; i++) {
                     double x = samples.x()[i];
-                    double y = samples.y()[i] + lift;
+                    double y = samples.y()[i];
                     double z = samples.z()[i];
                     double tangent =
-                            Horizon.tangent(scene.ground(), x, y, z, d[0], d[2], 1e9, Double.NEGATIVE_INFINITY);
-                    double above = lift + 1e-3;
+                            horizon.tangent(x, y, z, d[0], d[2], Double.POSITIVE_INFINITY, Double.NEGATIVE_INFINITY);
                     boolean hidden = shelter.hidden(
-                            x + above * samples.nx()[i],
-                            y + above * samples.ny()[i],
-                            z + above * samples.nz()[i],
+                            x + outside * samples.nx()[i],
+                            y + outside * samples.ny()[i],
+                            z + outside * samples.nz()[i],
                             sun[0],
                             sun[1],
                             sun[2],

@@ -8,6 +8,7 @@ import org.lumbrit.core.kinds.Kinds;
 import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.math.Decimal;
 import org.lumbrit.core.math.KeyBuilder;
+import org.lumbrit.core.relief.CellSize;
 import org.lumbrit.core.relief.NodeValues;
 import org.lumbrit.core.relief.ThermalErosion;
 import org.lumbrit.core.relief.ThermalRelief;
@@ -88,8 +89,8 @@ public final class ReliefFindings {
         for (int i = 0; i < heights.length; i++) {
             heights[i] = after.heights()[i];
         }
-        return (float)
-                new ThermalErosion(heights, after.columns(), after.rows(), after.cell(), NodeValues.constant(talus))
-                        .excess(Cancel.NEVER);
+        return (float) new ThermalErosion(
+                        heights, after.columns(), after.rows(), CellSize.of(after), NodeValues.constant(talus))
+                .excess(Cancel.NEVER);
     }
 }

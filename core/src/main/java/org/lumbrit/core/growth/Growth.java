@@ -12,6 +12,8 @@ import org.lumbrit.core.plants.PlantMesh;
  */
 public final class Growth {
     public static final double LEAST_TAPER = 1e-3;
+    /** The taper that plants of a cover grow with, in the picture and in every file. */
+    public static final double TAPER = 0.15;
 
     private final PlantMesh plant;
     private final double taper;

@@ -5,6 +5,11 @@ package org.lumbrit.core.math;
  * (B. Ottosson, "A perceptual color space for image processing", 2020).
  */
 public record Colour(double red, double green, double blue) {
+    /** What rounding may put a colour of the gamut outside it, and the finest step in which chroma is lowered, as a share. */
+    private static final double OUTSIDE = 1e-5;
+
+    private static final double CHROMA_STEP = 1e-7;
+
     private static final double[] DECODED = java.util.stream.IntStream.range(0, 256)
             .mapToDouble(v -> linear(v / 255.0))
             .toArray();
@@ -35,18 +40,47 @@ public record Colour(double red, double green, double blue) {
         };
     }
 
-    /** The linear-light colour of an OKLab triple, clamped to the gamut. */
+    /**
+     * The linear-light colour of an OKLab triple. Out of the gamut, the nearest of the same lightness and hue is taken: the
+     * greatest chroma that is in it.
+     */
     public static Colour ofOklab(double lightness, double a, double b) {
+        double[] rgb = linearOf(lightness, a, b);
+        if (!inGamut(rgb)) {
+            double kept = 0;
+            for (double step = 0.5; step > CHROMA_STEP; step /= 2) {
+                double[] tried = linearOf(lightness, (kept + step) * a, (kept + step) * b);
+                if (inGamut(tried)) {
+                    kept += step;
+                }
+            }
+            rgb = linearOf(lightness, kept * a, kept * b);
+        }
+        return new Colour(Smooth.clamp01(rgb[0]), Smooth.clamp01(rgb[1]), Smooth.clamp01(rgb[2]));
+    }
+
+    private static boolean inGamut(double[] rgb) {
+        for (double channel : rgb) {
+            if (!(channel >= -OUTSIDE && channel <= 1 + OUTSIDE)) {
+                return false;
+            }
+        }
+        return true;
+    }
+
+    /** Red, green and blue of an OKLab triple in linear light, within the gamut or not. */
+    private static double[] linearOf(double lightness, double a, double b) {
         double l = lightness + 0.3963377774 * a + 0.2158037573 * b;
         double m = lightness - 0.1055613458 * a - 0.0638541728 * b;
         double s = lightness - 0.0894841775 * a - 1.2914855480 * b;
         l = l * l * l;
         m = m * m * m;
         s = s * s * s;
-        return new Colour(
-                Smooth.clamp01(4.0767416621 * l - 3.3077115913 * m + 0.2309699292 * s),
-                Smooth.clamp01(-1.2684380046 * l + 2.6097574011 * m - 0.3413193965 * s),
-                Smooth.clamp01(-0.0041960863 * l - 0.7034186147 * m + 1.7076147010 * s));
+        return new double[] {
+            4.0767416621 * l - 3.3077115913 * m + 0.2309699292 * s,
+            -1.2684380046 * l + 2.6097574011 * m - 0.3413193965 * s,
+            -0.0041960863 * l - 0.7034186147 * m + 1.7076147010 * s
+        };
     }
 
     /** 0xRRGGBB, sRGB encoded. */

@@ -1,30 +1,33 @@
 package org.lumbrit.core.plants;
 
-/** Level cuts through a plant. */
+/** Cuts across a plant, each through all that is equally far along it from the foot. */
 public final class CrossSection {
-    /** The topmost cut lies this share of the plant's height below its tip, where there still is an outline. */
-    private static final double BELOW_TIP = 1e-3;
+    /** The last cut lies this share of the way before the tip, where there still is an outline. */
+    private static final double BEFORE_TIP = 1e-3;
 
     private CrossSection() {}
 
     /**
-     * What values at the vertices come to at heights: their mean over the line in which a level plane cuts the mesh. At the foot
-     * it is the mean of the vertices that stand there; above the tip what it is just below the tip.
+     * What values at the vertices come to along the plant: their mean over the lines in which the mesh is cut there. At the foot
+     * it is the mean of the vertices that stand there; at the tip what it is just before it.
      *
      * @param values one a vertex
-     * @param heights metres, 0 for the foot
-     * @param elsewhere one a height: what holds where the plane cuts nothing
-     * @return one a height, a new array
+     * @param places 0 the foot … 1 the tip
+     * @param elsewhere one a place: what holds where nothing is cut
+     * @return one a place, a new array
      */
-    public static float[] means(PlantMesh mesh, float[] values, double[] heights, float[] elsewhere) {
-        double tip = mesh.bounds()[4] * (1 - BELOW_TIP);
+    public static float[] means(PlantMesh mesh, float[] values, double[] places, float[] elsewhere) {
         float[] means = elsewhere.clone();
-        for (int k = 0; k < heights.length; k++) {
+        double farthest = 0;
+        for (float along : mesh.along()) {
+            farthest = Math.max(farthest, along);
+        }
+        for (int k = 0; k < places.length; k++) {
             Mean mean = new Mean();
-            if (heights[k] <= 0) {
+            if (places[k] <= 0) {
                 atFoot(mesh, values, mean);
             } else {
-                at(mesh, values, Math.min(heights[k], tip), mean);
+                at(mesh, values, Math.min(places[k], farthest * (1 - BEFORE_TIP)), mean);
             }
             if (mean.weight > 0) {
                 means[k] = (float) (mean.sum / mean.weight);
@@ -35,13 +38,13 @@ public final class CrossSection {
 
     private static void atFoot(PlantMesh mesh, float[] values, Mean mean) {
         for (int v = 0; v < values.length; v++) {
-            if (mesh.positions()[3 * v + 1] <= 0) {
+            if (mesh.along()[v] <= 0) {
                 mean.add(values[v], 1);
             }
         }
     }
 
-    private static void at(PlantMesh mesh, float[] values, double height, Mean mean) {
+    private static void at(PlantMesh mesh, float[] values, double place, Mean mean) {
         int[] corner = mesh.indices();
         double[] cut = new double[6];
         for (int t = 0; t < corner.length; t += 3) {
@@ -50,8 +53,8 @@ public final class CrossSection {
             for (int e = 0; e < 3; e++) {
                 int a = corner[t + e];
                 int b = corner[t + (e + 1) % 3];
-                double low = mesh.positions()[3 * a + 1] - height;
-                double high = mesh.positions()[3 * b + 1] - height;
+                double low = mesh.along()[a] - place;
+                double high = mesh.along()[b] - place;
                 if (low < 0 == high < 0) {
                     continue;
                 }
@@ -64,7 +67,10 @@ public final class CrossSection {
                 ends++;
             }
             if (ends == 2) {
-                mean.add(value / 2, Math.hypot(cut[3] - cut[0], cut[5] - cut[2]));
+                double x = cut[3] - cut[0];
+                double y = cut[4] - cut[1];
+                double z = cut[5] - cut[2];
+                mean.add(value / 2, Math.sqrt(x * x + y * y + z * z));
             }
         }
     }

@@ -9,7 +9,7 @@ import org.lumbrit.core.surface.TriangleTree;
 public final class Shelter {
     private static final int LAYERS = 16;
 
-    private final Ground ground;
+    private final Horizon horizon;
     private final List<PlacedMesh> props;
     private final TriangleTree.Probe[] probes;
     private final double[][] bounds;
@@ -17,7 +17,7 @@ public final class Shelter {
     private final double[] along = new double[3];
 
     public Shelter(Ground ground, List<PlacedMesh> props) {
-        this.ground = ground;
+        this.horizon = new Horizon(ground);
         this.props = props;
         this.probes = new TriangleTree.Probe[props.size()];
         this.bounds = new double[props.size()][];
@@ -82,7 +82,7 @@ public final class Shelter {
             double angle = 2 * StrictMath.PI * (k + 0.5) / Horizon.DIRECTIONS;
             double dx = StrictMath.sin(angle);
             double dz = StrictMath.cos(angle);
-            double tangent = Horizon.tangent(ground, x, y + lift, z, dx, dz, reach, 0);
+            double tangent = horizon.tangent(x, y + lift, z, dx, dz, reach, 0);
             double hiddenShare = tangent * tangent / (1 + tangent * tangent);
             boolean near = false;
             for (int p = 0; p < probes.length && !near; p++) {

@@ -86,9 +86,9 @@ public record BasinRelief(
         int columns = ground.columns();
         Chunks.run(ground.rows(), 8, below.cancel(), (from, to) -> {
             for (int r = from; r < to; r++) {
-                double z = r * ground.cell() - ground.depth() / 2;
+                double z = ground.z(r);
                 for (int c = 0; c < columns; c++) {
-                    double x = c * ground.cell() - ground.width() / 2;
+                    double x = ground.x(c);
                     if (area.get().contains(x, z)) {
                         int i = r * columns + c;
                         double inside = Math.min(1, edge.distance(x, 0, z) / reach);

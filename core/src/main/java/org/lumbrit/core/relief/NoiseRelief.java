@@ -168,8 +168,8 @@ public record NoiseRelief(
         void noise(NoiseRelief layer, Ground ground, int row) {
             int count = px.length;
             for (int c = 0; c < count; c++) {
-                px[c] = c * ground.cell() - ground.width() / 2;
-                pz[c] = row * ground.cell() - ground.depth() / 2;
+                px[c] = ground.x(c);
+                pz[c] = ground.z(row);
             }
             if (layer.warp > 0) {
                 push(layer, count);

@@ -87,9 +87,9 @@ public record PathRelief(
         Chunks.run(ground.rows(), 8, below.cancel(), (from, to) -> {
             double[] nearest = new double[3];
             for (int r = from; r < to; r++) {
-                double z = r * ground.cell() - ground.depth() / 2;
+                double z = ground.z(r);
                 for (int c = 0; c < columns; c++) {
-                    double x = c * ground.cell() - ground.width() / 2;
+                    double x = ground.x(c);
                     double distance = line.nearest(x, 0, z, nearest);
                     double w = 1 - Smooth.smoothstep(width / 2, width / 2 + shoulder, distance);
                     if (w > 0) {

@@ -20,7 +20,7 @@ public final class RainErosion {
 
     private final int columns;
     private final int rows;
-    private final double cell;
+    private final CellSize cell;
     private final Climate climate;
     private final NodeValues shower;
     private final NodeValues softness;
@@ -46,7 +46,7 @@ public final class RainErosion {
 
     /**
      * @param ground metres, row by row; worked on in place
-     * @param cell metres between two nodes
+     * @param cell metres between nodes
      * @param shower metres of rain in one step at each node
      * @param softness metres that a step cuts where 1 m³ runs through on a slope of 1: 0 is rock
      */
@@ -54,7 +54,7 @@ public final class RainErosion {
             double[] ground,
             int columns,
             int rows,
-            double cell,
+            CellSize cell,
             Climate climate,
             NodeValues shower,
             NodeValues softness) {
@@ -107,7 +107,7 @@ public final class RainErosion {
 
     /** One step: routing, cutting from the outlets upward, carrying from the heights downward. */
     public void step() {
-        RunOff off = new RunOff(ground, columns, rows);
+        RunOff off = new RunOff(ground, columns, rows, cell);
         gather(off);
         cut(off);
         carry(off);
@@ -115,9 +115,10 @@ public final class RainErosion {
 
     private void gather(RunOff off) {
         int[] order = off.order();
-        double dries = Math.min(1, climate.evaporation * cell);
+        double dries = Math.min(1, climate.evaporation * Math.sqrt(cell.area()));
+        double area = cell.area();
         for (int i = 0; i < water.length; i++) {
-            water[i] = shower.at(i) * cell * cell;
+            water[i] = shower.at(i) * area;
             rained += water[i];
         }
         for (int k = order.length - 1; k >= 0; k--) {
@@ -140,7 +141,7 @@ public final class RainErosion {
             if (down < 0 || off.pool(i) > 0 || ground[i] <= ground[down]) {
                 continue;
             }
-            double f = softness.at(i) * water[i] * Math.sqrt(Math.sqrt(water[i])) / (off.step(i) * cell);
+            double f = softness.at(i) * water[i] * Math.sqrt(Math.sqrt(water[i])) / (off.step(i) * cell.x());
             double lowered = (ground[i] - ground[down]) * f / (1 + f);
             cut[i] = Math.max(0, Math.min(lowered, climate.deepest - (start[i] - ground[i])));
             ground[i] -= cut[i];
@@ -148,7 +149,7 @@ public final class RainErosion {
     }
 
     private void carry(RunOff off) {
-        double area = cell * cell;
+        double area = cell.area();
         int[] order = off.order();
         java.util.Arrays.fill(load, 0);
         for (int k = order.length - 1; k >= 0; k--) {
@@ -164,7 +165,7 @@ public final class RainErosion {
             if (room > 0) {
                 dropped = Math.min(carried, room);
             } else {
-                double slope = Math.max(0, ground[i] - ground[down]) / (off.step(i) * cell);
+                double slope = Math.max(0, ground[i] - ground[down]) / (off.step(i) * cell.x());
                 double could = climate.capacity * water[i] * slope / area;
                 double surplus = climate.settling * Math.max(0, carried - could);
                 dropped = Math.min(surplus, NO_HIGHER * Math.max(0, above(i) - ground[i]));

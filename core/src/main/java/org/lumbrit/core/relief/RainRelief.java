@@ -100,7 +100,7 @@ public record RainRelief(
                 Grids.doubles(ground.heights()),
                 ground.columns(),
                 ground.rows(),
-                ground.cell(),
+                CellSize.of(ground),
                 new RainErosion.Climate(evaporation, capacity, settling, deepest),
                 below.property(RAIN).times(MILLIMETRE),
                 below.property(SOFTNESS));

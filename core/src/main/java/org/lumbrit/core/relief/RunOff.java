@@ -6,10 +6,12 @@ package org.lumbrit.core.relief;
  * drains toward the outlet. Nodes come in an order in which each stands after the one that it drains to.
  */
 public final class RunOff {
-    private static final double DIAGONAL = Math.sqrt(2);
-
     private final int columns;
     private final int rows;
+    /** Length of a step to another row, and to another row and column, in cells from column to column. */
+    private final double down;
+
+    private final double across;
     private final double[] ground;
     /** Heights of the ground, or of the water that stands in its hollows; once all is routed, the depth of that water. */
     private final double[] filled;
@@ -22,7 +24,9 @@ public final class RunOff {
     private int size;
     private int turn;
 
-    public RunOff(double[] ground, int columns, int rows) {
+    public RunOff(double[] ground, int columns, int rows, CellSize cell) {
+        this.down = cell.z() / cell.x();
+        this.across = Math.sqrt(1 + down * down);
         this.ground = ground;
         this.columns = columns;
         this.rows = rows;
@@ -65,10 +69,10 @@ public final class RunOff {
         return filled[node];
     }
 
-    /** How far it is to the node that it drains to, in cells. */
+    /** How far it is to the node that it drains to, in cells from column to column. */
     double step(int node) {
         int apart = Math.abs(to[node] - node);
-        return apart == 1 || apart == columns ? 1 : DIAGONAL;
+        return apart == 1 ? 1 : apart == columns ? down : across;
     }
 
     private boolean atBorder(int node) {
@@ -115,7 +119,7 @@ public final class RunOff {
             for (int dr = -1; dr <= 1; dr++) {
                 for (int dc = -1; dc <= 1; dc++) {
                     int next = i + dr * columns + dc;
-                    double fall = (filled[i] - filled[next]) / (dr != 0 && dc != 0 ? DIAGONAL : 1);
+                    double fall = (filled[i] - filled[next]) / (dr == 0 ? 1 : dc == 0 ? down : across);
                     if (fall > most) {
                         most = fall;
                         to[i] = next;

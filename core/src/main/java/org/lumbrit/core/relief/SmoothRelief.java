@@ -51,8 +51,9 @@ public record SmoothRelief(
     @Override
     public float[] shape(Shaping below) {
         Ground ground = below.ground();
-        double sigma = metres / 2 / ground.cell();
-        float[] smooth = GaussianBlur.apply(ground.heights(), ground.columns(), ground.rows(), sigma, sigma);
+        double sigma = metres / 2;
+        float[] smooth = GaussianBlur.apply(
+                ground.heights(), ground.columns(), ground.rows(), sigma / ground.cellX(), sigma / ground.cellZ());
         return Grids.blend(below, below.property(STRENGTH), i -> smooth[i]);
     }
 }

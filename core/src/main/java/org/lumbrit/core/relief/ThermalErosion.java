@@ -13,7 +13,6 @@ import org.lumbrit.core.math.Chunks;
  */
 public final class ThermalErosion {
     private static final double FLOW = 0.125;
-    private static final double DIAGONAL = Math.sqrt(2);
     /** Steps between two looks at whether all is at rest. */
     private static final int LOOK = 16;
     /** Excess of a slope, as a tangent, that counts as rest. */
@@ -21,7 +20,8 @@ public final class ThermalErosion {
 
     private final int columns;
     private final int rows;
-    private final double cell;
+    private final CellSize cell;
+    private final double diagonal;
     private final double even;
     private final double[] tangents;
     private double[] heights;
@@ -31,15 +31,16 @@ public final class ThermalErosion {
 
     /**
      * @param heights metres, row by row; worked on in place or not, read the outcome from {@link #heights()}
-     * @param cell metres between two nodes
+     * @param cell metres between nodes
      * @param talus degrees at each node; a pair of nodes takes the mean of its tangents
      */
-    public ThermalErosion(double[] heights, int columns, int rows, double cell, NodeValues talus) {
+    public ThermalErosion(double[] heights, int columns, int rows, CellSize cell, NodeValues talus) {
         this.heights = heights;
         this.next = new double[heights.length];
         this.columns = columns;
         this.rows = rows;
         this.cell = cell;
+        this.diagonal = cell.diagonal();
         this.even = tangent(talus.even() ? talus.everywhere() : 0);
         this.tangents = talus.even() ? new double[0] : new double[heights.length];
         for (int i = 0; i < tangents.length; i++) {
@@ -107,15 +108,16 @@ public final class ThermalErosion {
     }
 
     private void inside(double[] h, double[] out, int row) {
-        double straight = even * cell;
-        double across = even * cell * DIAGONAL;
+        double straight = even * cell.x();
+        double down = even * cell.z();
+        double across = even * diagonal;
         int w = columns;
         for (int i = row + 1; i < row + w - 1; i++) {
             double here = h[i];
             double sum = flow(h[i - 1] - here, straight)
                     + flow(h[i + 1] - here, straight)
-                    + flow(h[i - w] - here, straight)
-                    + flow(h[i + w] - here, straight)
+                    + flow(h[i - w] - here, down)
+                    + flow(h[i + w] - here, down)
                     + flow(h[i - w - 1] - here, across)
                     + flow(h[i - w + 1] - here, across)
                     + flow(h[i + w - 1] - here, across)
@@ -125,8 +127,9 @@ public final class ThermalErosion {
     }
 
     private void insideDriven(double[] h, double[] out, int row) {
-        double straight = 0.5 * cell;
-        double across = 0.5 * cell * DIAGONAL;
+        double straight = 0.5 * cell.x();
+        double down = 0.5 * cell.z();
+        double across = 0.5 * diagonal;
         double[] t = tangents;
         int w = columns;
         for (int i = row + 1; i < row + w - 1; i++) {
@@ -134,8 +137,8 @@ public final class ThermalErosion {
             double mine = t[i];
             double sum = flow(h[i - 1] - here, straight * (mine + t[i - 1]))
                     + flow(h[i + 1] - here, straight * (mine + t[i + 1]))
-                    + flow(h[i - w] - here, straight * (mine + t[i - w]))
-                    + flow(h[i + w] - here, straight * (mine + t[i + w]))
+                    + flow(h[i - w] - here, down * (mine + t[i - w]))
+                    + flow(h[i + w] - here, down * (mine + t[i + w]))
                     + flow(h[i - w - 1] - here, across * (mine + t[i - w - 1]))
                     + flow(h[i - w + 1] - here, across * (mine + t[i - w + 1]))
                     + flow(h[i + w - 1] - here, across * (mine + t[i + w - 1]))
@@ -153,15 +156,19 @@ public final class ThermalErosion {
                 int c = column + dc;
                 if ((dr != 0 || dc != 0) && r >= 0 && r < rows && c >= 0 && c < columns) {
                     int j = r * columns + c;
-                    sum += flow(h[j] - h[i], held(i, j, dr != 0 && dc != 0));
+                    sum += flow(h[j] - h[i], held(i, j, length(dr, dc)));
                 }
             }
         }
         return h[i] + FLOW * sum;
     }
 
-    private double held(int i, int j, boolean across) {
-        double length = across ? cell * DIAGONAL : cell;
+    /** Metres to the neighbour so many rows and columns away. */
+    private double length(int dr, int dc) {
+        return dr == 0 ? cell.x() : dc == 0 ? cell.z() : diagonal;
+    }
+
+    private double held(int i, int j, double length) {
         return tangents.length == 0 ? even * length : 0.5 * length * (tangents[i] + tangents[j]);
     }
 
@@ -175,13 +182,13 @@ public final class ThermalErosion {
                 for (int column = 0; column < columns; column++) {
                     int i = row * columns + column;
                     if (column + 1 < columns) {
-                        most = Math.max(most, over(h, i, i + 1, false));
+                        most = Math.max(most, over(h, i, i + 1, cell.x()));
                     }
                     if (row + 1 < rows) {
-                        most = Math.max(most, over(h, i, i + columns, false));
+                        most = Math.max(most, over(h, i, i + columns, cell.z()));
                         if (column + 1 < columns) {
-                            most = Math.max(most, over(h, i, i + columns + 1, true));
-                            most = Math.max(most, over(h, i + 1, i + columns, true));
+                            most = Math.max(most, over(h, i, i + columns + 1, diagonal));
+                            most = Math.max(most, over(h, i + 1, i + columns, diagonal));
                         }
                     }
                 }
@@ -195,7 +202,7 @@ public final class ThermalErosion {
         return most;
     }
 
-    private double over(double[] h, int i, int j, boolean across) {
-        return (Math.abs(h[i] - h[j]) - held(i, j, across)) / (across ? cell * DIAGONAL : cell);
+    private double over(double[] h, int i, int j, double length) {
+        return (Math.abs(h[i] - h[j]) - held(i, j, length)) / length;
     }
 }

@@ -56,7 +56,11 @@ public record ThermalRelief(
     ThermalErosion erosion(Shaping below) {
         Ground ground = below.ground();
         return new ThermalErosion(
-                Grids.doubles(ground.heights()), ground.columns(), ground.rows(), ground.cell(), below.property(TALUS));
+                Grids.doubles(ground.heights()),
+                ground.columns(),
+                ground.rows(),
+                CellSize.of(ground),
+                below.property(TALUS));
     }
 
     @Override

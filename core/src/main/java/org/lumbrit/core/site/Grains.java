@@ -136,13 +136,13 @@ public record Grains(int[] plant, float[] units, int[] triangle, float[] shares,
         Chunks.run(count, cancel, (from, to) -> {
             for (int g = from; g < to; g++) {
                 int grain = g;
-                PlantMesh unit = resting.unit(plant[g]);
+                PlantMesh unit = resting.grownUnit(plant[g]);
                 for (int d = 0; d < 3; d++) {
                     int axis = d;
                     grains.units[3 * g + d] = (float) grains.between(
                             g, k -> unit.positions()[3 * unit.indices()[3 * triangle[grain] + k] + axis]);
                 }
-                double[] at = grains.at(resting, -1, g, 0);
+                double[] at = grains.at(resting, -1, g);
                 for (int d = 0; d < 3; d++) {
                     grains.places[3 * g + d] = (float) at[d];
                 }
@@ -158,18 +158,14 @@ public record Grains(int[] plant, float[] units, int[] triangle, float[] shares,
         return a * ofCorner.applyAsDouble(0) + b * ofCorner.applyAsDouble(1) + (1 - a - b) * ofCorner.applyAsDouble(2);
     }
 
-    /** How much of its plant's motion reaches a grain. */
-    public double mask(PlantMotion plants, int grain) {
-        int[] corners = plants.unit(plant[grain]).indices();
-        return between(grain, k -> plants.mask(plant[grain], corners[3 * triangle[grain] + k]));
-    }
-
-    /** Where a grain is in a frame, metres: x, y, z; −1 at rest. @param mask as {@link #mask} gives it */
-    public double[] at(PlantMotion plants, int frame, int grain, double mask) {
+    /** Where a grain is in a frame, metres: x, y, z; −1 at rest. */
+    public double[] at(PlantMotion plants, int frame, int grain) {
         if (plant.length == 0) {
             return new double[] {places[3 * grain], places[3 * grain + 1], places[3 * grain + 2]};
         }
-        return plants.place(frame, plant[grain], units[3 * grain], units[3 * grain + 1], units[3 * grain + 2], mask);
+        double a = shares[2 * grain];
+        double b = shares[2 * grain + 1];
+        return plants.onTriangle(frame, plant[grain], triangle[grain], new double[] {a, b, 1 - a - b});
     }
 
     /** Running sums of the triangles' areas. */

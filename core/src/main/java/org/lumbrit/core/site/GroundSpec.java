@@ -15,12 +15,7 @@ public record GroundSpec(
                         "File name of the height map beside the recipe: grey PNG, TIFF or Esri ASCII grid; none for flat ground")
         Optional<String> heights,
 
-        @Setting(
-                title = "width",
-                unit = "m",
-                min = 0.1,
-                max = 100_000,
-                help = "From the first to the last column; cells are square")
+        @Setting(title = "width", unit = "m", min = 0.1, max = 100_000, help = "From the first to the last column")
         double width,
 
         @Setting(
@@ -28,7 +23,8 @@ public record GroundSpec(
                 unit = "m",
                 min = 0.1,
                 max = 100_000,
-                help = "From north to south of flat ground, as wide as long unless given; a height map has its own")
+                help =
+                        "From the first to the last row; unless given, pixels of a height map are square and flat ground is as deep as wide")
         Optional<Double> depth,
 
         @Setting(
@@ -117,7 +113,7 @@ public record GroundSpec(
         int rows = Math.max(2, (int) StrictMath.round((columns - 1) * deep / width) + 1);
         float[] heights = new float[columns * rows];
         java.util.Arrays.fill(heights, lowest.orElse(0.0).floatValue());
-        return new Ground(columns, rows, heights, width);
+        return new Ground(columns, rows, heights, width, deep, new boolean[0], "");
     }
 
     boolean tooSlender() {

@@ -10,6 +10,7 @@ import org.lumbrit.core.cover.CoverLayer;
 import org.lumbrit.core.cover.Plants;
 import org.lumbrit.core.drive.Layer;
 import org.lumbrit.core.drive.PropertyRange;
+import org.lumbrit.core.growth.GrowthShown;
 import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.math.Chunks;
 import org.lumbrit.core.math.CurvePoint;
@@ -31,6 +32,8 @@ import org.lumbrit.core.motion.Swaying;
 import org.lumbrit.core.motion.WindField;
 import org.lumbrit.core.motion.WindLayer;
 import org.lumbrit.core.plants.CrossSection;
+import org.lumbrit.core.plants.Detail;
+import org.lumbrit.core.plants.Plant;
 import org.lumbrit.core.plants.PlantMesh;
 import org.lumbrit.core.plants.PlantOwner;
 import org.lumbrit.core.props.PlacedMesh;
@@ -59,7 +62,8 @@ public final class SiteMotion {
         return frames;
     }
 
-    private Recipe recipe() {
+    /** The recipe of the site whose motion this is. */
+    public Recipe recipe() {
         return still.plan().recipe();
     }
 
@@ -316,12 +320,14 @@ public final class SiteMotion {
     }
 
     /**
-     * The mask at the heights where bending reads it, of a plant so many metres tall: where falloffs drive it the mean over the
-     * plant's outline at that height, so that what is painted on a leaf counts.
+     * The mask at the places along where bending reads it, of a plant so many metres long: where falloffs drive it the mean over the
+     * plant's outline there, so that what is painted on a leaf counts.
      */
     public float[] maskAlong(SwayLayer sway, double length, PlantMesh mesh, int variant) {
         Samples axis = Samples.allocate(Samples.NOT_KEPT, Bend.NODES);
+        double[] places = new double[Bend.NODES];
         for (int k = 0; k < Bend.NODES; k++) {
+            places[k] = (double) k / (Bend.NODES - 1);
             axis.along()[k] = (float) k / (Bend.NODES - 1);
             axis.y()[k] = length * k / (Bend.NODES - 1);
             axis.ny()[k] = 1;
@@ -329,17 +335,12 @@ public final class SiteMotion {
         float[] onAxis = masked(sway, axis, mesh);
         return recipe().drivesOf(sway.id(), SwayLayer.MASK).isEmpty()
                 ? onAxis
-                : CrossSection.means(mesh, maskAt(sway, mesh, variant), axis.y(), onAxis);
+                : CrossSection.means(mesh, maskAt(sway, mesh, variant), places, onAxis);
     }
 
     /** The same of the first variant of what the cover plants. */
     public float[] maskOfFirst(SwayLayer sway) {
-        CoverLayer cover = coverOf(sway);
-        return maskAlong(
-                sway,
-                recipe().planted(cover).length(),
-                still.levels(cover, 0).full().mesh(),
-                0);
+        return maskAlong(sway, 0);
     }
 
     /** The mask at every vertex of a plant. */
@@ -357,6 +358,27 @@ public final class SiteMotion {
             return even;
         }
         return still.within(new PlantOwner(mesh)).property(sway, SwayLayer.MASK, along);
+    }
+
+    /** How one detail of a variant of a cover's plant bends, fully grown, its mesh of length 1 and width 1. */
+    public Bend bend(SwayLayer sway, int variant, int detail) {
+        String key = new KeyBuilder("bend/1")
+                .add(still.plan().motionKey(sway))
+                .add(variant)
+                .add(detail)
+                .key();
+        return results.get(key, cancel, shared -> {
+            Plant planted = recipe().planted(coverOf(sway));
+            List<Detail> levels = still.levels(coverOf(sway), variant).levels();
+            return new Bend(levels.get(detail).mesh().unit(planted), maskAlong(sway, variant), sway.way());
+        });
+    }
+
+    /** The mask at the places along where bending reads it, of a variant of what the cover of a sway plants. */
+    public float[] maskAlong(SwayLayer sway, int variant) {
+        CoverLayer cover = coverOf(sway);
+        PlantMesh full = still.levels(cover, variant).full().mesh();
+        return maskAlong(sway, recipe().planted(cover).length(), full, variant);
     }
 
     /** How far the vertices of a prop are pushed along their normals, as it stands at time 0. */
@@ -419,9 +441,9 @@ public final class SiteMotion {
         return new PlantMotion(this, still, sway, new int[0]);
     }
 
-    /** The same with meshes of a coarser detail. */
-    public PlantMotion plants(SwayLayer sway, int detail) {
-        return new PlantMotion(this, still, sway, new int[0], detail);
+    /** The same with meshes of a coarser detail, plants as far grown as they are shown. */
+    public PlantMotion plants(SwayLayer sway, int detail, GrowthShown growth) {
+        return new PlantMotion(this, still, sway, new int[0], detail, growth);
     }
 
     /** Seconds after which the gust that passes the site's middle at time 0 passes each plant, within the loop. */
@@ -473,7 +495,6 @@ public final class SiteMotion {
             Map<Integer, double[]> known = new HashMap<>();
             for (int g = from; g < to; g++) {
                 int grain = g;
-                double mask = grains.mask(plants, g);
                 known.clear();
                 for (int k = 0; k < wanted.length; k++) {
                     int earlier = frames.wrapped(wanted[k] - 1);
@@ -481,8 +502,8 @@ public final class SiteMotion {
                     // at the ends of what does not loop the difference is to one side
                     double step = frames.periodic() ? frames.step() : Math.max(1, later - earlier) * frames.step() / 2;
                     speeds[k][g] = (float) Speed.central(
-                            known.computeIfAbsent(earlier, frame -> grains.at(plants, frame, grain, mask)),
-                            known.computeIfAbsent(later, frame -> grains.at(plants, frame, grain, mask)),
+                            known.computeIfAbsent(earlier, frame -> grains.at(plants, frame, grain)),
+                            known.computeIfAbsent(later, frame -> grains.at(plants, frame, grain)),
                             step);
                 }
             }

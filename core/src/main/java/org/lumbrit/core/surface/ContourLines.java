@@ -110,11 +110,11 @@ public final class ContourLines {
         double a = ground.heights()[node] - level;
         double b = ground.heights()[other] - level;
         double share = a == b ? 0.5 : a / (a - b);
-        double x = node % ground.columns() * ground.cell() - ground.width() / 2;
-        double z = node / ground.columns() * ground.cell() - ground.depth() / 2;
+        double x = ground.x(node % ground.columns());
+        double z = ground.z(node / ground.columns());
         return (side & 1) == 0
-                ? new double[] {x + ground.cell() * share, z}
-                : new double[] {x, z + ground.cell() * share};
+                ? new double[] {x + ground.cellX() * share, z}
+                : new double[] {x, z + ground.cellZ() * share};
     }
 
     private List<Line> joined() {

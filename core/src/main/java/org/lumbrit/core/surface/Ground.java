@@ -7,11 +7,13 @@ import org.lumbrit.core.math.Results;
 
 /**
  * The ground as a height grid. Nodes lie border to border: the first row at −Z, the first column at −X, the origin in the
- * middle. Heights are bilinear between nodes; the gradient is by central differences at the nodes (one-sided at the border)
+ * middle; cells need not be square. Heights are bilinear between nodes; the gradient is by central differences at the nodes (one-sided at the border)
  * and bilinear between them. Beyond the border the border's values hold. Thread-safe: nothing changes after construction.
  */
 public final class Ground implements Owner, Results.Weighted {
-    private static final int BLOCK_BITS = 4;
+    /** Cells whose sides differ by no more than this share count as square. */
+    private static final double SQUARE = 1e-9;
+
     private static final boolean[] NO_HOLES = {};
 
     private final int columns;
@@ -19,13 +21,14 @@ public final class Ground implements Owner, Results.Weighted {
     private final float[] heights;
     private final double width;
     private final double depth;
+    private final double cellX;
+    private final double cellZ;
     private final String key;
     private final double lowest;
     private final double highest;
-    private final int blocksAcross;
-    private final float[] blockHighest;
     private final boolean[] holes;
     private volatile Gradients gradients;
+    private volatile HighestInBlocks blocks;
 
     /** Slopes at the nodes, made when they are first asked for. */
     private record Gradients(float[] x, float[] z, double steepest) {}
@@ -37,23 +40,28 @@ public final class Ground implements Owner, Results.Weighted {
      * @param width metres from the first to the last column; cells are square, so the depth follows
      */
     public Ground(int columns, int rows, float[] heights, double width) {
-        this(columns, rows, heights, width, NO_HOLES, "");
+        this(columns, rows, heights, width, squareDepth(columns, rows, width), NO_HOLES, "");
     }
 
     /**
+     * @param depth metres from the first to the last row
      * @param holes nodes without ground, row by row, or empty where there are none; they carry a height all the same
      * @param key content key of heights and size where one is known already, else empty
      */
-    public Ground(int columns, int rows, float[] heights, double width, boolean[] holes, String key) {
-        if (columns < 2 || rows < 2 || heights.length != (long) columns * rows || !(width > 0)) {
+    public Ground(int columns, int rows, float[] heights, double width, double depth, boolean[] holes, String key) {
+        if (columns < 2 || rows < 2 || heights.length != (long) columns * rows || !(width > 0) || !(depth > 0)) {
             throw new IllegalArgumentException(
-                    "a ground needs at least 2 × 2 nodes, one height each, and a width above 0");
+                    "a ground needs at least 2 × 2 nodes, one height each, and a width and a depth above 0");
         }
         this.columns = columns;
         this.rows = rows;
         this.heights = heights;
         this.width = width;
-        this.depth = width * (rows - 1) / (columns - 1);
+        double square = squareDepth(columns, rows, width);
+        boolean even = Math.abs(depth - square) <= SQUARE * square;
+        this.depth = even ? square : depth;
+        this.cellX = width / (columns - 1);
+        this.cellZ = even ? cellX : depth / (rows - 1);
         this.holes = holes;
         double low = Double.POSITIVE_INFINITY;
         double high = Double.NEGATIVE_INFINITY;
@@ -63,13 +71,17 @@ public final class Ground implements Owner, Results.Weighted {
         }
         this.lowest = low;
         this.highest = high;
-        this.blocksAcross = ((columns - 2) >> BLOCK_BITS) + 1;
-        this.blockHighest = blocks();
         this.key = key.isEmpty() ? contentKey() : key;
     }
 
+    /** The depth that square cells give. */
+    public static double squareDepth(int columns, int rows, double width) {
+        return width * (rows - 1) / (columns - 1);
+    }
+
     private String contentKey() {
-        KeyBuilder builder = new KeyBuilder("ground/1").add(columns).add(width).add(heights);
+        KeyBuilder builder =
+                new KeyBuilder("ground/2").add(columns).add(width).add(depth).add(heights);
         for (int i = 0; i < holes.length; i++) {
             if (holes[i]) {
                 builder.add(i);
@@ -91,7 +103,6 @@ public final class Ground implements Owner, Results.Weighted {
     private Gradients differentiate() {
         float[] gradientX = new float[heights.length];
         float[] gradientZ = new float[heights.length];
-        double cell = cell();
         double[] steepestOfRow = new double[rows];
         Chunks.run(rows, 16, Cancel.NEVER, (from, to) -> {
             for (int row = from; row < to; row++) {
@@ -102,9 +113,9 @@ public final class Ground implements Owner, Results.Weighted {
                     int east = Math.min(columns - 1, column + 1);
                     int at = row * columns + column;
                     double gx = ((double) heights[row * columns + east] - heights[row * columns + west])
-                            / ((east - west) * cell);
+                            / ((east - west) * cellX);
                     double gz = ((double) heights[down * columns + column] - heights[up * columns + column])
-                            / ((down - up) * cell);
+                            / ((down - up) * cellZ);
                     gradientX[at] = (float) gx;
                     gradientZ[at] = (float) gz;
                     steepestOfRow[row] = Math.max(steepestOfRow[row], gx * gx + gz * gz);
@@ -136,10 +147,30 @@ public final class Ground implements Owner, Results.Weighted {
         return depth;
     }
 
-    /** Metres between two nodes. */
+    /** Metres between two nodes, the longer way where cells are not square: nothing finer than this is in the grid. */
     @Override
     public double cell() {
-        return width / (columns - 1);
+        return Math.max(cellX, cellZ);
+    }
+
+    /** Metres from one column to the next. */
+    public double cellX() {
+        return cellX;
+    }
+
+    /** Metres from one row to the next. */
+    public double cellZ() {
+        return cellZ;
+    }
+
+    /** Where a column lies, metres. */
+    public double x(int column) {
+        return column * cellX - width / 2;
+    }
+
+    /** Where a row lies, metres. */
+    public double z(int row) {
+        return row * cellZ - depth / 2;
     }
 
     @Override
@@ -166,8 +197,8 @@ public final class Ground implements Owner, Results.Weighted {
         if (holes.length == 0) {
             return false;
         }
-        int c = (int) Math.min(Math.max((x + width / 2) / cell(), 0), columns - 2);
-        int r = (int) Math.min(Math.max((z + depth / 2) / cell(), 0), rows - 2);
+        int c = (int) Math.min(Math.max((x + width / 2) / cellX, 0), columns - 2);
+        int r = (int) Math.min(Math.max((z + depth / 2) / cellZ, 0), rows - 2);
         return holeInCell(c, r);
     }
 
@@ -182,7 +213,7 @@ public final class Ground implements Owner, Results.Weighted {
 
     /** The same place with other heights; holes stay. */
     public Ground shaped(float[] newHeights, String newKey) {
-        return new Ground(columns, rows, newHeights, width, holes, newKey);
+        return new Ground(columns, rows, newHeights, width, depth, holes, newKey);
     }
 
     /** The same surface read at other nodes, so many along the longer side. */
@@ -204,7 +235,7 @@ public final class Ground implements Owner, Results.Weighted {
                 }
             }
         });
-        return new Ground(across, down, read, width, open, newKey);
+        return new Ground(across, down, read, width, depth, open, newKey);
     }
 
     public double lowest() {
@@ -221,45 +252,14 @@ public final class Ground implements Owner, Results.Weighted {
         return Math.sqrt(1 + steepest * steepest);
     }
 
-    /** The block of 16 × 16 cells that a place lies in. */
-    int blockAt(double x, double z) {
-        int column = (int) Math.min(Math.max((x + width / 2) / cell(), 0), columns - 2);
-        int row = (int) Math.min(Math.max((z + depth / 2) / cell(), 0), rows - 2);
-        return (row >> BLOCK_BITS) * blocksAcross + (column >> BLOCK_BITS);
-    }
-
-    /** The highest height within a block, its border included. */
-    double blockHighest(int block) {
-        return blockHighest[block];
-    }
-
-    /** Metres from a place along a direction to the border of its block. */
-    double toBlockBorder(int block, double x, double z, double dx, double dz) {
-        double side = cell() * (1 << BLOCK_BITS);
-        double west = block % blocksAcross * side - width / 2;
-        double north = block / blocksAcross * side - depth / 2;
-        double alongX = dx > 0 ? (west + side - x) / dx : dx < 0 ? (west - x) / dx : Double.POSITIVE_INFINITY;
-        double alongZ = dz > 0 ? (north + side - z) / dz : dz < 0 ? (north - z) / dz : Double.POSITIVE_INFINITY;
-        return Math.max(0, Math.min(alongX, alongZ));
-    }
-
-    private float[] blocks() {
-        int down = ((rows - 2) >> BLOCK_BITS) + 1;
-        float[] most = new float[blocksAcross * down];
-        java.util.Arrays.fill(most, Float.NEGATIVE_INFINITY);
-        for (int row = 0; row < rows; row++) {
-            for (int column = 0; column < columns; column++) {
-                float h = heights[row * columns + column];
-                for (int r = Math.max(0, row - 1) >> BLOCK_BITS; r <= Math.min(rows - 2, row) >> BLOCK_BITS; r++) {
-                    for (int c = Math.max(0, column - 1) >> BLOCK_BITS;
-                            c <= Math.min(columns - 2, column) >> BLOCK_BITS;
-                            c++) {
-                        most[r * blocksAcross + c] = Math.max(most[r * blocksAcross + c], h);
-                    }
-                }
-            }
+    /** The highest heights within blocks of cells, made when they are first asked for. */
+    HighestInBlocks blocks() {
+        HighestInBlocks known = blocks;
+        if (known == null) {
+            known = new HighestInBlocks(heights, columns, rows);
+            blocks = known;
         }
-        return most;
+        return known;
     }
 
     /** The ground neither moves nor turns. */
@@ -271,8 +271,8 @@ public final class Ground implements Owner, Results.Weighted {
 
     @Override
     public long facet(Samples samples, int i) {
-        double column = (samples.x()[i] + width / 2) / cell();
-        double row = (samples.z()[i] + depth / 2) / cell();
+        double column = (samples.x()[i] + width / 2) / cellX;
+        double row = (samples.z()[i] + depth / 2) / cellZ;
         double c = Math.min(Math.max(Math.floor(column), 0), columns - 2);
         double r = Math.min(Math.max(Math.floor(row), 0), rows - 2);
         return 2 * ((long) r * (columns - 1) + (long) c) + (column - c + row - r > 1 ? 1 : 0);
@@ -284,8 +284,8 @@ public final class Ground implements Owner, Results.Weighted {
         double least = Double.POSITIVE_INFINITY;
         double most = Double.NEGATIVE_INFINITY;
         for (int i = 0; i < heights.length; i++) {
-            double x = i % columns * cell() - width / 2;
-            double z = i / columns * cell() - depth / 2;
+            double x = x(i % columns);
+            double z = z(i / columns);
             double along = x * dx + heights[i] * dy + z * dz;
             least = Math.min(least, along);
             most = Math.max(most, along);
@@ -303,8 +303,8 @@ public final class Ground implements Owner, Results.Weighted {
     }
 
     private double bilinear(float[] grid, double x, double z) {
-        double column = Math.min(Math.max((x + width / 2) / cell(), 0), columns - 1);
-        double row = Math.min(Math.max((z + depth / 2) / cell(), 0), rows - 1);
+        double column = Math.min(Math.max((x + width / 2) / cellX, 0), columns - 1);
+        double row = Math.min(Math.max((z + depth / 2) / cellZ, 0), rows - 1);
         int c = Math.min((int) column, columns - 2);
         int r = Math.min((int) row, rows - 2);
         double fc = column - c;

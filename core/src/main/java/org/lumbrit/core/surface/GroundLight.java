@@ -26,8 +26,16 @@ public final class GroundLight {
         double dx = StrictMath.sin(StrictMath.toRadians(heading));
         double dz = -StrictMath.cos(StrictMath.toRadians(heading));
         Chunks.run(free.length, 2048, cancel, (from, to) -> {
+            Horizon march = new Horizon(lattice.ground());
             for (int i = from; i < to; i++) {
-                double horizon = horizon(lattice.ground(), samples, i, dx, dz);
+                double horizon = march.tangent(
+                        samples.x()[i],
+                        samples.y()[i],
+                        samples.z()[i],
+                        dx,
+                        dz,
+                        Double.POSITIVE_INFINITY,
+                        tangents[0] - 1);
                 int above = 0;
                 for (double tangent : tangents) {
                     above += tangent > horizon ? 1 : 0;
@@ -48,35 +56,19 @@ public final class GroundLight {
             dz[k] = StrictMath.cos(angle);
         }
         Chunks.run(free.length, 1024, cancel, (from, to) -> {
+            Horizon march = new Horizon(lattice.ground());
             for (int i = from; i < to; i++) {
+                double x = samples.x()[i];
+                double y = samples.y()[i];
+                double z = samples.z()[i];
                 double sum = 0;
                 for (int k = 0; k < SKY_DIRECTIONS; k++) {
-                    double tangent = Math.max(0, horizon(lattice.ground(), samples, i, dx[k], dz[k]));
+                    double tangent = march.tangent(x, y, z, dx[k], dz[k], Double.POSITIVE_INFINITY, 0);
                     sum += 1 / (1 + tangent * tangent);
                 }
                 free[i] = (byte) (255 * sum / SKY_DIRECTIONS + 0.5);
             }
         });
         return free;
-    }
-
-    /** Tangent of the horizon's elevation in a direction, marched in steps that grow with distance. */
-    private static double horizon(Ground ground, Samples samples, int i, double dx, double dz) {
-        double x = samples.x()[i];
-        double y = samples.y()[i];
-        double z = samples.z()[i];
-        double halfWidth = ground.width() / 2;
-        double halfDepth = ground.depth() / 2;
-        double most = Double.NEGATIVE_INFINITY;
-        double step = ground.cell();
-        for (double t = step; ; t += step) {
-            double px = x + dx * t;
-            double pz = z + dz * t;
-            if (px < -halfWidth || px > halfWidth || pz < -halfDepth || pz > halfDepth) {
-                return most;
-            }
-            most = Math.max(most, (ground.height(px, pz) - y) / t);
-            step *= 1.13;
-        }
     }
 }

@@ -76,6 +76,12 @@ public record Mesh(float[] positions, float[] normals, int[] triangles, String k
 
     /** Area of the triangle whose first corner stands at {@code t} of the list. */
     public double area(int t) {
+        double[] n = facing(t);
+        return 0.5 * Math.sqrt(n[0] * n[0] + n[1] * n[1] + n[2] * n[2]);
+    }
+
+    /** Out of the triangle whose first corner stands at {@code t} of the list, twice as long as its area. */
+    public double[] facing(int t) {
         int a = 3 * triangles[t];
         int b = 3 * triangles[t + 1];
         int c = 3 * triangles[t + 2];
@@ -85,10 +91,7 @@ public record Mesh(float[] positions, float[] normals, int[] triangles, String k
         double vx = (double) positions[c] - positions[a];
         double vy = (double) positions[c + 1] - positions[a + 1];
         double vz = (double) positions[c + 2] - positions[a + 2];
-        double x = uy * vz - uz * vy;
-        double y = uz * vx - ux * vz;
-        double z = ux * vy - uy * vx;
-        return 0.5 * Math.sqrt(x * x + y * y + z * z);
+        return new double[] {uy * vz - uz * vy, uz * vx - ux * vz, ux * vy - uy * vx};
     }
 
     /** A third of the triangles' area around each vertex, square metres. */

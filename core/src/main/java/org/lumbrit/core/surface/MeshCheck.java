@@ -20,12 +20,20 @@ public record MeshCheck(int open, int crowded, int flipped, int degenerate, bool
         return 64;
     }
 
+    /** Corners this near are one: metres, or for a large mesh as a share of its extent. */
+    private static final double SAME_CORNER = 1e-6;
+
+    private static double extent(Mesh mesh) {
+        double[] b = mesh.bounds();
+        return Math.max(b[3] - b[0], Math.max(b[4] - b[1], b[5] - b[2]));
+    }
+
     public boolean closed() {
         return open == 0 && crowded == 0;
     }
 
     public static MeshCheck of(Mesh mesh) {
-        int[] first = Welding.firsts(mesh.positions(), 0);
+        int[] first = Welding.firsts(mesh.positions(), SAME_CORNER * Math.max(1, extent(mesh)));
         int[] triangles = mesh.triangles();
         long[] sides = new long[triangles.length];
         int used = 0;

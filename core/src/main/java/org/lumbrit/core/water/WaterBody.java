@@ -160,7 +160,7 @@ public record WaterBody(double area, double volume, double deepest, double x, do
         }
 
         private void add(int number, double share, double depths) {
-            double cell = ground.cell() * ground.cell();
+            double cell = ground.cellX() * ground.cellZ();
             area[number - 1] += share * cell;
             volume[number - 1] += depths * cell;
         }
@@ -183,8 +183,8 @@ public record WaterBody(double area, double volume, double deepest, double x, do
                         area[k],
                         volume[k],
                         depth(node),
-                        node % ground.columns() * ground.cell() - ground.width() / 2,
-                        node / ground.columns() * ground.cell() - ground.depth() / 2,
+                        ground.x(node % ground.columns()),
+                        ground.z(node / ground.columns()),
                         edges.get(k)));
             }
             bodies.sort(Comparator.comparingDouble(WaterBody::area).reversed());
@@ -193,8 +193,8 @@ public record WaterBody(double area, double volume, double deepest, double x, do
 
         /** The piece of water that an edge belongs to: that of the wet end of the side of the grid it starts on. */
         private int beside(ContourLines.Line line) {
-            double column = (line.points().get(0).x() + ground.width() / 2) / ground.cell();
-            double row = (line.points().get(0).z() + ground.depth() / 2) / ground.cell();
+            double column = (line.points().get(0).x() + ground.width() / 2) / ground.cellX();
+            double row = (line.points().get(0).z() + ground.depth() / 2) / ground.cellZ();
             int best = 0;
             double nearest = Double.POSITIVE_INFINITY;
             for (int r = (int) Math.floor(row - 1e-6); r <= Math.ceil(row + 1e-6); r++) {

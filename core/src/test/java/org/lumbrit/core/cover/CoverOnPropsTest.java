@@ -11,12 +11,16 @@ import java.util.Set;
 import org.junit.jupiter.api.Test;
 import org.lumbrit.core.Grounds;
 import org.lumbrit.core.math.Quaternion;
+import org.lumbrit.core.props.BoxShape;
+import org.lumbrit.core.props.HutShape;
 import org.lumbrit.core.props.PlacedMesh;
 import org.lumbrit.core.props.Prop;
+import org.lumbrit.core.props.Shape;
 import org.lumbrit.core.site.SiteEvaluation;
 import org.lumbrit.core.surface.Ground;
 import org.lumbrit.core.surface.Mesh;
 import org.lumbrit.core.surface.Region;
+import org.lumbrit.core.surface.Samples;
 import org.lumbrit.core.surface.TriangleTree;
 
 /** Cover on walls, tops and undersides of props. */
@@ -99,7 +103,7 @@ class CoverOnPropsTest {
 
     @Test
     void twoPlantsOnAPropAreNeverNearerThanTheSpacingButOppositeSidesOfAThinWallLeaveEachOtherAlone() {
-        Prop thin = Covers.box(3, 2, 0.02);
+        Prop thin = Covers.box(6, 4, 0.02);
         CoverLayer layer = Covers.on(STONE, properties("density", 200, "spacing", 0.15));
         Plants plants = plants(thin, layer);
         int across = 0;
@@ -112,15 +116,93 @@ class CoverOnPropsTest {
                         + plants.feet().ny()[i] * plants.feet().ny()[j]
                         + plants.feet().nz()[i] * plants.feet().nz()[j];
                 if (Math.sqrt(dx * dx + dy * dy + dz * dz) < 0.15 - 1e-6) {
-                    assertThat(facing).isLessThan(0f);
+                    assertThat(facing).isLessThan(-0.86f);
+                    assertThat(wayRound(plants, i, j)).isGreaterThan(0.15);
                     across++;
                 }
             }
         }
         assertThat(across).isGreaterThan(10);
-        // filled as far as chance fills: 0.66 plants per r² of true area
-        double area = 2 * (3 * 2 + 3 * 0.02 + 2 * 0.02);
-        assertThat(plants.count() * 0.15 * 0.15 / area).isGreaterThan(0.66);
+        // filled as far as chance fills, 0.66 plants per r² of true area, where the way round is longer than the
+        // spacing
+        int inner = 0;
+        for (int i = 0; i < plants.count(); i++) {
+            boolean along = Math.abs(plants.feet().x()[i] - 3) < 3 - 0.15;
+            boolean up = Math.abs(plants.feet().y()[i] - 3) < 2 - 0.15;
+            inner += along && up ? 1 : 0;
+        }
+        double area = 2 * (6 - 0.3) * (4 - 0.3);
+        assertThat(inner * 0.15 * 0.15 / area).isGreaterThan(0.66);
+    }
+
+    /** Over the nearest edge of the thin box, from one of its two sides to the other. */
+    private static double wayRound(Plants plants, int i, int j) {
+        double ux = plants.feet().x()[i] - 3;
+        double uy = plants.feet().y()[i] - 3;
+        double vx = plants.feet().x()[j] - 3;
+        double vy = plants.feet().y()[j] - 3;
+        return Math.min(
+                Math.hypot(6 - Math.abs(ux + vx) + 0.02, uy - vy), Math.hypot(4 - Math.abs(uy + vy) + 0.02, ux - vx));
+    }
+
+    private static Plants turned(Shape shape, double heading, double pitch, double roll, CoverLayer layer) {
+        Prop prop = new Prop("stone", "Stone", shape, 3, 1, -2, heading, pitch, roll, 1, false, 0, 0, "#888888", false);
+        return plants(prop, layer);
+    }
+
+    @Test
+    void turningAPropAboutTwoAxesChangesNoneOfItsPlantsAndTheSpacingHoldsOverItsEdges() {
+        CoverLayer layer = Covers.on(STONE, properties("density", 200, "spacing", 0.3));
+        Shape box = new BoxShape(8, 5, 3);
+        Plants upright = turned(box, 0, 0, 0, layer);
+        for (double[] turn : new double[][] {{25, 20, -35}, {0, 45, 0}, {190, -7, 88}}) {
+            Plants plants = turned(box, turn[0], turn[1], turn[2], layer);
+            assertThat(plants.feet().id()).isEqualTo(upright.feet().id());
+            assertThat(nearestPair(plants)).isGreaterThan(0.3 - 1e-6);
+        }
+    }
+
+    private static double nearestPair(Plants plants) {
+        Samples feet = plants.feet();
+        double nearest = Double.POSITIVE_INFINITY;
+        for (int i = 0; i < feet.count(); i++) {
+            for (int j = 0; j < i; j++) {
+                double dx = feet.x()[i] - feet.x()[j];
+                double dy = feet.y()[i] - feet.y()[j];
+                double dz = feet.z()[i] - feet.z()[j];
+                nearest = Math.min(nearest, dx * dx + dy * dy + dz * dz);
+            }
+        }
+        return Math.sqrt(nearest);
+    }
+
+    @Test
+    void overTheSharpEdgesOfAHutTheSpacingHoldsUnlessAWallLiesBetween() {
+        Plants plants = turned(
+                new HutShape(4, 5.2, 2.2, 42, 2),
+                40,
+                0,
+                0,
+                Covers.on(STONE, properties("density", 60, "spacing", 0.2)));
+        Samples feet = plants.feet();
+        int across = 0;
+        for (int i = 0; i < feet.count(); i++) {
+            for (int j = 0; j < i; j++) {
+                double dx = feet.x()[j] - feet.x()[i];
+                double dy = feet.y()[j] - feet.y()[i];
+                double dz = feet.z()[j] - feet.z()[i];
+                if (dx * dx + dy * dy + dz * dz < 0.04 - 1e-6) {
+                    float facing =
+                            feet.nx()[i] * feet.nx()[j] + feet.ny()[i] * feet.ny()[j] + feet.nz()[i] * feet.nz()[j];
+                    double behind = dx * feet.nx()[i] + dy * feet.ny()[i] + dz * feet.nz()[i];
+                    assertThat(facing).isLessThan(-0.86f);
+                    assertThat(behind).as("it lies behind the wall").isLessThan(1e-6);
+                    across++;
+                }
+            }
+        }
+        assertThat(plants.count()).isGreaterThan(1000);
+        assertThat(across).isLessThan(plants.count());
     }
 
     @Test

@@ -22,10 +22,12 @@ import org.lumbrit.core.site.CoverEdit;
 import org.lumbrit.core.site.InvalidRecipeException;
 import org.lumbrit.core.site.SiteEvaluation;
 import org.lumbrit.core.site.Sites;
+import org.lumbrit.core.surface.AreaPlace;
 import org.lumbrit.core.surface.Ground;
 import org.lumbrit.core.surface.PathPlace;
 import org.lumbrit.core.surface.Place;
 import org.lumbrit.core.surface.Region;
+import org.lumbrit.core.surface.SegmentTree;
 
 /** Several covers, hand work, patterns, variants and turns. */
 class CoverTest {
@@ -258,6 +260,34 @@ class CoverTest {
         assertThat(plants.count()).isEqualTo(80);
         for (int i = 0; i < plants.count(); i++) {
             assertThat(plants.feet().z()[i]).isCloseTo(-6.5, within(1e-9));
+        }
+    }
+
+    @Test
+    void besideAWindingPathNoPlantStandsNearerToAnyPartOfItThanToItsOwn() {
+        List<Point3> bends = List.of(
+                new Point3(-20, 0, -5),
+                new Point3(0, 0, -5),
+                new Point3(1, 0, 6),
+                new Point3(3, 0, -5),
+                new Point3(20, 0, 5),
+                new Point3(2, 0, 12));
+        for (boolean area : new boolean[] {false, true}) {
+            Place place = area ? new AreaPlace("p", "P", bends) : new PathPlace("p", "P", bends, false);
+            SegmentTree whole = new SegmentTree(bends, area, true);
+            for (double jitter : new double[] {0, 0.3}) {
+                PathPattern border = new PathPattern("p", 2, 0.5, PathPattern.Side.BOTH, jitter);
+                Plants plants = alone(
+                        FLAT,
+                        Covers.on("grass", GROUND, border, false, properties("density", 20, "spacing", 0)),
+                        place);
+                assertThat(plants.count()).isGreaterThan(100);
+                for (int i = 0; i < plants.count(); i++) {
+                    assertThat(whole.distance(
+                                    plants.feet().x()[i], 0, plants.feet().z()[i]))
+                            .isGreaterThan(2 * (1 - jitter / 2) - 1e-6);
+                }
+            }
         }
     }
 

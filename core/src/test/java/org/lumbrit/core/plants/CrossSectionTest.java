@@ -30,7 +30,7 @@ class CrossSectionTest {
         }
         float[] along = new float[4 * n];
         for (int v = 0; v < along.length; v++) {
-            along[v] = positions[3 * v + 1];
+            along[v] = positions[3 * v + 1] / 2;
         }
         return new PlantMesh(positions, normals, along, positions, new int[along.length], indices);
     }
@@ -39,31 +39,31 @@ class CrossSectionTest {
     void valuesCountByTheLengthOfTheCut() {
         PlantMesh mesh = strips(new double[][] {{0.1, 1}, {0.3, 1}});
         float[] values = {0, 0, 0, 0, 1, 1, 1, 1};
-        float[] means = CrossSection.means(mesh, values, new double[] {0, 0.25, 0.9}, new float[3]);
+        float[] means = CrossSection.means(mesh, values, new double[] {0, 0.125, 0.45}, new float[3]);
         assertThat(means[0]).as("at the foot by the vertices that stand there").isEqualTo(0.5f);
         assertThat(means[1]).isCloseTo(0.75f, within(1e-6f));
         assertThat(means[2]).isCloseTo(0.75f, within(1e-6f));
     }
 
     @Test
-    void valuesThatRiseWithTheHeightAreTheHeightWhateverTheShape() {
+    void valuesThatRiseAlongThePlantAreTheWayAlongWhateverTheShape() {
         SplittableRandom random = new SplittableRandom(9);
         for (int round = 0; round < 50; round++) {
             double[][] sizes = new double[1 + random.nextInt(5)][];
             Arrays.setAll(sizes, s -> new double[] {random.nextDouble(0.01, 0.5), random.nextDouble(0.5, 2)});
             PlantMesh mesh = strips(sizes);
             float[] values = mesh.along();
-            double height = random.nextDouble(0, 0.49);
-            float mean = CrossSection.means(mesh, values, new double[] {height}, new float[1])[0];
-            assertThat((double) mean).isCloseTo(height, within(1e-6));
+            double place = random.nextDouble(0, 0.24);
+            float mean = CrossSection.means(mesh, values, new double[] {place}, new float[1])[0];
+            assertThat((double) mean).isCloseTo(place, within(1e-6));
         }
     }
 
     @Test
-    void aboveTheTipItIsWhatItIsJustBelowAndWhereNothingIsCutWhatHoldsElsewhere() {
+    void atTheTipItIsWhatItIsJustBeforeAndWhereNothingIsCutWhatHoldsElsewhere() {
         PlantMesh mesh = strips(new double[][] {{0.1, 1}, {0.1, 2}});
         float[] values = {0.2f, 0.2f, 0.2f, 0.2f, 0.8f, 0.8f, 0.8f, 0.8f};
-        float[] means = CrossSection.means(mesh, values, new double[] {0.5, 1.5, 7}, new float[3]);
+        float[] means = CrossSection.means(mesh, values, new double[] {0.25, 0.75, 1}, new float[3]);
         assertThat(means).containsExactly(new float[] {0.5f, 0.8f, 0.8f}, within(1e-6f));
         PlantMesh none = new PlantMesh(new float[0], new float[0], new float[0], new float[0], new int[0], new int[0]);
         float[] elsewhere = {0.3f, 0.6f};

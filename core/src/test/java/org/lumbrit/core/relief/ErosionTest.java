@@ -46,7 +46,8 @@ class ErosionTest {
     void thermalErosionKeepsTheGroundAndMakesNoNewHighOrLow() {
         for (int seed = 1; seed <= 3; seed++) {
             double[] before = hills(seed);
-            ThermalErosion erosion = new ThermalErosion(before.clone(), NODES, NODES, CELL, NodeValues.constant(30));
+            ThermalErosion erosion =
+                    new ThermalErosion(before.clone(), NODES, NODES, CellSize.square(CELL), NodeValues.constant(30));
             erosion.run(150, Cancel.NEVER);
             double[] after = erosion.heights();
             assertThat(sum(after)).isCloseTo(sum(before), within(1e-9 * Math.abs(sum(before)) + 1e-9));
@@ -62,7 +63,8 @@ class ErosionTest {
     @Test
     void noSlopeStaysAboveTheTalusAngleOnceAllIsAtRest() {
         for (double talus : new double[] {20, 35, 45}) {
-            ThermalErosion erosion = new ThermalErosion(hills(5), NODES, NODES, CELL, NodeValues.constant(talus));
+            ThermalErosion erosion =
+                    new ThermalErosion(hills(5), NODES, NODES, CellSize.square(CELL), NodeValues.constant(talus));
             assertThat(steepest(erosion.heights())).isGreaterThan(talus + 2.5);
             erosion.run(60_000, Cancel.NEVER);
             assertThat(erosion.settled()).isTrue();
@@ -77,7 +79,8 @@ class ErosionTest {
         for (int i = 0; i < talus.length; i++) {
             talus[i] = i % NODES < NODES / 2 ? 18 : 40;
         }
-        ThermalErosion erosion = new ThermalErosion(h.clone(), NODES, NODES, CELL, NodeValues.of(talus));
+        ThermalErosion erosion =
+                new ThermalErosion(h.clone(), NODES, NODES, CellSize.square(CELL), NodeValues.of(talus));
         erosion.run(40_000, Cancel.NEVER);
         assertThat(erosion.settled()).isTrue();
         assertThat(erosion.excess(Cancel.NEVER)).isLessThan(1.1e-3);
@@ -89,7 +92,7 @@ class ErosionTest {
                 ground,
                 NODES,
                 NODES,
-                CELL,
+                CellSize.square(CELL),
                 new RainErosion.Climate(0.002, 3, 0.1, 6),
                 NodeValues.constant(0.05),
                 NodeValues.constant(softness));
@@ -164,7 +167,8 @@ class ErosionTest {
     private static double[] eroded() {
         double[] ground = hills(9);
         rain(ground, 0.2).run(3, Cancel.NEVER);
-        ThermalErosion thermal = new ThermalErosion(ground, NODES, NODES, CELL, NodeValues.constant(33));
+        ThermalErosion thermal =
+                new ThermalErosion(ground, NODES, NODES, CellSize.square(CELL), NodeValues.constant(33));
         thermal.run(40, Cancel.NEVER);
         return thermal.heights();
     }

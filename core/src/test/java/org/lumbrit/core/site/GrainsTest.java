@@ -89,11 +89,10 @@ class GrainsTest {
         float[] speeds = motion.speeds(grains, Optional.of(plants), new int[] {40})[0];
         double fastest = 0;
         for (int g = 0; g < grains.count(); g++) {
-            double mask = grains.mask(plants, g);
-            double[] rest = grains.at(plants, -1, g, mask);
+            double[] rest = grains.at(plants, -1, g);
             assertThat(rest[0]).isCloseTo(grains.places()[3 * g], within(1e-4));
-            double[] before = grains.at(plants, 39, g, mask);
-            double[] after = grains.at(plants, 41, g, mask);
+            double[] before = grains.at(plants, 39, g);
+            double[] after = grains.at(plants, 41, g);
             assertThat((double) speeds[g]).isCloseTo(Speed.central(before, after, 1 / 24.0), within(1e-5));
             fastest = Math.max(fastest, speeds[g]);
         }

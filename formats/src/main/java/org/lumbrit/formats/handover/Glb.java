@@ -117,6 +117,13 @@ final class Glb {
         return meshes.size() - 1;
     }
 
+    /** Adds a number of its own to every vertex of a mesh. @param name with a leading underscore */
+    void vertexNumbers(int mesh, String name, float[] numbers) {
+        ObjectNode attributes =
+                (ObjectNode) meshes.get(mesh).get("primitives").get(0).get("attributes");
+        attributes.put(name, floats(numbers, 1, ARRAY_BUFFER));
+    }
+
     void node(String name, int mesh) {
         added(name, mesh);
     }
@@ -170,7 +177,7 @@ final class Glb {
                 "TRANSLATION", floats(count, 3, (i, c) -> (float) instances.translation(i)[c], 0));
         attributes.put("ROTATION", floats(count, 4, instances::rotation, 0));
         attributes.put("SCALE", floats(count, 3, instances::scale, 0));
-        attributes.put("_COLOR_0", floats(count, 3, instances::colour, 0));
+        attributes.put(instances.tinting().whole() ? "_COLOR_0" : "_TINT", floats(count, 3, instances::colour, 0));
         if (instances.sways()) {
             attributes.put("_PHASE", floats(count, 1, (i, c) -> instances.phase(i), 0));
             attributes.put("_AMPLITUDE", floats(count, 1, (i, c) -> instances.amplitude(i), 0));

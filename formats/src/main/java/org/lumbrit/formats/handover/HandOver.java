@@ -54,13 +54,17 @@ import org.lumbrit.formats.tables.PlantsCsv;
 public enum HandOver {
     GLB("The ground, the water and every plant as an instance, for 3D programs and engines") {
         @Override
-        void write(SiteEvaluation evaluation, SiteFiles site, Report report) {
+        void write(SiteEvaluation evaluation, SiteFiles site, FileNames names, Report report) {
             List<CoverLayer> layers = covers(evaluation.plan().recipe());
+            int grown = grown(evaluation, layers);
             report.add(
                     "site.glb",
                     SiteGlb.write(evaluation, layers, tints(evaluation.plan().recipe())),
-                    "ground, water and " + grown(evaluation, layers) + " plants as instances, metres, +Y up");
-            if (!layers.isEmpty()) {
+                    "ground of " + GroundDrawn.said(evaluation.plan().ground()) + ", water and " + grown
+                            + " plants as instances, metres, +Y up");
+            layers.forEach(layer -> report.say(ShownGrowth.said(evaluation, layer)));
+            report.say(TINTING);
+            if (grown > 0) {
                 report.add(
                         "plants/details.glb",
                         SiteGlb.details(evaluation, layers),
@@ -71,7 +75,7 @@ public enum HandOver {
     },
     MASKS("Each falloff over the ground as a 16-bit grey PNG, 0 black to 1 white, north at the top") {
         @Override
-        void write(SiteEvaluation evaluation, SiteFiles site, Report report) {
+        void write(SiteEvaluation evaluation, SiteFiles site, FileNames names, Report report) {
             Ground ground = evaluation.plan().ground();
             Lattice lattice = new Lattice(ground, ground.columns(), ground.rows());
             Samples samples = evaluation.samples(lattice);
@@ -79,7 +83,7 @@ public enum HandOver {
                 if (evaluation.plan().domain(falloff.id()) == Domain.PLACE) {
                     float[] values = evaluation.falloff(falloff.id(), samples);
                     report.add(
-                            "masks/" + fileName(falloff.name()) + ".png",
+                            "masks/" + names.of(falloff.id()) + ".png",
                             GreyPng.of16(lattice.columns(), lattice.rows(), values),
                             "“" + falloff.name() + "”" + outside(values));
                 } else {
@@ -91,14 +95,14 @@ public enum HandOver {
     },
     TINTS("The colours of each tint over the ground as a PNG, its strength as transparency, north at the top") {
         @Override
-        void write(SiteEvaluation evaluation, SiteFiles site, Report report) {
+        void write(SiteEvaluation evaluation, SiteFiles site, FileNames names, Report report) {
             Ground ground = evaluation.plan().ground();
             Lattice lattice = new Lattice(ground, ground.columns(), ground.rows());
             Samples samples = evaluation.samples(lattice);
             for (TintLayer layer : tints(evaluation.plan().recipe())) {
                 Tint tint = evaluation.tint(layer, samples);
                 report.add(
-                        "tints/" + fileName(layer.name()) + ".png",
+                        "tints/" + names.of(layer.id()) + ".png",
                         ColourPng.write(lattice.columns(), lattice.rows(), tint::argb),
                         "“" + layer.name() + "”, sRGB");
             }
@@ -106,30 +110,33 @@ public enum HandOver {
     },
     GROUND("The finished ground as GLB, OBJ and PLY, as 16-bit PNG, 32-bit GeoTIFF and Esri ASCII grid") {
         @Override
-        void write(SiteEvaluation evaluation, SiteFiles site, Report report) {
+        void write(SiteEvaluation evaluation, SiteFiles site, FileNames names, Report report) {
             Ground ground = evaluation.plan().ground();
             String size = ground.columns() + " × " + ground.rows() + " heights over " + Decimal.write(ground.width(), 3)
                     + " m × " + Decimal.write(ground.depth(), 3) + " m";
-            Lattice lattice = ground.lattice(MOST_GROUND_NODES);
+            Lattice lattice = GroundDrawn.lattice(ground);
             Mesh mesh = GroundMesh.of(lattice, evaluation.samples(lattice));
-            String triangles = mesh.count() + " triangles";
+            String triangles = mesh.count() + " triangles, " + GroundDrawn.said(ground);
+            String filled = ground.holes().length == 0
+                    ? ""
+                    : "; its " + holes(ground) + " missing nodes are filled, as the picture cannot leave them out";
             report.add("ground/ground.glb", GlbOfMesh.write("Ground", mesh, 0x77755E), triangles);
             report.add("ground/ground.obj", ObjFile.write(mesh, "Ground"), triangles);
             report.add("ground/ground.ply", PlyFile.write(mesh), triangles);
             report.add(
                     "ground/ground.png",
                     HeightPng.write(ground),
-                    size + ", black is " + ground.lowest() + " m, white " + ground.highest() + " m");
+                    size + ", black is " + ground.lowest() + " m, white " + ground.highest() + " m" + filled);
             report.add("ground/ground.tif", FloatTiff.ground(ground), size + ", metres, GeoTIFF");
             report.add("ground/ground.asc", EsriGrid.write(ground), size + ", metres");
         }
     },
     PROPS("Every prop in its own frame as GLB, OBJ, PLY and STL") {
         @Override
-        void write(SiteEvaluation evaluation, SiteFiles site, Report report) {
+        void write(SiteEvaluation evaluation, SiteFiles site, FileNames names, Report report) {
             for (Prop prop : evaluation.plan().recipe().props()) {
                 Mesh mesh = evaluation.mesh(prop);
-                String file = "props/" + fileName(prop.name());
+                String file = "props/" + names.of(prop.id());
                 String what = "“" + prop.name() + "”, " + mesh.count() + " triangles";
                 int colour = Integer.parseInt(prop.colour().substring(1), 16);
                 report.add(file + ".glb", GlbOfMesh.write(prop.name(), mesh, colour), what);
@@ -141,7 +148,7 @@ public enum HandOver {
     },
     PLACES("Points, paths, areas and the water’s outline as GeoJSON and SVG") {
         @Override
-        void write(SiteEvaluation evaluation, SiteFiles site, Report report) {
+        void write(SiteEvaluation evaluation, SiteFiles site, FileNames names, Report report) {
             Ground ground = evaluation.plan().ground();
             List<Place> places = new ArrayList<>(evaluation.plan().recipe().places());
             report.add("places/places.geojson", GeoJsonWriter.write(places), places.size() + " places, y to the north");
@@ -169,11 +176,11 @@ public enum HandOver {
     },
     CSV("Every plant as a row: where, how turned, size, variant, tint") {
         @Override
-        void write(SiteEvaluation evaluation, SiteFiles site, Report report) {
+        void write(SiteEvaluation evaluation, SiteFiles site, FileNames names, Report report) {
             for (CoverLayer layer : covers(evaluation.plan().recipe())) {
                 Plants plants = evaluation.plants(layer);
                 report.add(
-                        "plants/" + fileName(layer.name()) + ".csv",
+                        "plants/" + names.of(layer.id()) + ".csv",
                         out -> {
                             Writer text =
                                     new BufferedWriter(new OutputStreamWriter(out, StandardCharsets.UTF_8), 1 << 16);
@@ -186,12 +193,12 @@ public enum HandOver {
     },
     NUMPY("Every plant as a record of a NumPy array: identity, place, turn, scale, growth, tint, variant") {
         @Override
-        void write(SiteEvaluation evaluation, SiteFiles site, Report report) {
+        void write(SiteEvaluation evaluation, SiteFiles site, FileNames names, Report report) {
             for (CoverLayer layer : covers(evaluation.plan().recipe())) {
                 Plants plants = evaluation.plants(layer);
                 boolean flat = evaluation.plan().recipe().planted(layer).flat();
                 report.add(
-                        "plants/" + fileName(layer.name()) + ".npy",
+                        "plants/" + names.of(layer.id()) + ".npy",
                         NumpyPoints.of(plants, flat),
                         plants.count() + " plants of “" + layer.name() + "”");
             }
@@ -199,8 +206,9 @@ public enum HandOver {
     },
     USD("Every plant as an instance of its variant’s mesh, as USD text") {
         @Override
-        void write(SiteEvaluation evaluation, SiteFiles site, Report report) {
+        void write(SiteEvaluation evaluation, SiteFiles site, FileNames names, Report report) {
             List<List<Instances>> layers = covers(evaluation.plan().recipe()).stream()
+                    .peek(layer -> report.say(ShownGrowth.said(evaluation, layer)))
                     .map(layer -> Instances.of(evaluation, layer))
                     .filter(all -> !all.isEmpty())
                     .toList();
@@ -217,13 +225,19 @@ public enum HandOver {
     MOTION(
             "What moves, baked over the loop: morph targets, vertex-motion pictures, bends of every plant, the wind field, NumPy") {
         @Override
-        void write(SiteEvaluation evaluation, SiteFiles site, Report report) {
-            new MotionFiles(evaluation, report, HandOver::fileName).write();
+        void write(SiteEvaluation evaluation, SiteFiles site, FileNames names, Report report) {
+            new MotionFiles(evaluation, report, names).write();
+        }
+    },
+    GRAINS("Where each grain lies and how fast it goes over the loop, as tables and NumPy arrays") {
+        @Override
+        void write(SiteEvaluation evaluation, SiteFiles site, FileNames names, Report report) {
+            new GrainFiles(evaluation, report, names).write();
         }
     },
     RECIPE("The recipe and the files that it needs, to open again or run from the command line") {
         @Override
-        void write(SiteEvaluation evaluation, SiteFiles site, Report report) {
+        void write(SiteEvaluation evaluation, SiteFiles site, FileNames names, Report report) {
             report.add("recipe/recipe.json", RecipeJson.write(site.recipe()), "the rules of the site");
             site.assets()
                     .forEach((name, bytes) -> report.add(
@@ -235,7 +249,10 @@ public enum HandOver {
         }
     };
 
-    private static final int MOST_GROUND_NODES = 2049;
+    private static final String TINTING =
+            "Colours of plants are linear. Where instances carry _COLOR_0, times the vertices' COLOR_0 is"
+                    + " what is seen. Where they carry _TINT, COLOR_0 has the layer's mean tint already; for each plant's own, move COLOR_0"
+                    + " toward it by the vertices' share _TINTED.";
 
     private final String purpose;
 
@@ -247,14 +264,15 @@ public enum HandOver {
         return purpose;
     }
 
-    abstract void write(SiteEvaluation evaluation, SiteFiles site, Report report);
+    abstract void write(SiteEvaluation evaluation, SiteFiles site, FileNames names, Report report);
 
     /** Writes the files one after the other, the report last; none of them needs to fit into memory. */
     public static void write(SiteEvaluation evaluation, SiteFiles site, Set<HandOver> formats, Content.Sink sink)
             throws IOException {
         Report report = new Report(evaluation, sink);
+        FileNames names = new FileNames(evaluation.plan().recipe());
         try {
-            EnumSet.copyOf(formats).forEach(format -> format.write(evaluation, site, report));
+            EnumSet.copyOf(formats).forEach(format -> format.write(evaluation, site, names, report));
         } catch (UncheckedIOException e) {
             throw e.getCause();
         }
@@ -300,21 +318,24 @@ public enum HandOver {
                 .sum();
     }
 
+    private static int holes(Ground ground) {
+        int holes = 0;
+        for (boolean hole : ground.holes()) {
+            holes += hole ? 1 : 0;
+        }
+        return holes;
+    }
+
     private static String outside(float[] values) {
         int beyond = 0;
         for (float value : values) {
             beyond += value < 0 || value > 1 ? 1 : 0;
         }
-        return beyond == 0
-                ? ""
-                : ", " + Decimal.write(100.0 * beyond / values.length, 1) + " % of it beyond 0..1 and cut off";
-    }
-
-    private static String fileName(String name) {
-        String plain = java.text.Normalizer.normalize(name, java.text.Normalizer.Form.NFKD)
-                .replaceAll("[^A-Za-z0-9]+", "-")
-                .replaceAll("^-|-$", "")
-                .toLowerCase(java.util.Locale.ROOT);
-        return plain.isEmpty() ? "unnamed" : plain;
+        if (beyond == 0) {
+            return "";
+        }
+        double percent = 100.0 * beyond / values.length;
+        String share = percent < 0.05 ? "less than 0.1" : Decimal.write(percent, 1);
+        return ", " + share + " % of it (" + beyond + " nodes) beyond 0..1 and cut off";
     }
 }

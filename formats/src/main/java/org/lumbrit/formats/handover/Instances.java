@@ -1,13 +1,15 @@
 package org.lumbrit.formats.handover;
 
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.TreeMap;
 import org.lumbrit.core.cover.CoverLayer;
 import org.lumbrit.core.cover.Plants;
 import org.lumbrit.core.growth.Growth;
-import org.lumbrit.core.math.Colour;
+import org.lumbrit.core.growth.GrowthShown;
+import org.lumbrit.core.math.Decimal;
 import org.lumbrit.core.motion.SwayLayer;
 import org.lumbrit.core.plants.Detail;
 import org.lumbrit.core.plants.Plant;
@@ -19,8 +21,9 @@ import org.lumbrit.core.site.SiteMotion;
  * The plants of a layer that share a mesh: one variant at one growth. Every format takes its transforms from here, so they are
  * equal. The mesh is of length 1 and width 1; the scale is in metres.
  *
- * @param steps growth in steps of 1/{@link #GROWTH_STEPS}, above 0
+ * @param growth that is shown, above 0
  * @param chosen indices of its plants
+ * @param tinting how the mesh and the tint of each plant come together
  * @param phases of every plant of the layer, seconds; @param amplitudes radians; both empty where they do not sway
  */
 record Instances(
@@ -28,51 +31,62 @@ record Instances(
         Plants plants,
         Plant plant,
         int variant,
-        int steps,
+        double growth,
         int[] chosen,
         List<Detail> details,
-        int[] colours,
+        Tinting tinting,
         float[] phases,
         float[] amplitudes) {
-    static final int GROWTH_STEPS = 16;
-    private static final double TAPER = 0.15;
 
     /** Those of a layer, by variant and growth; plants of growth 0 are left out, as nothing of them is there. */
     static List<Instances> of(SiteEvaluation evaluation, CoverLayer layer) {
         Plants plants = evaluation.plants(layer);
         Plant plant = evaluation.plan().recipe().planted(layer);
-        int[] colours = plants.colours(layer);
+        GrowthShown shown = ShownGrowth.of(evaluation, layer);
+        Tinting tinting = Tinting.of(evaluation, layer, plants);
         SiteMotion motion = evaluation.motion();
         Optional<SwayLayer> sway = motion.swayOf(layer.id());
         float[] phases = sway.map(motion::phases).orElse(new float[0]);
         float[] amplitudes = sway.map(motion::amplitudes).orElse(new float[0]);
         List<Instances> all = new ArrayList<>();
         for (int variant = 0; variant < layer.plant().variants(); variant++) {
-            for (int steps = 1; steps <= GROWTH_STEPS; steps++) {
-                int[] chosen = chosen(plants, variant, steps);
-                if (chosen.length > 0) {
-                    List<Detail> details = evaluation.levels(layer, variant).levels();
-                    all.add(new Instances(
-                            layer, plants, plant, variant, steps, chosen, details, colours, phases, amplitudes));
-                }
+            List<Detail> details = evaluation.levels(layer, variant).levels();
+            for (Map.Entry<Double, int[]> same :
+                    byGrowth(plants, variant, shown).entrySet()) {
+                all.add(new Instances(
+                        layer,
+                        plants,
+                        plant,
+                        variant,
+                        same.getKey(),
+                        same.getValue(),
+                        details,
+                        tinting,
+                        phases,
+                        amplitudes));
             }
         }
         return all;
     }
 
-    static int stepsOf(float growth) {
-        return (int) Math.ceil(Math.min(1, Math.max(0, growth)) * GROWTH_STEPS - 1e-6);
-    }
-
-    private static int[] chosen(Plants plants, int variant, int steps) {
-        int[] chosen = new int[plants.count()];
-        int n = 0;
-        for (int i = 0; i < chosen.length; i++) {
-            if (plants.variant()[i] == variant && stepsOf(plants.growth().at(i)) == steps) {
-                chosen[n++] = i;
+    /** The plants of a variant by the growth that is shown of them, least first. */
+    private static Map<Double, int[]> byGrowth(Plants plants, int variant, GrowthShown shown) {
+        Map<Double, Integer> counts = new TreeMap<>();
+        for (int i = 0; i < plants.count(); i++) {
+            double growth = shown.of(plants.growth().at(i));
+            if (plants.variant()[i] == variant && growth > 0) {
+                counts.merge(growth, 1, Integer::sum);
             }
         }
-        return Arrays.copyOf(chosen, n);
+        Map<Double, int[]> chosen = new TreeMap<>();
+        counts.forEach((growth, count) -> chosen.put(growth, new int[count]));
+        for (int i = plants.count() - 1; i >= 0; i--) {
+            double growth = shown.of(plants.growth().at(i));
+            if (plants.variant()[i] == variant && growth > 0) {
+                chosen.get(growth)[counts.merge(growth, -1, Integer::sum)] = i;
+            }
+        }
+        return chosen;
     }
 
     int count() {
@@ -80,7 +94,7 @@ record Instances(
     }
 
     String name() {
-        String grown = steps == GROWTH_STEPS ? "" : " grown " + Math.round(100.0 * steps / GROWTH_STEPS) + " %";
+        String grown = growth >= 1 ? "" : " grown " + Decimal.write(100 * growth, 2) + " %";
         return layer.name() + " " + (variant + 1) + grown;
     }
 
@@ -111,31 +125,13 @@ record Instances(
         return axis == 1 || (axis == 2 && plant.flat()) ? plants.length()[chosen[i]] : plants.width()[chosen[i]];
     }
 
-    /** Linear red, green, blue. */
+    /** Linear red, green, blue of its tint. */
     float colour(int i, int channel) {
-        int packed = colours[chosen[i]];
-        Colour colour = Colour.ofPacked(packed);
-        return (float) (channel == 0 ? colour.red() : channel == 1 ? colour.green() : colour.blue());
+        return tinting.tint(chosen[i], channel);
     }
 
     /** The mesh of a detail level, 0 for the full one, grown, of length 1 and width 1. */
     PlantMesh unit(int detail) {
-        return Growth.at(details.get(detail).mesh(), (double) steps / GROWTH_STEPS, TAPER)
-                .unit(plant);
-    }
-
-    /** Linear colours of a mesh without its tint: darker toward the foot, its own colour where it is not tinted. */
-    static float[] shade(PlantMesh mesh) {
-        float[] shade = new float[3 * mesh.vertices()];
-        for (int v = 0; v < mesh.vertices(); v++) {
-            int argb = mesh.colours()[v];
-            Colour own = Colour.ofPacked(argb);
-            double tinted = (argb >>> 24) / 255.0;
-            double light = 0.3 + 0.7 * mesh.along()[v];
-            shade[3 * v] = (float) (light * (tinted + (1 - tinted) * own.red()));
-            shade[3 * v + 1] = (float) (light * (tinted + (1 - tinted) * own.green()));
-            shade[3 * v + 2] = (float) (light * (tinted + (1 - tinted) * own.blue()));
-        }
-        return shade;
+        return Growth.at(details.get(detail).mesh(), growth, Growth.TAPER).unit(plant);
     }
 }

@@ -36,16 +36,15 @@ final class MotionFiles {
     private final SiteMotion motion;
     private final Frames frames;
     private final Report report;
-    private final java.util.function.UnaryOperator<String> fileName;
+    private final FileNames names;
     private final ObjectNode root = JsonNodeFactory.instance.objectNode();
 
-    /** @param fileName makes a plain file name of a name */
-    MotionFiles(SiteEvaluation evaluation, Report report, java.util.function.UnaryOperator<String> fileName) {
+    MotionFiles(SiteEvaluation evaluation, Report report, FileNames names) {
         this.still = evaluation.at(0);
         this.motion = evaluation.motion();
         this.frames = motion.frames();
         this.report = report;
-        this.fileName = fileName;
+        this.names = names;
     }
 
     void write() {
@@ -63,7 +62,9 @@ final class MotionFiles {
         root.put(
                 "reading",
                 "Pictures have 16 bits a channel; value = least + pixel/65535 * (greatest - least). Frame f begins at row f *"
-                        + " rowsPerFrame; thing i is in its row i / columns, column i % columns. Between frames values are mixed.");
+                        + " rowsPerFrame; thing i is in its row i / columns, column i % columns. Between frames values are mixed. A bend is an angle toward east"
+                        + " and south: each piece of a plant's lines, foot first, turns by the bend times its share along, and the"
+                        + " turned pieces add up. An error at most is what quantising and rounding put a value off.");
         ArrayNode sways = root.putArray("sways");
         motion.sways().forEach((sway, cover) -> {
             if (still.plants(cover).count() > 0) {
@@ -81,8 +82,8 @@ final class MotionFiles {
         report.add("motion/motion.json", RecipeJson.pretty(root), "how to read the files beside it");
     }
 
-    private String name(String of, String what) {
-        return "motion/" + fileName.apply(of) + what;
+    private static String file(String name, String what) {
+        return "motion/" + name + what;
     }
 
     private static String beside(String file) {
@@ -91,7 +92,9 @@ final class MotionFiles {
 
     private void sway(ObjectNode node, SwayLayer sway, CoverLayer cover) {
         int detail = detail(cover);
-        PlantMotion moving = motion.plants(sway, detail);
+        PlantMotion moving = motion.plants(sway, detail, ShownGrowth.of(still, cover));
+        String name = names.of(cover.id());
+        report.say(ShownGrowth.said(still, cover));
         int plants = moving.count();
         node.put("sway", sway.name())
                 .put("cover", cover.name())
@@ -101,7 +104,7 @@ final class MotionFiles {
             out[0] = moving.loop().bend(f, p, 0);
             out[1] = moving.loop().bend(f, p, 1);
         });
-        String file = name(cover.name(), "-bends.png");
+        String file = file(name, "-bends.png");
         report.add(file, bends.png(), plants + " plants of “" + cover.name() + "”, a column each: bend east and south");
         bends.describe(
                 node.putObject("bends"),
@@ -111,7 +114,7 @@ final class MotionFiles {
                 moving.loop().radians() / 2,
                 "east",
                 "south");
-        file = name(cover.name(), "-bends.npy");
+        file = file(name, "-bends.npy");
         report.add(
                 file,
                 Npy.floats(
@@ -122,7 +125,7 @@ final class MotionFiles {
                 "the same as floats, radians");
         float[] phases = motion.phases(sway);
         float[] amplitudes = motion.amplitudes(sway);
-        file = name(cover.name(), "-phase-amplitude.npy");
+        file = file(name, "-phase-amplitude.npy");
         report.add(
                 file,
                 Npy.floats(i -> i % 2 == 0 ? phases[(int) (i / 2)] : amplitudes[(int) (i / 2)], plants, 2),
@@ -168,14 +171,16 @@ final class MotionFiles {
                 out[d] -= rest[3 * i + d];
             }
         });
-        String base = cover.name() + " " + (v + 1);
-        String file = name(base, "-vertices.png");
+        String base = names.of(cover, v);
+        String file = file(base, "-vertices.png");
         report.add(file, moves.png(), vertices + " vertices, a column each: away from rest in the plant's own frame");
         node.put("variant", v + 1)
                 .put("plant", java.util.HexFormat.of().toHexDigits(moving.id(plant)))
+                .put("growth", moving.growth(plant))
                 .put("detail", detail);
-        moves.describe(node.putObject("vertices"), beside(file), "vertices", "metre", 0, "x", "y", "z");
-        file = name(base, "-displacements.npy");
+        double bends = moving.errorOfBends(plant);
+        moves.describe(node.putObject("vertices"), beside(file), "vertices", "metre", bends, "x", "y", "z");
+        file = file(base, "-displacements.npy");
         report.add(
                 file,
                 Npy.floats(
@@ -184,9 +189,11 @@ final class MotionFiles {
                         vertices,
                         3),
                 "the same as floats, metres");
-        morph(node, base, vertices, moves, rest, normals, Instances.shade(unit), unit.indices());
+        float[] colours = Tinting.of(still, cover, still.plants(cover)).shade(unit, moving.number(plant));
+        morph(node, base, vertices, moves, rest, normals, colours, unit.indices(), 1);
     }
 
+    /** @param metres of the unit that the mesh and its moves are in */
     private void morph(
             ObjectNode node,
             String base,
@@ -195,10 +202,11 @@ final class MotionFiles {
             float[] positions,
             float[] normals,
             float[] colours,
-            int[] indices) {
+            int[] indices,
+            double metres) {
         MorphGlb glb = new MorphGlb(frames, vertices, moves);
-        String file = name(base, ".glb");
-        double error = glb.error();
+        String file = file(base, ".glb");
+        double error = metres * glb.error();
         report.add(
                 file,
                 glb.write(base, positions, normals, colours, indices),
@@ -206,6 +214,7 @@ final class MotionFiles {
         node.putObject("morph")
                 .put("file", beside(file))
                 .put("targets", glb.targets())
+                .put("unit", "metre")
                 .put("errorAtMost", error);
     }
 
@@ -224,8 +233,8 @@ final class MotionFiles {
                 out[d] = loop.push(f, v) * n[3 * v + d] / size / placed.size();
             }
         });
-        node.put("push", push.name()).put("prop", prop.name());
-        String file = name(prop.name(), "-vertices.png");
+        node.put("push", push.name()).put("prop", prop.name()).put("metresPerOwnUnit", placed.size());
+        String file = file(names.of(push.id()), "-vertices.png");
         report.add(file, moves.png(), vertices + " vertices, a column each: away from rest in the prop's own frame");
         moves.describe(
                 node.putObject("vertices"),
@@ -236,7 +245,7 @@ final class MotionFiles {
                 "x",
                 "y",
                 "z");
-        file = name(prop.name(), "-displacements.npy");
+        file = file(names.of(push.id()), "-displacements.npy");
         report.add(
                 file,
                 Npy.floats(
@@ -245,7 +254,16 @@ final class MotionFiles {
                         vertices,
                         3),
                 "the same as floats");
-        morph(node, prop.name(), vertices, moves, mesh.positions(), n, new float[0], mesh.triangles());
+        morph(
+                node,
+                names.of(push.id()),
+                vertices,
+                moves,
+                mesh.positions(),
+                n,
+                new float[0],
+                mesh.triangles(),
+                placed.size());
     }
 
     /** The wind over the ground, frame above frame, north at the top of each. */
@@ -257,12 +275,11 @@ final class MotionFiles {
             blows[f] = motion.wind(wind, f, nodes);
         }
         MotionPicture field =
-                new MotionPicture(frames.count() * lattice.rows(), lattice.columns(), 2, (row, column, out) -> {
-                    int i = row % lattice.rows() * lattice.columns() + column;
-                    out[0] = blows[row / lattice.rows()][0][i];
-                    out[1] = blows[row / lattice.rows()][1][i];
+                new MotionPicture(frames.count(), lattice.count(), lattice.columns(), 2, (frame, i, out) -> {
+                    out[0] = blows[frame][0][i];
+                    out[1] = blows[frame][1][i];
                 });
-        String file = name(wind.name(), "-field.png");
+        String file = file(names.of(wind.id()), "-field.png");
         report.add(file, field.png(), frames.count() + " pictures of the wind over the ground, one under the other");
         node.put("wind", wind.name()).put("nodeColumns", lattice.columns()).put("nodeRows", lattice.rows());
         field.describe(node.putObject("field"), beside(file), "nodes", "metre a second", 0, "east", "south");
@@ -278,7 +295,7 @@ final class MotionFiles {
         List<PlacedMesh> places = java.util.stream.IntStream.range(0, frames.count())
                 .mapToObj(f -> still.at(frames.time(f)).placed(prop.id()))
                 .toList();
-        String file = name(prop.name(), "-path.npy");
+        String file = file(names.of(prop.id()), "-path.npy");
         report.add(
                 file,
                 Npy.floats(i -> number(places.get((int) (i / 8)), (int) (i % 8)), frames.count(), 8),

@@ -17,6 +17,7 @@ final class MotionPicture {
     private final int frames;
     private final int things;
     private final int channels;
+    private final int columns;
     /** Frame after frame, thing after thing, channel after channel. */
     private final float[] values;
 
@@ -31,6 +32,12 @@ final class MotionPicture {
 
     /** @param channels 1 to 3; the others are written as 0 */
     MotionPicture(int frames, int things, int channels, Source source) {
+        this(frames, things, Math.min(WIDEST, things), channels, source);
+    }
+
+    /** @param columns things in a row of the picture */
+    MotionPicture(int frames, int things, int columns, int channels, Source source) {
+        this.columns = columns;
         this.frames = frames;
         this.things = things;
         this.channels = channels;
@@ -60,16 +67,11 @@ final class MotionPicture {
         return values[(frame * things + thing) * channels + channel];
     }
 
-    private int columns() {
-        return Math.min(WIDEST, things);
-    }
-
     private int rowsPerFrame() {
-        return (things + columns() - 1) / columns();
+        return (things + columns - 1) / columns;
     }
 
     byte[] png() {
-        int columns = columns();
         int perFrame = rowsPerFrame();
         return GreyPng.rgb16(columns, frames * perFrame, i -> {
             int channel = i % 3;
@@ -85,13 +87,17 @@ final class MotionPicture {
         });
     }
 
-    /** The most that any channel is off by quantising: half a step of the widest range. */
+    /** The most that any channel is off by quantising: half a step of the widest range, and what rounding to float takes. */
     double error() {
         double widest = 0;
         for (int c = 0; c < channels; c++) {
             widest = Math.max(widest, (double) greatest[c] - least[c]);
         }
-        return widest / 65535 / 2;
+        double largest = 0;
+        for (int c = 0; c < channels; c++) {
+            largest = Math.max(largest, Math.max(Math.abs(least[c]), Math.abs(greatest[c])));
+        }
+        return widest / 65535 / 2 + Math.ulp((float) largest);
     }
 
     /** Says in JSON how to read it. @param names of the channels; @param extra what the values themselves are off by already */
@@ -100,7 +106,7 @@ final class MotionPicture {
                 .put("bits", 16)
                 .put("frames", frames)
                 .put(things, this.things)
-                .put("columns", columns())
+                .put("columns", columns)
                 .put("rowsPerFrame", rowsPerFrame())
                 .put("unit", unit);
         ArrayNode all = node.putArray("channels");

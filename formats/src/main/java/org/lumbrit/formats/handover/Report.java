@@ -14,6 +14,7 @@ import org.lumbrit.core.surface.Ground;
 final class Report {
     private final Content.Sink sink;
     private final Set<String> taken = new HashSet<>();
+    private final Set<String> said = new HashSet<>();
     private final StringBuilder text = new StringBuilder();
 
     Report(SiteEvaluation evaluation, Content.Sink sink) {
@@ -36,17 +37,16 @@ final class Report {
     }
 
     void add(String name, Content content, String what) {
-        String free = name;
-        for (int n = 2; !taken.add(free); n++) {
-            free = name.replaceFirst("(\\.[^.]*)$", "-" + n + "$1");
+        if (!taken.add(name)) {
+            throw new IllegalStateException("two files of one hand-over are called " + name);
         }
         long[] written = new long[1];
         try {
-            sink.file(free, out -> content.writeTo(new Counting(out, written)));
+            sink.file(name, out -> content.writeTo(new Counting(out, written)));
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
-        text.append(free)
+        text.append(name)
                 .append("  (")
                 .append(written[0])
                 .append(" bytes): ")
@@ -54,8 +54,11 @@ final class Report {
                 .append('\n');
     }
 
+    /** Adds a sentence, once however often it is said. */
     void say(String sentence) {
-        text.append(sentence).append('\n');
+        if (!sentence.isEmpty() && said.add(sentence)) {
+            text.append(sentence).append('\n');
+        }
     }
 
     void close() throws IOException {

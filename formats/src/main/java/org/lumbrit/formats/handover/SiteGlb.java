@@ -17,7 +17,6 @@ import tools.jackson.databind.node.ObjectNode;
 
 /** The site as GLB: the ground, the tarn's level plane, and the plants of every layer as instances a variant. */
 final class SiteGlb {
-    private static final int LONGEST = 513;
     /** Bare ground in linear light. */
     private static final double[] BARE = {0.19, 0.18, 0.12};
 
@@ -25,7 +24,7 @@ final class SiteGlb {
 
     static Content write(SiteEvaluation evaluation, List<CoverLayer> layers, List<TintLayer> tints) {
         Glb glb = new Glb();
-        Lattice lattice = evaluation.plan().ground().lattice(LONGEST);
+        Lattice lattice = GroundDrawn.lattice(evaluation.plan().ground());
         Samples samples = evaluation.samples(lattice);
         float[] colours = colours(evaluation, samples, tints);
         boolean plain = colours.length == 0;
@@ -37,7 +36,12 @@ final class SiteGlb {
                 glb.mesh("Ground", ground.positions(), ground.normals(), colours, ground.triangles(), groundMaterial));
         props(glb, evaluation, tints);
         evaluation.plan().recipe().ground().waterLevel().ifPresent(level -> water(glb, lattice, samples, level));
-        layers.forEach(layer -> cover(glb, layer, Instances.of(evaluation, layer)));
+        for (CoverLayer layer : layers) {
+            List<Instances> plants = Instances.of(evaluation, layer);
+            if (!plants.isEmpty()) {
+                cover(glb, layer, plants);
+            }
+        }
         return glb.content(evaluation.plan().recipe().name());
     }
 
@@ -132,7 +136,12 @@ final class SiteGlb {
     private static int mesh(Glb glb, Instances plants, int detail, int material) {
         PlantMesh shape = plants.unit(detail);
         String name = detail == 0 ? plants.name() : plants.name() + " detail " + detail;
-        return glb.mesh(name, shape.positions(), shape.normals(), Instances.shade(shape), shape.indices(), material);
+        float[] colours = plants.tinting().shade(shape);
+        int mesh = glb.mesh(name, shape.positions(), shape.normals(), colours, shape.indices(), material);
+        if (!plants.tinting().whole()) {
+            glb.vertexNumbers(mesh, "_TINTED", Tinting.tinted(shape));
+        }
+        return mesh;
     }
 
     /** The plants alone, a scene a detail level, all of them with the same instances; the last scene has the stand-ins. */

@@ -53,12 +53,13 @@ final class UsdPoints {
         list(to, all, UsdPoints::quaternion);
         to.write("]\n        float3[] scales = [");
         list(to, all, (each, v, i) -> triple(each.scale(i, 0), each.scale(i, 1), each.scale(i, 2)));
-        to.write("]\n        color3f[] primvars:displayColor = [");
+        String colour = all.get(0).tinting().whole() ? "displayColor" : "tint";
+        to.write("]\n        color3f[] primvars:" + colour + " = [");
         list(to, all, (each, v, i) -> triple(each.colour(i, 0), each.colour(i, 1), each.colour(i, 2)));
         to.write(
                 "] (\n            interpolation = \"vertex\"\n        )\n\n        def Scope \"Prototypes\"\n        {\n");
         for (int v = 0; v < all.size(); v++) {
-            prototype(to, v, all.get(v).unit(0));
+            prototype(to, v, all.get(v));
         }
         to.write("        }\n    }\n");
     }
@@ -84,7 +85,8 @@ final class UsdPoints {
         }
     }
 
-    private static void prototype(Writer to, int variant, PlantMesh mesh) throws IOException {
+    private static void prototype(Writer to, int variant, Instances plants) throws IOException {
+        PlantMesh mesh = plants.unit(0);
         to.write(
                 "            def Mesh \"Variant_" + variant
                         + "\"\n            {\n                uniform bool doubleSided = 1\n"
@@ -100,7 +102,13 @@ final class UsdPoints {
         triples(to, mesh.positions());
         to.write("]\n                normal3f[] normals = [");
         triples(to, mesh.normals());
-        to.write("] (\n                    interpolation = \"vertex\"\n                )\n            }\n");
+        to.write("] (\n                    interpolation = \"vertex\"\n                )\n");
+        if (!plants.tinting().whole()) {
+            to.write("                color3f[] primvars:displayColor = [");
+            triples(to, plants.tinting().shade(mesh));
+            to.write("] (\n                    interpolation = \"vertex\"\n                )\n");
+        }
+        to.write("            }\n");
     }
 
     private static void triples(Writer to, float[] values) throws IOException {

@@ -29,7 +29,7 @@ public final class EsriGrid {
         }
         double columns = header.getOrDefault("ncols", 0.0);
         double rows = header.getOrDefault("nrows", 0.0);
-        double cell = header.getOrDefault("cellsize", header.getOrDefault("dx", 0.0));
+        double cell = header.getOrDefault("cellsize", 0.0);
         if (columns != Math.rint(columns) || rows != Math.rint(rows)) {
             throw new BadInputException(name + ": ncols and nrows must be whole numbers.");
         }
@@ -55,7 +55,8 @@ public final class EsriGrid {
                 32,
                 values,
                 true,
-                cell > 0 ? Optional.of(cell * (columns - 1)) : Optional.empty());
+                HeightMap.Size.ofPixels(
+                        (int) columns, (int) rows, header.getOrDefault("dx", cell), header.getOrDefault("dy", cell)));
     }
 
     /** Words between white space. */
@@ -108,14 +109,21 @@ public final class EsriGrid {
         }
     }
 
-    /** Cells stand around the nodes of the ground, so the grid's corner lies half a cell outside; holes are −9999. */
+    /**
+     * Cells stand around the nodes of the ground, so the grid's corner lies half a cell outside; holes are −9999. Cells that
+     * are not square have a dx and a dy, which GDAL reads and some other programs do not.
+     */
     public static byte[] write(Ground ground) {
         StringBuilder text = new StringBuilder(12 * ground.heights().length + 256);
-        double half = ground.cell() / 2;
         text.append("ncols ").append(ground.columns()).append("\nnrows ").append(ground.rows());
-        text.append("\nxllcorner ").append(Decimal.write(-ground.width() / 2 - half, 9));
-        text.append("\nyllcorner ").append(Decimal.write(-ground.depth() / 2 - half, 9));
-        text.append("\ncellsize ").append(ground.cell()).append("\nNODATA_value -9999\n");
+        text.append("\nxllcorner ").append(Decimal.write(-(ground.width() + ground.cellX()) / 2, 9));
+        text.append("\nyllcorner ").append(Decimal.write(-(ground.depth() + ground.cellZ()) / 2, 9));
+        if (ground.cellX() == ground.cellZ()) {
+            text.append("\ncellsize ").append(ground.cellX());
+        } else {
+            text.append("\ndx ").append(ground.cellX()).append("\ndy ").append(ground.cellZ());
+        }
+        text.append("\nNODATA_value -9999\n");
         for (int i = 0; i < ground.heights().length; i++) {
             boolean hole = ground.holes().length > 0 && ground.holes()[i];
             text.append(hole ? "-9999" : Float.toString(ground.heights()[i]))

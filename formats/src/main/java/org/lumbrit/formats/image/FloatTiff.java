@@ -47,10 +47,9 @@ public final class FloatTiff {
             }
         }
         GeoTIFFTagSet tags = GeoTIFFTagSet.getInstance();
-        double cell = ground.cell();
         List<TIFFField> fields = List.of(
                 new TIFFField(tags.getTag(GeoTIFFTagSet.TAG_MODEL_PIXEL_SCALE), TIFFTag.TIFF_DOUBLE, 3, new double[] {
-                    cell, cell, 0
+                    ground.cellX(), ground.cellZ(), 0
                 }),
                 new TIFFField(tags.getTag(GeoTIFFTagSet.TAG_MODEL_TIE_POINT), TIFFTag.TIFF_DOUBLE, 6, new double[] {
                     0, 0, 0, -ground.width() / 2, ground.depth() / 2, 0

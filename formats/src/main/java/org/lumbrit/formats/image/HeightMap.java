@@ -10,9 +10,19 @@ import org.lumbrit.formats.BadInputException;
  *
  * @param bits 8, 16 or 32 a value
  * @param values 0..1 between black and white where {@code metric} is false, else metres; what is missing is NaN
- * @param width metres from the first to the last column, where the file says so
+ * @param size metres from the first to the last column and row, where the file says so
  */
-public record HeightMap(int columns, int rows, int bits, float[] values, boolean metric, Optional<Double> width) {
+public record HeightMap(int columns, int rows, int bits, float[] values, boolean metric, Optional<Size> size) {
+    /** Metres from the first to the last column, and from the first to the last row. */
+    public record Size(double width, double depth) {
+        /** Of pixels of so many metres by so many; empty where they have no size. */
+        static Optional<Size> ofPixels(int columns, int rows, double x, double z) {
+            return x > 0 && z > 0 && Double.isFinite(x) && Double.isFinite(z)
+                    ? Optional.of(new Size(x * (columns - 1), z * (rows - 1)))
+                    : Optional.empty();
+        }
+    }
+
     public static final int MOST_BYTES = 288 << 20;
     public static final int LONGEST_SIDE = GroundSpec.MOST_NODES;
     public static final int MOST_ASPECT = 32;
@@ -111,6 +121,7 @@ public record HeightMap(int columns, int rows, int bits, float[] values, boolean
             heights[i] = stays ? whole[i] : (float) (lowest + scale * (whole[i] - low));
         }
         boolean[] kept = spec.missing() == GroundSpec.Missing.HOLE ? holes : new boolean[0];
-        return new Ground(columns, rows, heights, spec.width(), kept, "");
+        double depth = spec.depth().orElse(Ground.squareDepth(columns, rows, spec.width()));
+        return new Ground(columns, rows, heights, spec.width(), depth, kept, "");
     }
 }

@@ -11,7 +11,7 @@ import org.lumbrit.formats.BadInputException;
 
 /**
  * TIFF with one band of 32-bit floats, or of 8- or 16-bit whole numbers, as a height map. Floats and signed numbers are metres;
- * unsigned ones are greys between black and white. A GeoTIFF's pixel scale gives the width; the mark of missing cells is kept.
+ * unsigned ones are greys between black and white. A GeoTIFF's pixel scale gives the size; the mark of missing cells is kept.
  */
 final class HeightTiff {
     private static final int UNSIGNED = 1;
@@ -46,7 +46,7 @@ final class HeightTiff {
                 bits,
                 values(raster, tags, bits, format, name),
                 format != UNSIGNED,
-                width(tags, (int) columns));
+                size(tags, (int) columns, (int) rows));
     }
 
     private static Raster decode(byte[] bytes, boolean predicted, String name) {
@@ -101,15 +101,19 @@ final class HeightTiff {
     }
 
     /** From the pixel scale, where that is in metres and not in degrees. */
-    private static Optional<Double> width(TiffTags tags, int columns) {
+    private static Optional<HeightMap.Size> size(TiffTags tags, int columns, int rows) {
         for (int key = 4; key + 3 < tags.count(TiffTags.GEO_KEYS); key += 4) {
             if (tags.number(TiffTags.GEO_KEYS, key, 0) == MODEL_TYPE
                     && tags.number(TiffTags.GEO_KEYS, key + 3, 0) == GEOGRAPHIC) {
                 return Optional.empty();
             }
         }
-        double scale = tags.number(TiffTags.PIXEL_SCALE, 0, 0);
-        double width = scale * (columns - 1);
-        return width >= 0.1 && width <= 100_000 ? Optional.of(width) : Optional.empty();
+        double x = tags.number(TiffTags.PIXEL_SCALE, 0, 0);
+        return HeightMap.Size.ofPixels(columns, rows, x, tags.number(TiffTags.PIXEL_SCALE, 1, x))
+                .filter(size -> sound(size.width()) && sound(size.depth()));
+    }
+
+    private static boolean sound(double metres) {
+        return metres >= 0.1 && metres <= 100_000;
     }
 }

@@ -80,7 +80,7 @@ class FilesApi {
      *
      * @param heights the name to use in a recipe
      * @param lowest least value, 0..1 between black and white, metres where {@code metric}; @param highest greatest value
-     * @param missing cells without a value; @param width metres, where the file says so
+     * @param missing cells without a value; @param width metres, with depth, where the file says so
      */
     record HeightMapRead(
             @NotNull String heights,
@@ -91,7 +91,8 @@ class FilesApi {
             @NotNull Double highest,
             @NotNull Boolean metric,
             @NotNull Integer missing,
-            Double width) {}
+            Double width,
+            Double depth) {}
 
     /** Places that a file holds; they are not saved yet. */
     record PlacesRead(
@@ -133,7 +134,8 @@ class FilesApi {
                 range[1],
                 map.metric(),
                 map.missing(),
-                map.width().orElse(null));
+                map.size().map(HeightMap.Size::width).orElse(null),
+                map.size().map(HeightMap.Size::depth).orElse(null));
     }
 
     /**

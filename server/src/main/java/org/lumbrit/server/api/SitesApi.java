@@ -86,7 +86,7 @@ class SitesApi {
     /**
      * A new site from a height map that was uploaded before, or on level ground.
      *
-     * @param heights null for level ground; @param depth of level ground; @param resolution nodes along its longer side
+     * @param heights null for level ground; @param depth null for square pixels; @param resolution nodes along its longer side
      * @param lowest metres of black; null, with highest, for a height map in metres
      * @param missing what becomes of cells without a value: "fill" or "hole"
      */

@@ -62,19 +62,21 @@ final class MotionBinaries {
     }
 
     /**
-     * Of each variant: the mask at {@link Bend#NODES} heights as {@code axis}, the box of its unit mesh as {@code boxes}, its
-     * crinkle over all frames as {@code crinkle0}, and the mask at the vertices of each detail as {@code mask0x1}.
+     * Of each variant: how much of a bend its tip has as {@code tips}, the box of its unit mesh as {@code boxes}, its crinkle over
+     * all frames as {@code crinkle0}, and how the vertices of all its details bend as {@code pieces0}, those of detail d from
+     * vertex {@code starts[5 v + d]} on (see {@link BendPieces}).
      */
     static byte[] shapes(SiteMotion motion, SiteEvaluation still, SwayLayer sway, CoverLayer cover) {
         ArrayBundle bundle = new ArrayBundle();
         Plant planted = still.plan().recipe().planted(cover);
         int variants = Math.max(1, cover.plant().variants());
-        float[] axis = new float[Bend.NODES * variants];
+        float[] tips = new float[variants];
+        int[] starts = new int[(Plant.LEVELS + 1) * variants];
         float[] boxes = new float[6 * variants];
         for (int v = 0; v < variants; v++) {
             List<Detail> levels = still.levels(cover, v).levels();
             PlantMesh full = levels.get(0).mesh();
-            System.arraycopy(motion.maskAlong(sway, planted.length(), full, v), 0, axis, Bend.NODES * v, Bend.NODES);
+            tips[v] = motion.maskAlong(sway, v)[Bend.NODES - 1];
             double[] box = full.unit(planted).bounds();
             for (int d = 0; d < 6; d++) {
                 boxes[6 * v + d] = (float) box[d];
@@ -85,17 +87,20 @@ final class MotionBinaries {
                 steps[i] = (short) Math.rint(Math.max(-1, Math.min(1, crinkle.vectors()[i])) * 32767);
             }
             bundle.shorts("crinkle" + v, 3, steps);
+            BendPieces pieces = new BendPieces();
             for (int d = 0; d < levels.size(); d++) {
-                float[] mask = motion.maskAt(sway, levels.get(d).mesh(), v);
-                byte[] shares = new byte[mask.length];
-                for (int i = 0; i < mask.length; i++) {
-                    shares[i] = (byte) Math.rint(255 * Math.max(0, Math.min(1, mask[i])));
-                }
-                bundle.bytes("mask" + v + "x" + d, 1, shares);
+                starts[(Plant.LEVELS + 1) * v + d] = pieces.vertices();
+                pieces.add(
+                        motion.bend(sway, v, d),
+                        motion.maskAt(sway, levels.get(d).mesh(), v));
             }
+            pieces.put(bundle, "pieces" + v);
         }
         bundle.facts().put("variants", variants).put("nodes", Crinkle.NODES);
-        return bundle.floats("axis", Bend.NODES, axis).floats("boxes", 6, boxes).write();
+        return bundle.floats("tips", 1, tips)
+                .ints("starts", Plant.LEVELS + 1, starts)
+                .floats("boxes", 6, boxes)
+                .write();
     }
 
     static byte[] plants(float[] crinkling, Plants plants, int[] shown, int frames) {
@@ -148,7 +153,7 @@ final class MotionBinaries {
         return new ArrayBundle().bytes("vectors", 2, vectors).write();
     }
 
-    /** Grains, those on plants by the plant shown, their place on its unit mesh and the mask there. */
+    /** Grains, those on plants by the plant shown, their place on its unit mesh, the corners of their triangle and its shares. */
     static byte[] grains(Grains grains, Optional<PlantMotion> carrying, SiteEvaluation still, boolean full) {
         ArrayBundle bundle = new ArrayBundle();
         bundle.floats("places", 3, grains.places());
@@ -162,19 +167,25 @@ final class MotionBinaries {
             }
             int n = grains.count();
             int[] on = new int[n];
-            byte[] masks = new byte[n];
+            int[] corners = new int[3 * n];
+            PlantMesh[] meshes =
+                    new PlantMesh[Math.max(1, plants.cover().plant().variants())];
+            for (int v = 0; v < meshes.length; v++) {
+                meshes[v] = still.levels(plants.cover(), v).full().mesh();
+            }
             byte[] variants = new byte[n];
             Chunks.run(n, Cancel.NEVER, (from, to) -> {
                 for (int g = from; g < to; g++) {
                     int plant = grains.plant()[g];
                     on[g] = Math.max(0, place[plant]);
-                    masks[g] = (byte) Math.rint(255 * Math.max(0, Math.min(1, grains.mask(plants, g))));
                     variants[g] = all.variant()[plant];
+                    System.arraycopy(meshes[variants[g]].indices(), 3 * grains.triangle()[g], corners, 3 * g, 3);
                 }
             });
             bundle.ints("plants", 1, on)
                     .floats("units", 3, grains.units())
-                    .bytes("masks", 1, masks)
+                    .ints("corners", 3, corners)
+                    .floats("shares", 2, grains.shares())
                     .bytes("variants", 1, variants);
         });
         return bundle.write();

@@ -91,7 +91,10 @@ public class PlantViews {
         List<Detail.Levels> levels = IntStream.range(0, variants)
                 .mapToObj(v -> evaluation.levels(kept, v))
                 .toList();
-        KeyBuilder key = new KeyBuilder("sheet/2").add(pose.growth()).add(pose.detail());
+        SiteMotion motion = new SiteMotion(evaluation, results, cancel);
+        Optional<SwayLayer> sway = swayOf(motion, kept);
+        KeyBuilder key = new KeyBuilder("sheet/3").add(pose.growth()).add(pose.detail());
+        sway.ifPresent(each -> key.add(evaluation.at(0).plan().motionKey(each)));
         if (!pose.falloff().isEmpty()) {
             key.add(evaluation.plan().stageKey(pose.falloff(), stageOf(evaluation, pose)));
         }
@@ -105,8 +108,12 @@ public class PlantViews {
                 List<Detail> each = levels.get(v).levels();
                 PlantMesh mesh =
                         each.get(Math.min(pose.detail(), each.size() - 1)).mesh();
-                PlantMesh grown = Growth.at(mesh, pose.growth(), 0.15);
+                PlantMesh grown = Growth.at(mesh, pose.growth(), Growth.TAPER);
                 PlantBinaries.put(bundle, String.valueOf(v), grown);
+                putBend(bundle, "pieces" + v, grown, Bend.even());
+                int variant = v;
+                sway.ifPresent(each ->
+                        putBend(bundle, "blown" + variant, grown, maskAlong(motion, each, kept, evaluation, variant)));
                 if (!pose.falloff().isEmpty()) {
                     bundle.floats(
                             "values" + v,
@@ -129,6 +136,27 @@ public class PlantViews {
         return new Sheet(sheetKey, variants, tallest, widest, views);
     }
 
+    private static void putBend(ArrayBundle bundle, String name, PlantMesh mesh, float[] mask) {
+        BendPieces pieces = new BendPieces();
+        pieces.add(new Bend(mesh, mask, SwayLayer.Way.BEND), new float[0]);
+        pieces.put(bundle, name);
+    }
+
+    private static float[] maskAlong(
+            SiteMotion motion, SwayLayer sway, PlantLayer kept, SiteEvaluation evaluation, int variant) {
+        PlantMesh full = evaluation.levels(kept, variant).full().mesh();
+        return motion.maskAlong(sway, kept.plant().length(), full, variant);
+    }
+
+    /** The sway of a cover that plants one of the nursery's. */
+    private static Optional<SwayLayer> swayOf(SiteMotion motion, PlantLayer kept) {
+        Recipe recipe = motion.recipe();
+        return motion.sways().entrySet().stream()
+                .filter(each -> recipe.keptPlant(each.getValue()).equals(Optional.of(kept)))
+                .map(Map.Entry::getKey)
+                .findFirst();
+    }
+
     private static int stageOf(SiteEvaluation evaluation, Pose pose) {
         int last = evaluation
                 .plan()
@@ -144,8 +172,8 @@ public class PlantViews {
      * How one of the nursery's plants bends in the site's wind: as the cover that plants it sways, or as a plain sway.
      *
      * @param wind the wind, by name; @param sway the sway, by name, "" for a plain one
-     * @param key an array bundle: {@code bends} in radians, of each frame toward east and south, and the mask at the heights where
-     *     bending reads it, of every variant, as {@code axis}
+     * @param key an array bundle: {@code bends} in radians, of each frame toward east and south, and how much of a bend the
+     *     tip of every variant has as {@code tips}; how they bend is in the sheet, as {@code blown0} where they have a sway
      */
     public record Breeze(
             @NotNull String wind,
@@ -159,10 +187,7 @@ public class PlantViews {
     public Optional<Breeze> breeze(SiteEvaluation evaluation, PlantLayer kept, Cancel cancel) {
         SiteMotion motion = new SiteMotion(evaluation, results, cancel);
         Recipe recipe = evaluation.plan().recipe();
-        Optional<SwayLayer> known = motion.sways().entrySet().stream()
-                .filter(each -> recipe.keptPlant(each.getValue()).equals(Optional.of(kept)))
-                .map(Map.Entry::getKey)
-                .findFirst();
+        Optional<SwayLayer> known = swayOf(motion, kept);
         Optional<String> first = recipe.winds().stream()
                 .filter(wind -> !wind.hidden())
                 .map(WindLayer::id)
@@ -172,7 +197,7 @@ public class PlantViews {
         }
         SwayLayer sway = known.orElseGet(() -> SwayLayer.plain(first.get(), kept.id()));
         WindLayer wind = motion.windOf(sway);
-        String key = new KeyBuilder("breeze/2")
+        String key = new KeyBuilder("breeze/3")
                 .add(evaluation.at(0).plan().motionKey(wind))
                 .add(known.map(each -> evaluation.at(0).plan().motionKey(each)).orElse(""))
                 .add(evaluation.plan().layerKey(kept))
@@ -184,15 +209,13 @@ public class PlantViews {
                 radians[i] = (float) bends[i];
             }
             int variants = kept.plant().variants();
-            float[] axis = new float[Bend.NODES * variants];
+            float[] tips = new float[variants];
             for (int v = 0; v < variants; v++) {
-                PlantMesh full = evaluation.levels(kept, v).full().mesh();
-                System.arraycopy(
-                        motion.maskAlong(sway, kept.plant().length(), full, v), 0, axis, Bend.NODES * v, Bend.NODES);
+                tips[v] = maskAlong(motion, sway, kept, evaluation, v)[Bend.NODES - 1];
             }
             return new ArrayBundle()
                     .floats("bends", 2, radians)
-                    .floats("axis", Bend.NODES, axis)
+                    .floats("tips", 1, tips)
                     .write();
         });
         return Optional.of(new Breeze(

@@ -1,0 +1,26 @@
+package org.lumbrit.core.relief;
+
+import org.lumbrit.core.surface.Ground;
+
+/** The size of a cell of a height grid, metres from column to column and from row to row. */
+public record CellSize(double x, double z) {
+
+    public static CellSize square(double side) {
+        return new CellSize(side, side);
+    }
+
+    public static CellSize of(Ground ground) {
+        return new CellSize(ground.cellX(), ground.cellZ());
+    }
+
+    /** Square metres. */
+    public double area() {
+        return x * z;
+    }
+
+    /** Metres from corner to corner. */
+    public double diagonal() {
+        double ratio = z / x;
+        return x * Math.sqrt(1 + ratio * ratio);
+    }
+}

@@ -1,0 +1,102 @@
+package org.lumbrit.formats.handover;
+
+import java.io.BufferedWriter;
+import java.io.OutputStreamWriter;
+import java.io.Writer;
+import java.nio.charset.StandardCharsets;
+import java.util.List;
+import java.util.Optional;
+import org.lumbrit.core.cover.CoverLayer;
+import org.lumbrit.core.motion.GrainsLayer;
+import org.lumbrit.core.site.Grains;
+import org.lumbrit.core.site.PlantMotion;
+import org.lumbrit.core.site.SiteEvaluation;
+import org.lumbrit.core.site.SiteMotion;
+import org.lumbrit.formats.tables.GrainsCsv;
+
+/** Grains of every layer: a table of where each lies at rest, and NumPy arrays of places and of speeds over the loop. */
+final class GrainFiles {
+    private final SiteEvaluation still;
+    private final SiteMotion motion;
+    private final Report report;
+    private final FileNames names;
+
+    GrainFiles(SiteEvaluation evaluation, Report report, FileNames names) {
+        this.still = evaluation.at(0);
+        this.motion = evaluation.motion();
+        this.report = report;
+        this.names = names;
+    }
+
+    void write() {
+        List<GrainsLayer> layers = still.plan().recipe().layers().stream()
+                .filter(layer -> !layer.hidden())
+                .filter(GrainsLayer.class::isInstance)
+                .map(GrainsLayer.class::cast)
+                .toList();
+        if (layers.isEmpty()) {
+            report.say("There are no grains in this site.");
+        }
+        layers.forEach(this::layer);
+    }
+
+    private void layer(GrainsLayer layer) {
+        Grains grains = motion.grains(layer);
+        Optional<PlantMotion> carrying = motion.carrying(layer);
+        String file = "grains/" + names.of(layer.id());
+        String what = grains.count() + " grains of “" + layer.name() + "”";
+        report.add(
+                file + ".csv",
+                out -> {
+                    Writer text = new BufferedWriter(new OutputStreamWriter(out, StandardCharsets.UTF_8), 1 << 16);
+                    GrainsCsv.atRest(grains, plants(layer), text);
+                    text.flush();
+                },
+                what + " at rest, metres");
+        float[] places = grains.places();
+        report.add(
+                file + "-places.npy", Npy.floats(i -> places[(int) i], grains.count(), 3), what + " at rest, x, y, z");
+        if (carrying.isEmpty()) {
+            report.say("Nothing carries the grains of “" + layer.name() + "”, so their speed is 0.");
+            return;
+        }
+        int n = grains.count();
+        int frames = motion.frames().count();
+        Frame frame = new Frame(grains, carrying);
+        report.add(
+                file + "-speeds.npy",
+                Npy.floats(i -> frame.speeds((int) (i / n))[(int) (i % n)], frames, n),
+                "their speeds in each of " + frames + " frames, metres a second");
+    }
+
+    private long[] plants(GrainsLayer layer) {
+        return layer.carrier()
+                .cover()
+                .map(id -> still.plants(
+                                (CoverLayer) still.plan().recipe().layer(id).orElseThrow())
+                        .feet()
+                        .id())
+                .orElse(new long[0]);
+    }
+
+    /** The speeds of one frame after another. */
+    private final class Frame {
+        private final Grains grains;
+        private final Optional<PlantMotion> carrying;
+        private int held = -1;
+        private float[] speeds = new float[0];
+
+        Frame(Grains grains, Optional<PlantMotion> carrying) {
+            this.grains = grains;
+            this.carrying = carrying;
+        }
+
+        float[] speeds(int frame) {
+            if (frame != held) {
+                speeds = motion.speeds(grains, carrying, new int[] {frame})[0];
+                held = frame;
+            }
+            return speeds;
+        }
+    }
+}
