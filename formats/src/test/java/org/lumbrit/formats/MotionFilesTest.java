@@ -115,7 +115,7 @@ class MotionFilesTest {
     void aCoverWithoutPlantsIsLeftOutAndTheRestIsThere() {
         Map<String, byte[]> files = files(0);
         assertThat(json(files.get("motion/motion.json")).get("sways")).isEmpty();
-        assertThat(files).containsKey("motion/flag.glb");
+        assertThat(files).containsKey("motion/wave.glb");
         JsonNode morph =
                 json(files.get("motion/motion.json")).get("pushes").get(0).get("morph");
         assertThat(morph.get("targets").asInt()).isEqualTo(24);

@@ -12,7 +12,11 @@ import org.lumbrit.core.kinds.Setting;
  * Colours the ground: a ramp over a driven value, laid on by a driven strength, under two or three tones of shading if wished.
  * "Only where lit" lets the brightest tone alone take the ramp: where the ground is lit and where the strength is, both.
  */
-@Kind(name = "tint", title = "Tint", help = "Colours the ground by a ramp, with flat tones of shading if you like.")
+@Kind(
+        name = "tint",
+        version = 2,
+        title = "Tint",
+        help = "Colours the ground by a ramp, with flat tones of shading if you like.")
 public record TintLayer(
         String id,
         String name,

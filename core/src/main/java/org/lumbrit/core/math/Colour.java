@@ -6,7 +6,7 @@ package org.lumbrit.core.math;
  */
 public record Colour(double red, double green, double blue) {
     /** What rounding may put a colour of the gamut outside it, and the finest step in which chroma is lowered, as a share. */
-    private static final double OUTSIDE = 1e-5;
+    private static final double OUTSIDE = 1e-6;
 
     private static final double CHROMA_STEP = 1e-7;
 

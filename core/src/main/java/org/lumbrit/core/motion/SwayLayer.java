@@ -19,7 +19,7 @@ import org.lumbrit.core.math.Decimal;
  * with a lag, and crinkles a little in itself. The mask says how much of it reaches which height: not driven it rises evenly
  * from 0 at the foot to 1 at the tip.
  */
-@Kind(name = "sway", title = "Sway", help = "Lets the plants of a cover bend in the wind, roots held.")
+@Kind(name = "sway", version = 2, title = "Sway", help = "Lets the plants of a cover bend in the wind, roots held.")
 public record SwayLayer(
         String id,
         String name,

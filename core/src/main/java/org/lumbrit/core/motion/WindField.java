@@ -240,7 +240,10 @@ public final class WindField {
         Arrays.fill(scratch.gust, 0, count, 0);
         if (layer.churn() > 0) {
             double turn = layer.churn() * time;
-            WrappedNoise.addInFour(layer.seed(), gustPeriod, churnPeriod, x, y, z, turn, count, 1, scratch.gust);
+            // two patterns half a cell apart in time, as one alone is fainter in the middle of its cells
+            WrappedNoise.addInFour(layer.seed(), gustPeriod, churnPeriod, x, y, z, turn, count, 0.5, scratch.gust);
+            WrappedNoise.addInFour(
+                    ~layer.seed(), gustPeriod, churnPeriod, x, y, z, turn + 0.5, count, 0.5, scratch.gust);
         } else {
             add(layer.seed(), gustPeriod, x, y, z, count, scratch.gust);
         }

@@ -17,7 +17,11 @@ import org.lumbrit.core.math.Decimal;
  * One wind over the place, which any number of plants and props feel: a mean speed, gusts that travel downwind as noise, small
  * turbulence that travels with them. Its speed, with gusts, is a result that falloffs may read.
  */
-@Kind(name = "wind", title = "Wind", help = "One wind over the whole place; plants sway and cloth waves in it.")
+@Kind(
+        name = "wind",
+        version = 2,
+        title = "Wind",
+        help = "One wind over the whole place; plants sway and cloth waves in it.")
 public record WindLayer(
         String id,
         String name,

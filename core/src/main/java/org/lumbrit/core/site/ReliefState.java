@@ -11,7 +11,6 @@ import org.lumbrit.core.relief.Shaping;
 import org.lumbrit.core.surface.AreaPlace;
 import org.lumbrit.core.surface.Ground;
 import org.lumbrit.core.surface.Lattice;
-import org.lumbrit.core.surface.Samples;
 import org.lumbrit.core.surface.SegmentTree;
 
 /**
@@ -20,8 +19,6 @@ import org.lumbrit.core.surface.SegmentTree;
  * @param layer its id; @param below the ground that its falloffs see; @param after the same ground where it is switched off
  */
 public record ReliefState(String layer, Ground below, Ground after) {
-    /** Nodes of one band of a large grid whose properties are evaluated together. */
-    private static final int BAND = 1 << 20;
 
     /** Metres up or down at each node of the ground. */
     public float[] difference() {
@@ -94,22 +91,7 @@ public record ReliefState(String layer, Ground below, Ground after) {
                 return NodeValues.constant(layer.properties().get(name).high());
             }
             Lattice all = new Lattice(ground(), ground().columns(), ground().rows());
-            if (all.count() <= BAND) {
-                return NodeValues.of(seen.property(layer, name, seen.samples(all)));
-            }
-            return NodeValues.of(inBands(name, all));
-        }
-
-        /** Large grids are evaluated some rows at a time: samples of all nodes would take 48 bytes each. */
-        private float[] inBands(String name, Lattice all) {
-            float[] values = new float[all.count()];
-            int rows = Math.max(1, BAND / all.columns());
-            for (int row = 0; row < all.rows(); row += rows) {
-                cancel.check();
-                Samples band = all.band(row, Math.min(all.rows(), row + rows));
-                System.arraycopy(seen.property(layer, name, band), 0, values, row * all.columns(), band.count());
-            }
-            return values;
+            return NodeValues.of(seen.over(all, part -> seen.property(layer, name, part)));
         }
     }
 }

@@ -3,7 +3,9 @@ package org.lumbrit.core.site;
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
+import java.util.function.IntToDoubleFunction;
 import java.util.function.Supplier;
 import org.lumbrit.core.cover.CoverLayer;
 import org.lumbrit.core.cover.Placing;
@@ -24,24 +26,30 @@ public final class Roster {
      *
      * @param name a plain word, unique; @param title in words; @param unit "" where there is none
      * @param values computed when asked for, one a plant in the order of {@link Plants}
+     * @param exact the same of one plant in double, where it is known so: what tables write
      */
-    public record Column(String name, String title, String unit, Supplier<float[]> values) {}
+    public record Column(
+            String name, String title, String unit, Supplier<float[]> values, Optional<IntToDoubleFunction> exact) {
+        Column(String name, String title, String unit, Supplier<float[]> values) {
+            this(name, title, unit, values, Optional.empty());
+        }
+    }
 
     public Roster(SiteEvaluation evaluation, CoverLayer cover) {
         this.evaluation = evaluation;
         this.plants = evaluation.plants(cover);
         Samples feet = plants.feet();
-        column("x", "x", "m", i -> feet.x()[i]);
-        column("y", "y", "m", i -> feet.y()[i]);
-        column("z", "z", "m", i -> feet.z()[i]);
+        place("x", feet.x());
+        place("y", feet.y());
+        place("z", feet.z());
         columns.add(new Column("length", "length", "m", plants::length));
         columns.add(new Column("width", "width", "m", plants::width));
         column(
                 "lean",
-                "lean",
+                "resulting lean",
                 "°",
                 i -> StrictMath.toDegrees(StrictMath.acos(Math.min(1, Math.max(-1, plants.axis(i)[1])))));
-        column("heading", "heading", "°", i -> heading(plants.axis(i)));
+        column("heading", "resulting heading", "°", i -> heading(plants.axis(i)));
         column("variant", "variant", "", i -> plants.variant()[i] + 1);
         column(
                 "slope",
@@ -68,18 +76,24 @@ public final class Roster {
         return heading < 0 ? heading + 360 : heading;
     }
 
+    private void place(String axis, double[] metres) {
+        columns.add(new Column(axis, axis, "m", () -> floats(i -> metres[i]), Optional.of(i -> metres[i])));
+    }
+
     private interface Number {
         double of(int plant);
     }
 
     private void column(String name, String title, String unit, Number number) {
-        columns.add(new Column(name, title, unit, () -> {
-            float[] values = new float[plants.count()];
-            for (int i = 0; i < values.length; i++) {
-                values[i] = (float) number.of(i);
-            }
-            return values;
-        }));
+        columns.add(new Column(name, title, unit, () -> floats(number)));
+    }
+
+    private float[] floats(Number number) {
+        float[] values = new float[plants.count()];
+        for (int i = 0; i < values.length; i++) {
+            values[i] = (float) number.of(i);
+        }
+        return values;
     }
 
     public Plants plants() {

@@ -1,7 +1,10 @@
 package org.lumbrit.core.site;
 
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.function.Function;
 import org.lumbrit.core.cover.CoverLayer;
 import org.lumbrit.core.cover.CoverScatter;
 import org.lumbrit.core.cover.Plants;
@@ -45,6 +48,9 @@ import org.lumbrit.core.surface.TriangleTree;
  */
 public final class SiteEvaluation {
     private static final float[] NONE = new float[0];
+    /** Nodes that are evaluated at once. */
+    private static final int BAND = 1 << 20;
+
     private static final int MOST_TRIANGLES = 20_000_000;
 
     private final SitePlan plan;
@@ -54,17 +60,29 @@ public final class SiteEvaluation {
     private final String prop;
     /** What the samples lie on, where it is neither the ground nor a prop. */
     private final Optional<Owner> owner;
+    /** What is known already of a batch that comes once only; none outside the evaluation of one. */
+    private final Optional<OneBatch> batch;
+
+    /** Values by their key of one batch of samples: each falloff is evaluated once, however many use it. */
+    private record OneBatch(Samples samples, Map<String, float[]> known) {}
 
     public SiteEvaluation(SitePlan plan, Results results, Cancel cancel) {
-        this(plan, results, cancel, "", Optional.empty());
+        this(plan, results, cancel, "", Optional.empty(), Optional.empty());
     }
 
-    private SiteEvaluation(SitePlan plan, Results results, Cancel cancel, String prop, Optional<Owner> owner) {
+    private SiteEvaluation(
+            SitePlan plan,
+            Results results,
+            Cancel cancel,
+            String prop,
+            Optional<Owner> owner,
+            Optional<OneBatch> batch) {
         this.plan = plan;
         this.results = results;
         this.cancel = cancel;
         this.prop = prop;
         this.owner = owner;
+        this.batch = batch;
     }
 
     /** Makes the ground of a recipe and what is evaluated on it. */
@@ -74,22 +92,22 @@ public final class SiteEvaluation {
 
     /** The same on the surface of a prop: own spaces are the prop's. */
     public SiteEvaluation on(String propId) {
-        return new SiteEvaluation(plan, results, cancel, propId, Optional.empty());
+        return new SiteEvaluation(plan, results, cancel, propId, Optional.empty(), Optional.empty());
     }
 
     /** The same on something in its own frame, such as a plant; samples of it must not be kept. */
     SiteEvaluation within(Owner own) {
-        return new SiteEvaluation(plan, results, cancel, "", Optional.of(own));
+        return new SiteEvaluation(plan, results, cancel, "", Optional.of(own), Optional.empty());
     }
 
     /** The same at another time, on the same ground. */
     public SiteEvaluation at(double seconds) {
-        return new SiteEvaluation(plan.at(seconds), results, cancel, prop, owner);
+        return new SiteEvaluation(plan.at(seconds), results, cancel, prop, owner, Optional.empty());
     }
 
     /** The same as a layer sees it: relief layers see the ground below themselves. */
     public SiteEvaluation seenBy(String layerId) {
-        return new SiteEvaluation(plan.seenBy(layerId), results, cancel, prop, owner);
+        return new SiteEvaluation(plan.seenBy(layerId), results, cancel, prop, owner, Optional.empty());
     }
 
     /** A prop's mesh where it stands. */
@@ -126,7 +144,7 @@ public final class SiteEvaluation {
 
     /** What is wrong with a prop's mesh. */
     public MeshCheck check(Mesh mesh) {
-        return results.get(new KeyBuilder("mesh check/1").add(mesh.key()).key(), cancel, shared -> MeshCheck.of(mesh));
+        return results.get(new KeyBuilder("mesh check/2").add(mesh.key()).key(), cancel, shared -> MeshCheck.of(mesh));
     }
 
     /** The vertices of a prop as samples. */
@@ -153,11 +171,28 @@ public final class SiteEvaluation {
     }
 
     private SiteEvaluation sharing(Cancel shared) {
-        return new SiteEvaluation(plan, results, shared, prop, owner);
+        return new SiteEvaluation(plan, results, shared, prop, owner, batch);
     }
 
     public Samples samples(Lattice lattice) {
         return results.get(new KeyBuilder("samples").add(lattice.key()).key(), cancel, shared -> lattice.samples());
+    }
+
+    /**
+     * Values at all nodes of a lattice. Large ones are evaluated some rows at a time: samples of all nodes would take 48 bytes each.
+     */
+    float[] over(Lattice lattice, Function<Samples, float[]> evaluate) {
+        if (lattice.count() <= BAND) {
+            return evaluate.apply(samples(lattice));
+        }
+        float[] values = new float[lattice.count()];
+        int rows = Math.max(1, BAND / lattice.columns());
+        for (int row = 0; row < lattice.rows(); row += rows) {
+            cancel.check();
+            Samples band = lattice.band(row, Math.min(lattice.rows(), row + rows));
+            System.arraycopy(evaluate.apply(band), 0, values, row * lattice.columns(), band.count());
+        }
+        return values;
     }
 
     /** A falloff's result at the samples. */
@@ -225,10 +260,23 @@ public final class SiteEvaluation {
 
     private float[] keep(String key, Samples samples, Work work) {
         if (samples.key().equals(Samples.NOT_KEPT)) {
-            return work.on(this);
+            return once(key, samples, work);
         }
         String both = new KeyBuilder(key).add(samples.key()).key();
         return results.get(both, cancel, shared -> known(key, samples).orElseGet(() -> work.on(sharing(shared))));
+    }
+
+    private float[] once(String key, Samples samples, Work work) {
+        if (batch.isEmpty() || batch.get().samples != samples) {
+            OneBatch mine = new OneBatch(samples, new ConcurrentHashMap<>());
+            return new SiteEvaluation(plan, results, cancel, prop, owner, Optional.of(mine)).once(key, samples, work);
+        }
+        float[] known = batch.get().known.get(key);
+        if (known == null) {
+            known = work.on(this);
+            batch.get().known.put(key, known);
+        }
+        return known;
     }
 
     /** A sample's value never depends on the others, so what is kept for a larger batch serves those picked from it. */
@@ -277,9 +325,12 @@ public final class SiteEvaluation {
         });
     }
 
-    /** On the nodes of a grid the step works on that grid; elsewhere it is read from the lattice of the views. */
+    /**
+     * On the nodes of a whole grid the step works on that grid; elsewhere it is read from the lattice of the views, or where a relief
+     * layer asks from the nodes of the ground that it works on.
+     */
     private void overGrid(Falloff falloff, int stage, GridStep step, Samples samples, float[] before, float[] out) {
-        if (samples.grid().isPresent()) {
+        if (samples.grid().filter(Samples.Grid::whole).isPresent()) {
             System.arraycopy(step.over(samples.grid().get(), before), 0, out, 0, out.length);
             return;
         }
@@ -287,16 +338,16 @@ public final class SiteEvaluation {
             overMesh(falloff, stage, step, samples, before, out);
             return;
         }
-        Lattice lattice = plan.lattice();
-        String key = new KeyBuilder("over grid/1")
+        Lattice lattice = plan.latticeOfSteps();
+        String key = new KeyBuilder("over grid/2")
                 .add(plan.stageKey(falloff.id(), stage - 1))
                 .add(plan.stageKey(falloff.id(), stage))
                 .add(lattice.key())
                 .key();
         float[] nodes = results.get(key, cancel, shared -> {
             SiteEvaluation evaluation = sharing(shared);
-            Samples all = evaluation.samples(lattice);
-            return step.over(all.grid().orElseThrow(), evaluation.stage(falloff.id(), stage - 1, all));
+            float[] all = evaluation.over(lattice, part -> evaluation.stage(falloff.id(), stage - 1, part));
+            return step.over(lattice.grid(), all);
         });
         Chunks.run(out.length, cancel, (from, to) -> {
             for (int i = from; i < to; i++) {
@@ -363,7 +414,7 @@ public final class SiteEvaluation {
     public Tint tint(TintLayer layer, Samples samples) {
         float[] value = property(layer, TintLayer.VALUE, samples);
         float[] strength = property(layer, TintLayer.STRENGTH, samples);
-        String key = new KeyBuilder("tint/1")
+        String key = new KeyBuilder("tint/2")
                 .add(plan.layerKey(layer))
                 .add(samples.key())
                 .key();

@@ -195,9 +195,14 @@ public final class SitePlan {
         return (T) measures.get(name, missing -> make.get());
     }
 
-    /** The lattice that pictures, views and steps over a grid use. */
+    /** The lattice that pictures and views use. */
     public Lattice lattice() {
         return ground.lattice(GRID_NODES);
+    }
+
+    /** The lattice that steps over a grid work on: that of the views, on ground that is still being made its own nodes. */
+    Lattice latticeOfSteps() {
+        return finished ? lattice() : new Lattice(ground, ground.columns(), ground.rows());
     }
 
     /** Content key of a falloff's source (stage 0) or of its value after a step (stage 1 …). */

@@ -37,8 +37,7 @@ public record Lattice(Ground ground, int columns, int rows) {
     }
 
     public Samples samples() {
-        Samples samples = Samples.allocate(
-                key(), new Samples.Grid(columns, rows, ground.width() / (columns - 1), ground.depth() / (rows - 1)));
+        Samples samples = Samples.allocate(key(), grid());
         Chunks.run(count(), Cancel.NEVER, (from, to) -> {
             for (int i = from; i < to; i++) {
                 samples.x()[i] = x(i % columns);
@@ -50,9 +49,16 @@ public record Lattice(Ground ground, int columns, int rows) {
         return samples;
     }
 
+    /** How its nodes lie. */
+    public Samples.Grid grid() {
+        return new Samples.Grid(columns, rows, ground.width() / (columns - 1), ground.depth() / (rows - 1), true);
+    }
+
     /** The samples of some rows only; nothing computed on them is kept. */
     public Samples band(int fromRow, int toRow) {
-        Samples samples = Samples.allocate(Samples.NOT_KEPT, (toRow - fromRow) * columns);
+        Samples samples = Samples.allocate(
+                Samples.NOT_KEPT,
+                new Samples.Grid(columns, toRow - fromRow, grid().cellX(), grid().cellZ(), toRow - fromRow == rows));
         Chunks.run(samples.count(), Cancel.NEVER, (from, to) -> {
             for (int i = from; i < to; i++) {
                 samples.x()[i] = x(i % columns);

@@ -35,8 +35,9 @@ public record Samples(
      * Nodes row by row.
      *
      * @param cellX metres between two columns; @param cellZ metres between two rows
+     * @param whole whether all rows of the grid are there, so that a node's neighbours are
      */
-    public record Grid(int columns, int rows, double cellX, double cellZ) {}
+    public record Grid(int columns, int rows, double cellX, double cellZ, boolean whole) {}
 
     /**
      * A larger batch of which some samples were picked.

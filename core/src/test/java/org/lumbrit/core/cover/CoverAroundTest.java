@@ -46,7 +46,9 @@ class CoverAroundTest {
         SiteEvaluation evaluation =
                 site(layer, List.of(Sites.patches()), new Drive("grass", "density", "patches", CurvePoint.STRAIGHT));
         Roster roster = new Roster(evaluation, layer);
-        assertThat(roster.columns()).extracting(Roster.Column::title).contains("lean", "ground slope", "Patches");
+        assertThat(roster.columns())
+                .extracting(Roster.Column::title)
+                .contains("resulting lean", "resulting heading", "ground slope", "Patches");
         for (Roster.Column column : roster.columns()) {
             float[] values = column.values().get();
             assertThat(values).hasSize(roster.plants().count());

@@ -79,4 +79,36 @@ class TintTest {
         assertThat(rgb[0]).isCloseTo(0.6f, within(1e-4f));
         assertThat(rgb[2]).isCloseTo(0.8f, within(1e-4f));
     }
+
+    @Test
+    void outOfTheGamutAColourKeepsItsLightnessAndHueAndLosesChroma() {
+        ColourRamp ramp = new ColourRamp(List.of(new RampStop(0, "#ff0000"), new RampStop(1, "#ffff00")));
+        int packed = ramp.at(0.75).packed();
+        assertThat(packed >> 16).isEqualTo(255);
+        assertThat(packed >> 8 & 255).isBetween(210, 212);
+        assertThat(packed & 255).isBetween(88, 90);
+        java.util.Random random = new java.util.Random(6);
+        for (int trial = 0; trial < 500; trial++) {
+            double lightness = 0.2 + 0.75 * random.nextDouble();
+            double a = 0.8 * random.nextDouble() - 0.4;
+            double b = 0.8 * random.nextDouble() - 0.4;
+            double[] lab = Colour.ofOklab(lightness, a, b).oklab();
+            assertThat(lab[0]).isCloseTo(lightness, within(2e-3));
+            double chroma = Math.hypot(lab[1], lab[2]);
+            assertThat(chroma).isLessThanOrEqualTo(Math.hypot(a, b) + 1e-4);
+            if (chroma > 0.03) {
+                double turn = Math.atan2(lab[2], lab[1]) - Math.atan2(b, a);
+                assertThat(Math.abs(Math.atan2(Math.sin(turn), Math.cos(turn)))).isLessThan(0.01);
+            }
+        }
+    }
+
+    @Test
+    void whatIsInTheGamutStaysAsItIs() {
+        for (String hex : new String[] {"#ff0000", "#00ff00", "#0000ff", "#ffffff", "#123456", "#000000"}) {
+            double[] lab = Colour.ofHex(hex).oklab();
+            assertThat(Colour.ofOklab(lab[0], lab[1], lab[2]).packed())
+                    .isEqualTo(Colour.ofHex(hex).packed());
+        }
+    }
 }

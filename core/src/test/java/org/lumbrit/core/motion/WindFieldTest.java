@@ -3,11 +3,14 @@ package org.lumbrit.core.motion;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import java.util.Random;
 import org.junit.jupiter.api.Test;
 import org.lumbrit.core.math.CurvePoint;
+import org.lumbrit.core.surface.Ground;
+import org.lumbrit.core.surface.Samples;
 
 class WindFieldTest {
 
@@ -190,5 +193,43 @@ class WindFieldTest {
         assertThat(blows[1]).as("4 m/s from the north goes south").isCloseTo(4, within(1e-9));
         assertThat(station.loops(0, 6)).isFalse();
         assertThat(station.fitted(0, 6).loops(0, 6)).isTrue();
+    }
+
+    @Test
+    void gustsThatChurnAreAsStrongInTheMiddleOfATurnAsAtItsEnds() {
+        Frames frames = Winds.loop(8);
+        WindField field = new WindField(Winds.wind(65, 0, 9.6, 0.5), frames);
+        int n = 6000;
+        double[] strength = new double[16];
+        for (int phase = 0; phase < 16; phase++) {
+            double[] x = new double[n];
+            double[] z = new double[n];
+            for (int i = 0; i < n; i++) {
+                x[i] = 1731.3 * (i % 77) / 7.7 + i * 0.37;
+                z[i] = 911.7 * (i % 83) / 8.3 - i * 0.53;
+            }
+            double[] east = new double[n];
+            double[] south = new double[n];
+            float[][] air = {same(n, 1), same(n, 1), same(n, 0)};
+            Samples places = new Ground(2, 2, new float[4], 1e6).samplesAt(x, z);
+            // half a turn a second: two seconds are one cell
+            field.at(2 * phase / 16.0 + 3, places, 0, n, air, east, south);
+            double[] d = field.downwind();
+            for (int i = 0; i < n; i++) {
+                double gust = east[i] * d[0] + south[i] * d[1] - 1;
+                strength[phase] += gust * gust / n;
+            }
+        }
+        double least = Arrays.stream(strength).min().orElseThrow();
+        double most = Arrays.stream(strength).max().orElseThrow();
+        double mean = Arrays.stream(strength).average().orElseThrow();
+        // as root mean square
+        assertThat((Math.sqrt(most) - Math.sqrt(least)) / Math.sqrt(mean)).isLessThan(0.05);
+    }
+
+    private static float[] same(int count, float value) {
+        float[] all = new float[count];
+        Arrays.fill(all, value);
+        return all;
     }
 }

@@ -12,12 +12,14 @@ import org.lumbrit.core.drive.Combine;
 import org.lumbrit.core.drive.Drive;
 import org.lumbrit.core.drive.Layer;
 import org.lumbrit.core.drive.PropertyRange;
+import org.lumbrit.core.falloff.BandsSource;
 import org.lumbrit.core.falloff.Falloff;
 import org.lumbrit.core.falloff.HeightSource;
 import org.lumbrit.core.falloff.LayerResultSource;
 import org.lumbrit.core.falloff.PlantsNearSource;
 import org.lumbrit.core.falloff.PropDistanceSource;
 import org.lumbrit.core.falloff.ShoreSource;
+import org.lumbrit.core.falloff.SmoothStep;
 import org.lumbrit.core.falloff.Source;
 import org.lumbrit.core.falloff.Within;
 import org.lumbrit.core.kinds.Kinds;
@@ -73,6 +75,36 @@ class ReliefSiteTest {
         assertThat(ground.height(0, 0)).isCloseTo(3 + 0.3 * 10, within(1e-5));
         Recipe turned = recipe(List.of(TOP, LIFT), List.of(falloff(new HeightSource(0, 10))), drives("top"));
         assertThat(plan(turned).ground().height(0, 0)).isCloseTo(0 + 0 + 3, within(1e-5));
+    }
+
+    @Test
+    void aSmoothStepOfAReliefLayerIsTheSameOnAGroundOfManyNodes() {
+        double[][] heights = new double[2][40];
+        int[] nodes = {1023, 1027};
+        for (int k = 0; k < 2; k++) {
+            Recipe recipe = new Recipe(
+                    "Test",
+                    GroundSpec.flat(64, 64, nodes[k], Optional.empty()),
+                    List.of(),
+                    List.of(new Falloff(
+                            "f",
+                            "F",
+                            new BandsSource(0.5, 0.5, 0.3, 90, 0, 0),
+                            List.of(new SmoothStep("s", false, 0.2)))),
+                    List.of(TOP),
+                    List.of(drives("top")),
+                    new Clock(24, 8));
+            Ground ground = plan(recipe).ground();
+            for (int i = 0; i < 40; i++) {
+                heights[k][i] = ground.height(-20 + 0.171 * i, 0.13);
+            }
+        }
+        // read from a lattice of 512 nodes, an eighth of a metre apart, the bands would come out otherwise
+        double most = 0;
+        for (int i = 0; i < 40; i++) {
+            most = Math.max(most, Math.abs(heights[1][i] - heights[0][i]));
+        }
+        assertThat(most).isLessThan(0.3);
     }
 
     @Test

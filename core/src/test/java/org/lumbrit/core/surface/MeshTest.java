@@ -100,4 +100,24 @@ class MeshTest {
         assertThat(after).isCloseTo(before, within(1e-4 * before));
         assertThat(most - least).isLessThan(0.5f);
     }
+
+    @Test
+    void everyShapeMadeByRuleThatHasAnInsideIsClosed() {
+        for (org.lumbrit.core.props.Shape shape : new org.lumbrit.core.props.Shape[] {
+            new org.lumbrit.core.props.BoxShape(2, 1, 3), new org.lumbrit.core.props.HutShape(4, 5.2, 2.2, 42, 2)
+        }) {
+            assertThat(MeshCheck.of(shape.mesh(file -> null)).crowded()).isZero();
+        }
+    }
+
+    @Test
+    void cornersAMicrometreApartAreOne() {
+        // a square of two triangles whose shared side is written twice, a rounding apart, and its underside
+        float[] p = {0, 0, 0, 1, 0, 0, 1, 0, 1, 0, 0, 1, 1e-7f, 0, 0, 1, 1e-7f, 1};
+        Mesh upper = Mesh.of(p, new int[] {0, 2, 1, 4, 3, 5, 0, 1, 2, 4, 5, 3});
+        assertThat(MeshCheck.of(upper).open()).isZero();
+        float[] apart = {0, 0, 0, 1, 0, 0, 1, 0, 1, 0, 0, 1, 1e-3f, 0, 0, 1, 1e-3f, 1};
+        assertThat(MeshCheck.of(Mesh.of(apart, new int[] {0, 2, 1, 4, 3, 5})).open())
+                .isEqualTo(6);
+    }
 }

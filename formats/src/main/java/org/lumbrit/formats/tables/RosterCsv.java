@@ -28,7 +28,12 @@ public final class RosterCsv {
         for (int i = 0; i < roster.plants().count(); i++) {
             row[0] = hex.toHexDigits(roster.plants().feet().id()[i]);
             for (int c = 0; c < values.length; c++) {
-                row[c + 1] = Decimal.write(values[c][i], 9);
+                int plant = i;
+                float value = values[c][i];
+                row[c + 1] = columns.get(c)
+                        .exact()
+                        .map(exact -> Decimal.write(exact.applyAsDouble(plant), 9))
+                        .orElseGet(() -> Decimal.write(value, 9));
             }
             csv.writeRecord(row);
         }

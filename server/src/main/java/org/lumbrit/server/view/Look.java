@@ -97,7 +97,7 @@ final class Look {
 
     GroundView ground(boolean draft) {
         Ground ground = evaluation.plan().ground();
-        KeyBuilder bundleKey = new KeyBuilder("ground bundle/4").add(lattice.key());
+        KeyBuilder bundleKey = new KeyBuilder("ground bundle/5").add(lattice.key());
         List<PlacedMesh> standing = evaluation.scene().props();
         standing.forEach(prop -> bundleKey.add(prop.key()));
         String bundle = kept(bundleKey.key(), shared -> Binaries.ground(lattice, samples, standing, shared));

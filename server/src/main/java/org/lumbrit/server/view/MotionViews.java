@@ -199,7 +199,7 @@ public class MotionViews {
                     .add(shown.length)
                     .key();
             List<String> blocks = blocks(of, 4L * loop.plants(), first -> MotionBinaries.bends(loop, first, BLOCK));
-            String shapes = Look.key("sway shapes/2", of);
+            String shapes = Look.key("sway shapes/3", of);
             results.get(shapes, cancel, shared -> MotionBinaries.shapes(motion, still, sway, cover));
             String plantsKey = Look.key("sway plants/1", of);
             results.get(
@@ -286,7 +286,7 @@ public class MotionViews {
             String of = Look.key("grains/1", still.plan().layerKey(layer))
                     + carrying.map(plants -> still.plan().motionKey(plants.sway()))
                             .orElse("");
-            String key = Look.key("grains bundle/1", of + full);
+            String key = Look.key("grains bundle/2", of + full);
             results.get(key, cancel, shared -> MotionBinaries.grains(grains, carrying, still, full));
             List<String> blocks = carrying.isEmpty()
                     ? List.of()
