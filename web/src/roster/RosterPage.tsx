@@ -154,7 +154,7 @@ function Roster() {
         <div className="stage">
           <View3D
             onViewport={(viewport) => (view.current = viewport)}
-            onRipen={(passes, of) => setRipening(passes >= of ? 'picture ripe' : `picture ripens, ${passes} of ${of}`)}
+            onRipen={(passes, of) => setRipening(of === 0 ? 'draft' : passes >= of ? 'picture ripe' : `picture ripens, ${passes} of ${of}`)}
           />
           <div className="floating roster-note">
             <span data-testid="ripening">{ripening}</span> · click a plant to find its row

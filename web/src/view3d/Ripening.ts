@@ -16,6 +16,8 @@ void main() { gl_FragColor = vec4(texture2D(uPicture, vAt).rgb * uWeight, 1.0); 
 `;
 
 interface Painter {
+  /** A draft is wished: what had ripened is no longer what is shown. */
+  began(): void;
   pass(jitterX: number, jitterY: number): void;
   /** @param took milliseconds of the last pass */
   done(passes: number, of: number, took: number): void;
@@ -64,6 +66,7 @@ export class Ripening {
   draft(paint: (measured: number) => void): void {
     this.turn++;
     window.clearTimeout(this.timer);
+    this.painter.began();
     if (this.frame) return;
     this.frame = requestAnimationFrame(() => {
       this.frame = 0;

@@ -118,7 +118,7 @@ export class Viewport {
   readonly cost = new Cost();
   private observer: ResizeObserver;
   private framed = false;
-  /** Called when a fine picture has begun or ended ripening. */
+  /** Called when a fine picture has begun or ended ripening, and with 0 passes when it begins anew. */
   onRipen: (passes: number, of: number) => void = () => undefined;
   /** Called when the eye has moved or the ground has changed, so that what lies over the canvas can follow. */
   onLook: () => void = () => undefined;
@@ -136,7 +136,12 @@ export class Viewport {
     this.skyScene.add(sky);
     this.ripening = new Ripening(this.renderer, {
       pass: (jitterX, jitterY) => this.drawFine(jitterX, jitterY),
+      began: () => {
+        Object.assign(canvas.dataset, { passes: 0, ripe: false });
+        this.onRipen(0, 0);
+      },
       done: (passes, of, took) => {
+        Object.assign(canvas.dataset, { passes, ripe: passes >= of });
         this.cost.measure(took);
         this.onRipen(passes, of);
       },

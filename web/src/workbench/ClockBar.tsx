@@ -4,7 +4,7 @@ import type { MotionView } from '../api/types';
 import { NumberSetting } from '../parts/NumberSetting';
 import type { Viewport } from '../view3d/Viewport';
 import { LoopDialog } from './LoopDialog';
-import { frameAt, timeAt, useMotion, useMoving, usePlaying } from './motion';
+import { frameAt, moves, timeAt, useMotion, useMoving, usePlaying } from './motion';
 import { MotionTrace } from './MotionTrace';
 import { useSelection } from './selection';
 import { useSession } from './session';
@@ -16,14 +16,15 @@ const RATES = [
 ];
 
 /** The site's time: play, step and scrub over the loop, keys as marks, and how the loop meets itself. */
-export function ClockBar({ viewport }: { viewport: Viewport | null }) {
+export function ClockBar({ viewport, ripe }: { viewport: Viewport | null; ripe: boolean }) {
   const { site, recipe, manifest, commit } = useSession();
   const { time, set } = useSelection();
   const motion = useMotion();
   const [target, setTarget] = useState<HTMLButtonElement | null>(null);
   const [fitting, setFitting] = useState(false);
-  useMoving(site, manifest, viewport);
+  useMoving(site, manifest, viewport, ripe);
   usePlaying(viewport);
+  const able = moves(recipe);
   const { clock } = recipe;
   const shown = clockView(clock, motion.view);
   const end = timeAt(shown, shown.loops ? shown.frames : shown.frames - 1);
@@ -33,7 +34,7 @@ export function ClockBar({ viewport }: { viewport: Viewport | null }) {
     if (viewport && motion.view && !motion.playing) viewport.showMoment(frameAt(motion.view, time));
   }, [viewport, motion.view, motion.playing, time]);
   const goTo = (at: number) => {
-    motion.set({ playing: false });
+    motion.set({ playing: false, wanted: true });
     set({ time: at });
   };
   const step = (by: number) => {
@@ -50,9 +51,9 @@ export function ClockBar({ viewport }: { viewport: Viewport | null }) {
       <button
         className="icon-button play"
         aria-label={motion.playing ? 'Pause' : 'Play'}
-        title={motion.view ? (motion.playing ? 'Pause (Space)' : 'Play (Space)') : 'Nothing moves yet: add a wind and a sway with + layer'}
-        disabled={!motion.view}
-        onClick={() => motion.set({ playing: !motion.playing })}
+        title={able ? (motion.playing ? 'Pause (Space)' : 'Play (Space)') : 'Nothing moves yet: add a wind and a sway with + layer'}
+        disabled={!able}
+        onClick={() => motion.set({ playing: !motion.playing, wanted: true })}
       >
         <i className={`bi bi-${motion.playing ? 'pause' : 'play'}-fill`} />
       </button>
@@ -122,7 +123,7 @@ function clockView(clock: { framesPerSecond: number; loopSeconds: number; startS
 /** The measured seam, or what is being waited for. */
 function Seam({ onFit }: { onFit: () => void }) {
   const { view, computing, loaded, blocks, playing, drawn, scripts, waiting } = useMotion();
-  if (computing && !playing) return <span className="muted seam">computing motion …</span>;
+  if (computing && (!playing || !view)) return <span className="muted seam">computing motion …</span>;
   if (!view) return null;
   if (playing && waiting) return <span className="rust seam">waits for frames, {loaded} of {blocks} blocks</span>;
   if (playing) {

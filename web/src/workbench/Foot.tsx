@@ -6,14 +6,14 @@ import { useMotion } from './motion';
 import { useSession } from './session';
 
 /** The clock, findings, how long the last change took, and what the picture is doing. */
-export function Foot({ ripening, viewport }: { ripening: string; viewport: Viewport | null }) {
+export function Foot({ ripening, ripe, viewport }: { ripening: string; ripe: boolean; viewport: Viewport | null }) {
   const { manifest, recipe } = useSession();
   const [open, setOpen] = useState(false);
   const moving = useMotion((s) => s.view);
   const findings = [...(manifest?.findings ?? []), ...(moving?.findings ?? [])];
   return (
     <footer className="foot">
-      <ClockBar viewport={viewport} />
+      <ClockBar viewport={viewport} ripe={ripe} />
       <span className="muted">
         {recipe.falloffs.length} falloffs · {recipe.layers.length} {recipe.layers.length === 1 ? 'layer' : 'layers'} · {recipe.drives.length} drives
       </span>

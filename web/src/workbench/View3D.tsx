@@ -11,6 +11,7 @@ import { useFrame } from './frame';
 import { useHandwork } from './handwork';
 import { usePainting } from './painting';
 import { usePlacing } from './placing';
+import { showing, tellOn } from './progress';
 import { useSelection } from './selection';
 import { useSession } from './session';
 
@@ -36,7 +37,7 @@ export function View3D({ onViewport, onRipen }: { onViewport: (viewport: Viewpor
       const view = viewport.current;
       view.onRipen = (passes, of) => {
         const { drawn, last } = view.cost;
-        useFrame.getState().set({ ...drawn, milliseconds: last, expected: view.cost.expected(view.fullTriangles, drawn.draws) });
+        if (passes > 0) useFrame.getState().set({ ...drawn, milliseconds: last, expected: view.cost.expected(view.fullTriangles, drawn.draws) });
         onRipen(passes, of);
       };
       onViewport(viewport.current);
@@ -83,6 +84,7 @@ export function View3D({ onViewport, onRipen }: { onViewport: (viewport: Viewpor
           if (!current) return;
           view.setPlants(layer.id, `${layer.plantsKey}/${layer.meshesKey}`, plants, meshes);
         }
+        showing(manifest);
       } catch (error) {
         if (!current) return;
         // what was named may have had to make room meanwhile; asked for again it is computed again
@@ -97,6 +99,7 @@ export function View3D({ onViewport, onRipen }: { onViewport: (viewport: Viewpor
     };
   }, [manifest, set]);
 
+  useEffect(() => (canvas.current ? tellOn(canvas.current) : undefined), []);
   useEffect(() => viewport.current?.setMode(values), [values]);
 
   const low = manifest?.shown.low ?? 0;

@@ -10,7 +10,7 @@ import { HandBar } from './HandBar';
 import { Head } from './Head';
 import { LaidLine } from './LaidLine';
 import { Legend } from './Legend';
-import { useMotion } from './motion';
+import { moves, useMotion } from './motion';
 import { usePlacing } from './placing';
 import { PlacesDialog } from './PlacesDialog';
 import { PropPanel } from './PropPanel';
@@ -30,7 +30,8 @@ export function WorkbenchPage() {
   const { id } = useParams<{ id: string }>();
   const { session, problem } = useSiteSession(id!);
   const [help, setHelp] = useState(false);
-  const [ripening, setRipening] = useState('');
+  const [{ passes, of }, setRipening] = useState({ passes: 0, of: 0 });
+  const ripe = of > 0 && passes >= of;
   const view = useRef<Viewport | null>(null);
   const [viewport, setViewport] = useState<Viewport | null>(null);
   useFirstSelection(session);
@@ -60,11 +61,11 @@ export function WorkbenchPage() {
           <Stage
             view={view}
             onViewport={setViewport}
-            onRipen={(passes, of) => setRipening(passes >= of ? 'picture ripe' : `picture ripens, ${passes} of ${of}`)}
+            onRipen={(done, all) => setRipening((known) => (known.passes === done && known.of === all ? known : { passes: done, of: all }))}
           />
         </main>
         <StepStrip />
-        <Foot ripening={ripening} viewport={viewport} />
+        <Foot ripening={of === 0 ? 'draft' : ripe ? 'picture ripe' : `picture ripens, ${passes} of ${of}`} ripe={ripe} viewport={viewport} />
       </div>
       <Shortcuts show={help} onHide={() => setHelp(false)} />
       <NoteHolder />
@@ -202,8 +203,8 @@ function useKeys(session: MaybeSession, view: React.RefObject<Viewport | null>, 
         if (event.key === '?') setHelp(true);
         else if (event.key === ' ' && target.tagName !== 'BUTTON' && !target.closest('[role=dialog]')) {
           event.preventDefault();
-          const { view: moving, playing, set: play } = useMotion.getState();
-          if (moving) play({ playing: !playing });
+          const { playing, set: play } = useMotion.getState();
+          if (moves(session.recipe)) play({ playing: !playing, wanted: true });
         }
         else if (event.key === 'v') set({ values: !values });
         else if (event.key === 'p') view.current?.frame(!view.current.parallel);

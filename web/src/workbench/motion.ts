@@ -1,4 +1,4 @@
-import { useEffect, useRef } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { create } from 'zustand';
 import { api, Problem } from '../api/client';
 import { parseBundle } from '../api/bundle';
@@ -27,6 +27,8 @@ interface Motion {
   scripts: number;
   /** Frames that are not there yet are waited for. */
   waiting: boolean;
+  /** Somebody wants to see it move; else it is worked out once the picture has ripened. */
+  wanted: boolean;
   set: (part: Partial<Omit<Motion, 'set'>>) => void;
 }
 
@@ -41,6 +43,7 @@ export const useMotion = create<Motion>((set) => ({
   drawn: 0,
   scripts: 0,
   waiting: false,
+  wanted: false,
   set: (part) => set(part),
 }));
 
@@ -82,16 +85,35 @@ function keysOf(view: MotionView): Set<string> {
 }
 
 const REST = 250;
+/** Milliseconds after the picture has ripened in which motion that nobody asked for is left alone. */
+const IDLE = 400;
 
-/** Fetches the motion of what the view shows, after every change, and gives it to the viewport. */
-export function useMoving(site: Site, manifest: Manifest | null, viewport: Viewport | null): void {
+/** The manifest that the picture has come to rest with, or that motion is wanted of; once begun, moving the eye does not end it. */
+function useRested(manifest: Manifest | null, ripe: boolean): Manifest | null {
+  const wanted = useMotion((s) => s.wanted);
+  const [rested, setRested] = useState<Manifest | null>(null);
+  useEffect(() => {
+    if (!ripe && !wanted) return;
+    const timer = window.setTimeout(() => setRested(manifest), wanted ? 0 : IDLE);
+    return () => window.clearTimeout(timer);
+  }, [manifest, ripe, wanted]);
+  return rested;
+}
+
+/**
+ * Fetches the motion of what the view shows and gives it to the viewport: when it is to be played, else after every change as soon
+ * as the picture is at rest, so that it takes no core from the picture.
+ */
+export function useMoving(site: Site, shown: Manifest | null, viewport: Viewport | null, ripe: boolean): void {
+  const manifest = useRested(shown, ripe);
   const { pending } = useSelection();
   const full = useFrame((s) => s.full);
   const last = useRef('');
   const { set } = useMotion.getState();
   const any = moves(site.recipe) || pending.some((edit) => edit.kind === 'add-layer');
+  useEffect(() => () => set({ wanted: false, playing: false }), [set]);
   useEffect(() => {
-    if (!viewport || !manifest || manifest.ground.draft) return;
+    if (!viewport || !manifest || manifest.ground.draft || manifest !== shown) return;
     if (!any) {
       viewport.setMoving(null);
       last.current = '';
@@ -141,7 +163,7 @@ export function useMoving(site: Site, manifest: Manifest | null, viewport: Viewp
     };
     // a new manifest stands for every change that matters
     // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [manifest, viewport, full, any]);
+  }, [manifest, shown, viewport, full, any]);
 }
 
 /** Plays the loop by the clock on the wall: where a frame takes longer than it lasts, others are left out, and time stays true. */

@@ -4,6 +4,7 @@ import { api, Problem } from '../api/client';
 import type { AllKinds, Edit, Manifest, Recipe, Site } from '../api/types';
 import { sayProblem, useNotes } from '../parts/notes';
 import { useFrame } from './frame';
+import { answered, ask, gaveUp, useProgress } from './progress';
 import { useSelection } from './selection';
 
 /** The site that is open, and the ways to change it. */
@@ -44,6 +45,7 @@ export function useSiteSession(id: string): { session: Session | null; problem: 
   const enqueue = useCallback(
     (work: (now: Site) => Promise<Site>, after?: () => void, always?: () => void) => {
       setSaves((n) => n + 1);
+      useProgress.setState(({ saving }) => ({ saving: saving + 1 }));
       queue.current = queue.current.then(async () => {
         try {
           const now = queries.getQueryData<Site>(['site', id]);
@@ -58,6 +60,7 @@ export function useSiteSession(id: string): { session: Session | null; problem: 
         } finally {
           always?.();
           setSaves((n) => n - 1);
+          useProgress.setState(({ saving }) => ({ saving: saving - 1 }));
         }
       });
     },
@@ -124,6 +127,7 @@ function useManifest(site: Site | undefined): { manifest: Manifest | null; worki
   useEffect(() => {
     if (!id || revision === undefined) return;
     const state = loop.current;
+    const asked = ask();
     const run = async () => {
       state.wish = null;
       state.running = true;
@@ -136,8 +140,11 @@ function useManifest(site: Site | undefined): { manifest: Manifest | null; worki
           ? { falloff, stage, layer, property, time, alone, draft: pending.length > 0, full }
           : { falloff, stage: comparing ? before : stage, layer: '', property: '', time, alone, draft: pending.length > 0, full };
       try {
-        setManifest(await api.view(id, revision, pending, view, state.abort.signal));
+        const seen = await api.view(id, revision, pending, view, state.abort.signal);
+        answered(seen, asked, revision);
+        setManifest(seen);
       } catch (error) {
+        gaveUp(asked);
         const superseded = (error instanceof DOMException && error.name === 'AbortError') || (error instanceof Problem && error.status === 409);
         if (!superseded) sayProblem(error);
       }

@@ -6,6 +6,7 @@ import java.util.Arrays;
 import org.junit.jupiter.api.Test;
 import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.math.ResultsOfOneRun;
+import org.lumbrit.core.relief.CellSize;
 import org.lumbrit.core.relief.RunOff;
 import org.lumbrit.core.site.Recipe;
 import org.lumbrit.core.site.ReliefState;

@@ -16,6 +16,12 @@ final class DemoFiles {
         return SiteFiles.read(RECIPE);
     }
 
+    /** The same on ground of 128 × 128 nodes. */
+    static SiteFiles small() {
+        SiteFiles whole = read();
+        return new SiteFiles(whole.recipe().withGround(whole.recipe().ground().withResolution(128)), whole.assets());
+    }
+
     static SiteEvaluation evaluate(SiteFiles site) {
         return SiteEvaluation.of(site.recipe(), site.decoded(), 0, new ResultsOfOneRun(), Cancel.NEVER);
     }

@@ -37,10 +37,10 @@ import org.lumbrit.formats.image.HeightMap;
 import org.lumbrit.formats.site.SiteFiles;
 
 class HandOverTest {
-    private static final SiteFiles SITE = DemoFiles.read();
+    private static final SiteFiles SITE = DemoFiles.small();
     private static final SiteEvaluation EVALUATION = DemoFiles.evaluate(SITE);
     /** Motion is large; it has its own test, on a small site. */
-    private static final EnumSet<HandOver> AT_REST = EnumSet.complementOf(EnumSet.of(HandOver.MOTION));
+    private static final EnumSet<HandOver> AT_REST = EnumSet.complementOf(EnumSet.of(HandOver.MOTION, HandOver.GRAINS));
 
     private static final Map<String, byte[]> FILES = HandOver.files(EVALUATION, SITE, AT_REST);
 
@@ -172,7 +172,9 @@ class HandOverTest {
         List<String> rows = new String(FILES.get("plants/details.csv"), StandardCharsets.UTF_8)
                 .lines()
                 .toList();
-        assertThat(rows.get(0)).isEqualTo("layer,variant,detail,triangles,error,missing,stand-in");
+        assertThat(rows.get(0))
+                .isEqualTo(
+                        "layer,variant,detail,triangles,error,missing,error_share,missing_share,largest,error_largest,missing_largest,stand-in");
         assertThat(rows).filteredOn(row -> row.startsWith("Birches,0,")).hasSize(5);
     }
 

@@ -1,38 +1,29 @@
 package org.lumbrit.journeys;
 
-import com.microsoft.playwright.BrowserType;
+import com.microsoft.playwright.BrowserContext;
 import com.microsoft.playwright.Page;
-import com.microsoft.playwright.Playwright;
 import com.microsoft.playwright.options.BoundingBox;
-import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
+import java.util.function.BooleanSupplier;
 
-/** Debian's Chromium without a screen, and what journeys do with a page again and again. */
+/** A page of its own in the one Chromium of the run, and what journeys do with a page again and again. */
 final class Browser implements AutoCloseable {
-    private final Playwright playwright;
-    private final com.microsoft.playwright.Browser chromium;
+    /** Whether the picture shows, with at least one fine pass, the view that was asked for last, and nothing is being saved. */
+    private static final String SHOWN = """
+            () => {
+              const { asked, shown, saving, passes } = document.querySelector('.stage canvas, .roster canvas')?.dataset ?? {};
+              return asked === shown && (saving ?? '0') === '0' && Number(passes) >= 1;
+            }""";
+
+    private final BrowserContext context;
     final Page page;
     final List<String> errors = new ArrayList<>();
 
     Browser() {
-        playwright = Playwright.create(
-                new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
-        chromium = playwright
-                .chromium()
-                .launch(new BrowserType.LaunchOptions()
-                        .setExecutablePath(Path.of("/usr/bin/chromium"))
-                        .setArgs(List.of(
-                                "--no-sandbox",
-                                "--disable-quic",
-                                "--no-first-run",
-                                "--disable-background-networking",
-                                "--disable-component-update",
-                                "--disable-sync",
-                                "--use-angle=swiftshader",
-                                "--enable-unsafe-swiftshader")));
-        page = chromium.newPage(new com.microsoft.playwright.Browser.NewPageOptions().setViewportSize(1280, 800));
+        context = Chromium.the()
+                .newContext(new com.microsoft.playwright.Browser.NewContextOptions().setViewportSize(1280, 800));
+        page = context.newPage();
         page.setDefaultTimeout(60_000);
         page.onPageError(errors::add);
         page.onConsoleMessage(message -> {
@@ -50,19 +41,33 @@ final class Browser implements AutoCloseable {
         ripen();
     }
 
+    /** What was just done has reached the page's own state, and a frame was drawn since. */
+    void settle() {
+        page.evaluate(
+                "() => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(() => setTimeout(done, 30))))");
+    }
+
     /** Waits until the picture has at least one fine pass of what is shown now. */
     void ripen() {
-        page.waitForFunction(
-                "() => /picture/.test(document.querySelector('[data-testid=ripening]')?.textContent ?? '')");
-        page.waitForTimeout(2500);
+        settle();
+        page.waitForFunction(SHOWN);
     }
 
     /** Waits until the picture of what is shown now has ripened to its end. */
     void ripe() {
-        page.waitForTimeout(600);
-        page.waitForFunction("() => document.querySelector('[data-testid=ripening]')?.textContent === 'picture ripe'");
-        page.waitForTimeout(1200);
-        page.waitForFunction("() => document.querySelector('[data-testid=ripening]')?.textContent === 'picture ripe'");
+        ripen();
+        page.waitForFunction("() => document.querySelector('.stage canvas').dataset.ripe === 'true'");
+    }
+
+    /** Waits until something that the page shows in numbers or the server keeps has come to be. */
+    void until(BooleanSupplier reached) {
+        long end = System.nanoTime() + 60_000_000_000L;
+        while (!reached.getAsBoolean()) {
+            if (System.nanoTime() > end) {
+                throw new AssertionError("it did not come to be within a minute");
+            }
+            settle();
+        }
     }
 
     int plants() {
@@ -134,7 +139,6 @@ final class Browser implements AutoCloseable {
 
     @Override
     public void close() {
-        chromium.close();
-        playwright.close();
+        context.close();
     }
 }

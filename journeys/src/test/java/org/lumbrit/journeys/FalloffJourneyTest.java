@@ -9,46 +9,21 @@ import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.BoundingBox;
 import java.util.List;
 import java.util.regex.Pattern;
-import org.junit.jupiter.api.AfterAll;
-import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.extension.ExtendWith;
 import org.lumbrit.server.RunningServer;
 
 /** Shaping falloffs in the view, aiming, finding mistakes and mending them. */
-@ExtendWith(RunningServer.Extension.class)
-class FalloffJourneyTest {
-    private static Browser browser;
-
-    private final RunningServer server;
-    private Page page;
+class FalloffJourneyTest extends Journey {
     private String site;
 
     FalloffJourneyTest(RunningServer server) {
-        this.server = server;
-    }
-
-    @BeforeAll
-    static void start() {
-        browser = new Browser();
-    }
-
-    @AfterAll
-    static void stop() {
-        browser.close();
+        super(server);
     }
 
     @BeforeEach
-    void openDemo() {
-        site = server.demo();
-        page = browser.page;
-        browser.errors.clear();
-        browser.open(server.address() + "/sites/" + site);
-    }
-
-    private Locator button(String name) {
-        return page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name));
+    void open() {
+        site = openSmall();
     }
 
     private Locator handle(String id) {
@@ -76,8 +51,8 @@ class FalloffJourneyTest {
 
     @Test
     void draggingALevelMovesItsNumberAndIsOneStepOfUndo() {
-        button("Falloff Dry ground").click();
-        button("Values").click();
+        buttonWith("Falloff Dry ground").click();
+        buttonWith("Values").click();
         handle("high").waitFor();
         double before = number(handle("high"));
         drag(handle("high"), 0, -60);
@@ -85,7 +60,7 @@ class FalloffJourneyTest {
         double after = number(handle("high"));
         assertThat(after).as("up is higher").isGreaterThan(before + 0.2);
         assertThat(recipe()).contains("\"high\":" + after);
-        button("Undo").first().click();
+        buttonWith("Undo").first().click();
         browser.saved(3);
         page.waitForFunction(
                 "want => Math.abs(Number(document.querySelector('[data-handle=high]').textContent.replace(/[^0-9.]/g, '')) - want) < 1e-9",
@@ -99,15 +74,15 @@ class FalloffJourneyTest {
 
     @Test
     void distanceAndDirectionHaveHandlesToo() {
-        button("Falloff Shore").click();
-        button("Values").click();
+        buttonWith("Falloff Shore").click();
+        buttonWith("Values").click();
         page.locator("button:text-is('Plan')").click();
         handle("far").waitFor();
         double far = number(handle("far"));
         drag(handle("far"), 40, 0);
         browser.saved(2);
         assertThat(number(handle("far"))).as("pulled to the east").isGreaterThan(far + 1);
-        button("Falloff Sunny side").click();
+        buttonWith("Falloff Sunny side").click();
         handle("facing-heading").waitFor();
         double heading = number(handle("facing-heading"));
         handle("facing-heading").focus();
@@ -139,11 +114,11 @@ class FalloffJourneyTest {
         server.edit(site, edits.append("]").toString());
         page.reload();
         browser.ripen();
-        button("Values").click();
+        buttonWith("Values").click();
         page.locator("button:text-is('Plan')").click();
         int revision = 2;
         for (String[] source : sources) {
-            button("Falloff " + source[0]).click();
+            buttonWith("Falloff " + source[0]).click();
             page.locator(".legend b").getByText(source[0]).waitFor();
             handle(source[1]).waitFor();
             double before = number(handle(source[1]));
@@ -156,16 +131,16 @@ class FalloffJourneyTest {
 
     @Test
     void anAimIsMetAndUndone() {
-        button("Falloff Tussocks").click();
+        buttonWith("Falloff Tussocks").click();
         Locator aim = page.getByLabel("cover, in %");
         aim.fill("40");
-        button("Aim").click();
+        buttonWith("Aim").click();
         page.getByText(Pattern.compile("covers (39\\.[5-9]|40(\\.[0-5])?) % of the ground"))
                 .waitFor();
         browser.saved(2);
         page.waitForFunction(
                 "() => Math.abs(Number(document.querySelector('[aria-label=\"cover, in %\"]').value) - 40) <= 0.5");
-        button("Undo").first().click();
+        buttonWith("Undo").first().click();
         browser.saved(3);
     }
 
@@ -177,7 +152,7 @@ class FalloffJourneyTest {
         page.reload();
         browser.ripen();
         page.getByText(Pattern.compile("[0-9]+ findings?$")).click();
-        Locator remedy = button("Fit it to the loop");
+        Locator remedy = buttonWith("Fit it to the loop");
         remedy.waitFor();
         assertThat(page.locator(".finding", new Page.LocatorOptions().setHasText("Loose: speed"))
                         .textContent())
@@ -188,14 +163,14 @@ class FalloffJourneyTest {
                 new Locator.WaitForOptions().setState(com.microsoft.playwright.options.WaitForSelectorState.DETACHED));
         assertThat(recipe()).contains("\"featureSize\":4");
         page.keyboard().press("Escape");
-        button("Undo").first().click();
+        buttonWith("Undo").first().click();
         browser.saved(4);
         assertThat(recipe()).contains("\"featureSize\":5");
     }
 
     @Test
     void theBrushPaintsAndEachStrokeIsUndone() {
-        button("+ falloff").click();
+        buttonWith("+ falloff").click();
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Brush")))
                 .click();
         browser.saved(2);
@@ -217,14 +192,14 @@ class FalloffJourneyTest {
         page.getByText("1 stroke, undone one by one").waitFor();
         browser.ripen();
         assertThat(browser.brightness(0.45, 0.28, 0.55, 0.34)).as("painted").isGreaterThan(before + 30);
-        button("Undo").first().click();
+        buttonWith("Undo").first().click();
         page.getByText("0 strokes, undone one by one").waitFor();
     }
 
     @Test
     void aCurveIsShapedByKeyboard() {
-        button("Falloff Dry ground").click();
-        button("Edit curve …").click();
+        buttonWith("Falloff Dry ground").click();
+        buttonWith("Edit curve …").click();
         Locator point = page.getByRole(AriaRole.SLIDER, new Page.GetByRoleOptions().setName("Point 1"));
         point.focus();
         String before = point.getAttribute("aria-valuetext");
@@ -248,10 +223,10 @@ class FalloffJourneyTest {
         page.reload();
         browser.ripen();
         page.getByLabel("Find a falloff by its name").fill("ripple 17");
-        button("Falloff Ripple 17").click();
+        buttonWith("Falloff Ripple 17").click();
         assertThat(page.locator(".column-head").count()).isLessThanOrEqualTo(2);
         page.locator(".legend b").getByText("Ripple 17").waitFor();
-        button("Falloff Ripple 17").press("i");
+        buttonWith("Falloff Ripple 17").press("i");
         page.getByLabel("Find a falloff by its name").fill("");
         assertThat(page.locator(".column-head").first().textContent()).contains("Ripple 17");
     }
@@ -261,16 +236,12 @@ class FalloffJourneyTest {
         page.locator("button:text-is('Plan')").click();
         browser.ripen();
         double before = browser.brightness(0.30, 0.20, 0.36, 0.26);
-        button("Falloff Dry ground").click();
-        button("+ layer").click();
+        buttonWith("Falloff Dry ground").click();
+        buttonWith("+ layer").click();
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Tint")))
                 .click();
         browser.saved(2);
         browser.ripen();
-        // the light on the ground is computed first, which takes some seconds on a cold server
-        for (int wait = 0; wait < 30 && browser.brightness(0.30, 0.20, 0.36, 0.26) <= before + 15; wait++) {
-            page.waitForTimeout(1000);
-        }
         assertThat(browser.brightness(0.30, 0.20, 0.36, 0.26))
                 .as("dry ground takes the pale end of the ramp")
                 .isGreaterThan(before + 15);

@@ -9,7 +9,7 @@ import org.junit.jupiter.api.extension.ExtendWith;
 import org.lumbrit.server.RunningServer;
 import tools.jackson.databind.JsonNode;
 
-/** Journeys of a user through the running application, each in a browser of its own. */
+/** Journeys of a user through the running application, each in a page of its own. */
 @ExtendWith(RunningServer.Extension.class)
 abstract class Journey {
     final RunningServer server;
@@ -34,6 +34,18 @@ abstract class Journey {
     Locator button(String name) {
         return page.getByRole(
                 AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true));
+    }
+
+    /** A button whose name holds some words. */
+    Locator buttonWith(String words) {
+        return page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(words));
+    }
+
+    /** Opens the smaller tarn in the workbench; its id. */
+    String openSmall() {
+        String id = server.small();
+        browser.open(server.address() + "/sites/" + id);
+        return id;
     }
 
     JsonNode recipe(String id) {

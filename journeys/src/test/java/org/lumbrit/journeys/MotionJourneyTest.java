@@ -6,7 +6,6 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.BoundingBox;
-import java.util.function.Predicate;
 import org.junit.jupiter.api.Test;
 import org.lumbrit.server.RunningServer;
 import tools.jackson.databind.JsonNode;
@@ -24,14 +23,6 @@ class MotionJourneyTest extends Journey {
             }
         }
         throw new AssertionError("no layer " + id);
-    }
-
-    private void until(Predicate<Void> reached) {
-        long end = System.nanoTime() + 40_000_000_000L;
-        while (!reached.test(null)) {
-            assertThat(System.nanoTime()).as("it comes to be in time").isLessThan(end);
-            page.waitForTimeout(200);
-        }
     }
 
     /** Level ground with long grass in a wind; a loop of 4 s. */
@@ -92,7 +83,7 @@ class MotionJourneyTest extends Journey {
         BoundingBox box = page.locator(".stage canvas").boundingBox();
         for (int i = 0; i < 60 && page.locator(".trace svg").count() == 0; i++) {
             page.mouse().move(box.x + box.width * (0.4 + 0.003 * i), box.y + box.height * 0.62);
-            page.waitForTimeout(120);
+            browser.ripen();
         }
         String text = page.locator(".trace").textContent();
         assertThat(text).matches(".*tip −?-?\\d+–\\d+ cm.*");
@@ -113,7 +104,7 @@ class MotionJourneyTest extends Journey {
         page.locator(".seam-button").click();
         page.getByRole(AriaRole.SWITCH, new Page.GetByRoleOptions().setName("Every motion loops exactly"))
                 .click();
-        until(none -> Math.abs(layer(id, "wind").get("gustLength").asDouble() - 6) < 1e-9);
+        browser.until(() -> Math.abs(layer(id, "wind").get("gustLength").asDouble() - 6) < 1e-9);
         page.waitForFunction("() => document.querySelector('.seam-button')?.textContent === 'no seam'");
         page.keyboard().press("Escape");
         assertThat(browser.errors).isEmpty();
@@ -130,7 +121,7 @@ class MotionJourneyTest extends Journey {
         Locator finding = page.locator(".modal .finding:has-text('root not still')");
         assertThat(finding.textContent()).contains("plants slide on the ground");
         finding.getByRole(AriaRole.BUTTON).first().click();
-        until(none -> recipe(id).get("drives").isEmpty());
+        browser.until(() -> recipe(id).get("drives").isEmpty());
         finding.waitFor(
                 new Locator.WaitForOptions().setState(com.microsoft.playwright.options.WaitForSelectorState.DETACHED));
     }
@@ -146,7 +137,7 @@ class MotionJourneyTest extends Journey {
         page.locator(".dropdown-menu.show button:has-text('Let other plants sway')")
                 .click();
         button("Copy to one cover").click();
-        until(none -> recipe(id).get("layers").size() == 5);
+        browser.until(() -> recipe(id).get("layers").size() == 5);
         JsonNode copy = null;
         for (JsonNode each : recipe(id).get("layers")) {
             copy = each.get("name").asString().equals("Sway of Reeds") ? each : copy;
@@ -172,11 +163,11 @@ class MotionJourneyTest extends Journey {
         page.mouse().move(x - 10, y, new com.microsoft.playwright.Mouse.MoveOptions().setSteps(3));
         page.mouse().move(x - rose.width * 0.22, y, new com.microsoft.playwright.Mouse.MoveOptions().setSteps(4));
         page.mouse().up();
-        until(none -> Math.abs(layer(id, "wind").get("heading").asDouble() - 270) < 3);
+        browser.until(() -> Math.abs(layer(id, "wind").get("heading").asDouble() - 270) < 3);
         assertThat(layer(id, "wind").get("properties").get("speed").get("high").asDouble())
                 .isBetween(5.0, 9.0);
         page.locator(".rose svg").press("Shift+ArrowRight");
-        until(none -> Math.abs(layer(id, "wind").get("heading").asDouble() - 280) < 3);
+        browser.until(() -> Math.abs(layer(id, "wind").get("heading").asDouble() - 280) < 3);
         browser.ripen();
         browser.keepPicture("after");
         assertThat(browser.difference("before", "after")).isGreaterThan(0.3);

@@ -151,7 +151,7 @@ class PlantsJourneyTest extends Journey {
         for (double y = 0.25; y < 0.8; y += 0.02) {
             for (double x = 0.35; x < 0.65; x += 0.05) {
                 page.mouse().move(box.x + x * box.width, box.y + y * box.height);
-                page.waitForTimeout(40);
+                browser.settle();
                 Locator hover = page.locator(".hover-value");
                 if (hover.count() > 0 && hover.textContent().matches(".*[, ](3|4)\\.\\d m high.*")) {
                     return new double[] {box.x + x * box.width, box.y + y * box.height};
@@ -284,7 +284,7 @@ class PlantsJourneyTest extends Journey {
         BoundingBox box = page.locator(".stage canvas").boundingBox();
         for (int i = 0; i < 60 && page.locator(".roster-row.chosen").count() == 0; i++) {
             page.mouse().click(box.x + (0.3 + 0.006 * i) * box.width, box.y + (0.6 + 0.003 * i) * box.height);
-            page.waitForTimeout(60);
+            browser.settle();
         }
         page.locator(".roster-row.chosen").waitFor();
         assertThat(page.getByTestId("rows").textContent()).contains("1 picked");

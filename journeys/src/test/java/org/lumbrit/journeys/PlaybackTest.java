@@ -78,7 +78,7 @@ class PlaybackTest {
         Map<String, byte[]> files = handedOver();
         HttpServer http = serving(files);
         try (Browser browser = new Browser()) {
-            for (String name : List.of("reeds-1", "flag")) {
+            for (String name : List.of("reeds-1", "wave")) {
                 browser.page.navigate("http://127.0.0.1:" + http.getAddress().getPort()
                         + "/demo/playback/index.html?folder=/motion&name=" + name);
                 browser.page.waitForFunction("() => window.playback");

@@ -8,46 +8,21 @@ import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import java.util.HashSet;
 import java.util.Set;
-import org.junit.jupiter.api.AfterAll;
-import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.extension.ExtendWith;
 import org.lumbrit.server.RunningServer;
 import tools.jackson.databind.JsonNode;
 
-@ExtendWith(RunningServer.Extension.class)
-class WorkbenchJourneyTest {
-    private static Browser browser;
-
-    private final RunningServer server;
-    private Page page;
+class WorkbenchJourneyTest extends Journey {
     private String site;
 
     WorkbenchJourneyTest(RunningServer server) {
-        this.server = server;
-    }
-
-    @BeforeAll
-    static void start() {
-        browser = new Browser();
-    }
-
-    @AfterAll
-    static void stop() {
-        browser.close();
+        super(server);
     }
 
     @BeforeEach
-    void openDemo() {
-        site = server.demo();
-        page = browser.page;
-        browser.errors.clear();
-        browser.open(server.address() + "/sites/" + site);
-    }
-
-    private Locator button(String name) {
-        return page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name));
+    void open() {
+        site = openSmall();
     }
 
     private Set<String> ids() {
@@ -68,16 +43,16 @@ class WorkbenchJourneyTest {
     @Test
     void choosingAStepChangesTheGround() {
         page.locator("button:text-is('Plan')").click();
-        button("Values").click();
-        button("Falloff Causeway").click();
+        buttonWith("Values").click();
+        buttonWith("Falloff Causeway").click();
         page.getByText("Causeway", new Page.GetByTextOptions().setExact(true))
                 .first()
                 .waitFor();
-        button("Show Nearness to Causeway in the view").click();
+        buttonWith("Show Nearness to Causeway in the view").click();
         page.locator(".legend b").getByText("Causeway: source").waitFor();
         browser.ripen();
         double source = browser.brightness(0.30, 0.20, 0.36, 0.26);
-        button("Show Invert in the view").click();
+        buttonWith("Show Invert in the view").click();
         page.locator(".legend b").getByText("Causeway: after step 1").waitFor();
         browser.ripen();
         double inverted = browser.brightness(0.30, 0.20, 0.36, 0.26);
@@ -91,7 +66,7 @@ class WorkbenchJourneyTest {
         int before = browser.plants();
         Set<String> standing = ids();
         assertThat(standing).hasSize(before);
-        button("Ends of density").click();
+        buttonWith("Ends of density").click();
         Locator high = page.getByLabel(
                 "high: where they give 1, or nothing drives it", new Page.GetByLabelOptions().setExact(true));
         high.press("ArrowRight");
@@ -110,7 +85,7 @@ class WorkbenchJourneyTest {
     void whyHereShowsTheNumbersThatGiveTheDensity() {
         browser.clickView(0.42, 0.93);
         page.locator(".why .factor").first().waitFor();
-        page.waitForTimeout(800);
+        browser.until(() -> page.locator(".why b.number").count() == 1);
         double product = page.locator(".why .factor .number").allTextContents().stream()
                 .mapToDouble(Double::parseDouble)
                 .reduce(1, (a, b) -> a * b);
@@ -123,8 +98,8 @@ class WorkbenchJourneyTest {
     @Test
     void undoRedoAndReloadKeepEverything() {
         int before = browser.plants();
-        button("Causeway on density: drives it").click();
-        button("Clear").click();
+        buttonWith("Causeway on density: drives it").click();
+        buttonWith("Clear").click();
         browser.waitForPlants("n > " + before);
         browser.saved(2);
         int without = browser.plants();
@@ -137,7 +112,7 @@ class WorkbenchJourneyTest {
         browser.saved(4);
         page.reload();
         browser.waitForPlants("n === " + without);
-        button("Undo").click();
+        buttonWith("Undo").click();
         browser.waitForPlants("n === " + before);
     }
 
@@ -158,13 +133,13 @@ class WorkbenchJourneyTest {
 
     @Test
     void aStepIsAddedSkippedMovedAndDeleted() {
-        button("Add a step").click();
+        buttonWith("Add a step").click();
         page.locator(".dropdown-menu.show button:has-text('Swaps high and low')")
                 .click();
         page.locator(".step-card").nth(5).getByText("Invert").first().waitFor();
         browser.saved(2);
         for (String action : new String[] {"Move earlier (Alt ←)", "Skip", "Delete"}) {
-            button("Invert: more").click();
+            buttonWith("Invert: more").click();
             page.getByRole(
                             AriaRole.BUTTON,
                             new Page.GetByRoleOptions().setName(action).setExact(true))
@@ -177,14 +152,14 @@ class WorkbenchJourneyTest {
 
     @Test
     void aPointPlacedOnTheGroundCanBeMeasuredFrom() {
-        button("Places").click();
-        button("Place a point").click();
+        buttonWith("Places").click();
+        buttonWith("Place a point").click();
         page.locator(".modal")
                 .waitFor(new Locator.WaitForOptions()
                         .setState(com.microsoft.playwright.options.WaitForSelectorState.HIDDEN));
         browser.clickView(0.5, 0.9);
         browser.saved(2);
-        button("+ falloff").click();
+        buttonWith("+ falloff").click();
         page.locator(".dropdown-menu.show button:has-text('Nearness')").first().click();
         browser.saved(3);
         assertThat(page.locator(".result-card .name").inputValue()).isEqualTo("Nearness");

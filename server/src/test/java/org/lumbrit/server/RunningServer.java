@@ -1,6 +1,8 @@
 package org.lumbrit.server;
 
+import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
@@ -8,6 +10,10 @@ import java.net.http.HttpResponse;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.HashSet;
+import java.util.Set;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipOutputStream;
 import org.junit.jupiter.api.extension.ExtensionContext;
 import org.junit.jupiter.api.extension.ParameterContext;
 import org.junit.jupiter.api.extension.ParameterResolver;
@@ -15,6 +21,7 @@ import org.springframework.boot.SpringApplication;
 import org.springframework.context.ConfigurableApplicationContext;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.node.ObjectNode;
 
 /** The real application on a real PostgreSQL, started once for the whole run and handed to tests as a parameter. */
 public final class RunningServer implements AutoCloseable {
@@ -137,6 +144,47 @@ public final class RunningServer implements AutoCloseable {
     /** A new demo site's id. */
     public String demo() {
         return post("/api/sites/demo", "").json().get("id").asString();
+    }
+
+    /** A new site like the demo, but of 128 × 128 nodes, with the one cover of its shore and without what moves: its id. */
+    public String small() {
+        try {
+            ByteArrayOutputStream zip = new ByteArrayOutputStream();
+            try (ZipOutputStream out = new ZipOutputStream(zip)) {
+                out.putNextEntry(new ZipEntry("recipe.json"));
+                out.write(smallRecipe());
+            }
+            return upload("/api/sites/zip", "small.zip", zip.toByteArray())
+                    .json()
+                    .get("id")
+                    .asString();
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    /** The recipe of {@link #small}. */
+    public static byte[] smallRecipe() {
+        try {
+            ObjectNode recipe =
+                    (ObjectNode) JSON.readTree(Files.readString(Path.of("../demo/thessock-tarn/recipe.json")));
+            ((ObjectNode) recipe.get("ground")).put("resolution", 128);
+            Set<String> gone = new HashSet<>();
+            recipe.withArray("layers").removeIf(layer -> {
+                boolean cover = Set.of("cover", "plant", "wind", "sway", "push", "grains")
+                        .contains(layer.get("kind").asString());
+                String id = layer.get("id").asString();
+                return cover && !id.equals("cotton-grass") && gone.add(id);
+            });
+            recipe.withArray("drives")
+                    .removeIf(drive -> gone.contains(drive.get("layer").asString()));
+            recipe.withArray("props")
+                    .removeIf(prop -> prop.get("name").asString().matches("Boulder .*|Raft|.*lantern|Lantern.*"));
+            recipe.putObject("clock").put("framesPerSecond", 24).put("loopSeconds", 8);
+            return recipe.toString().getBytes(StandardCharsets.UTF_8);
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
     }
 
     /** Gives tests the one running server. */

@@ -44,7 +44,7 @@ class StorageTest {
 
     @Test
     void undoAndRedoAreLinearAndSurviveARestart() {
-        String site = "/api/sites/" + server.demo();
+        String site = "/api/sites/" + server.small();
         String id = site.substring(11);
         server.patch(site, contrast(1, 2));
         server.patch(site, contrast(2, 3));
@@ -77,7 +77,7 @@ class StorageTest {
 
     @Test
     void aStaleEditOfTheSameStepIsRefusedWithWhatChanged() {
-        String site = "/api/sites/" + server.demo();
+        String site = "/api/sites/" + server.small();
         assertThat(server.patch(site, contrast(1, 2)).status()).isEqualTo(200);
         RunningServer.Answer stale = server.patch(site, contrast(1, 3));
         assertThat(stale.status()).isEqualTo(409);
@@ -88,7 +88,7 @@ class StorageTest {
 
     @Test
     void aStaleEditOfSomethingElseIsRebased() {
-        String site = "/api/sites/" + server.demo();
+        String site = "/api/sites/" + server.small();
         server.patch(site, contrast(1, 2));
         RunningServer.Answer rebased = server.patch(site, end(1, "density", 9));
         assertThat(rebased.status()).isEqualTo(200);
@@ -101,7 +101,7 @@ class StorageTest {
 
     @Test
     void ofConcurrentWritersOfOneThingExactlyOneWinsAndOfDifferentThingsAll() throws Exception {
-        String site = "/api/sites/" + server.demo();
+        String site = "/api/sites/" + server.small();
         ExecutorService pool = Executors.newFixedThreadPool(8);
         List<Future<Integer>> same = IntStream.range(0, 8)
                 .mapToObj(i ->
@@ -132,7 +132,7 @@ class StorageTest {
 
     @Test
     void anInvalidEditChangesNothingAndNamesItsField() {
-        String site = "/api/sites/" + server.demo();
+        String site = "/api/sites/" + server.small();
         RunningServer.Answer answer = server.patch(site, contrast(1, 77));
         assertThat(answer.status()).isEqualTo(422);
         assertThat(answer.json().at("/fields/0/path").asString()).isEqualTo("falloffs[0].steps[2].power");
@@ -141,7 +141,7 @@ class StorageTest {
 
     @Test
     void aDeletedSiteCanBeBroughtBack() {
-        String site = "/api/sites/" + server.demo();
+        String site = "/api/sites/" + server.small();
         server.send(java.net.http.HttpRequest.newBuilder(java.net.URI.create(server.address() + site))
                 .DELETE());
         assertThat(server.get(site).status()).isEqualTo(404);

@@ -6,7 +6,6 @@ import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.io.StringWriter;
 import java.nio.charset.StandardCharsets;
-import java.nio.file.Path;
 import java.util.EnumSet;
 import java.util.Map;
 import java.util.TreeMap;
@@ -19,6 +18,7 @@ import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.math.ResultsOfOneRun;
 import org.lumbrit.core.site.SiteEvaluation;
 import org.lumbrit.formats.handover.HandOver;
+import org.lumbrit.formats.json.RecipeJson;
 import org.lumbrit.formats.site.SiteFiles;
 import org.lumbrit.formats.tables.PlantsCsv;
 import tools.jackson.databind.JsonNode;
@@ -30,7 +30,7 @@ class ViewTest {
 
     ViewTest(RunningServer server) {
         this.server = server;
-        this.site = "/api/sites/" + server.demo();
+        this.site = "/api/sites/" + server.small();
     }
 
     private JsonNode view(String edits) {
@@ -77,7 +77,7 @@ class ViewTest {
 
     @Test
     void theServerWritesTheSameBytesAsTheCommandLine() throws IOException {
-        SiteFiles files = SiteFiles.read(Path.of("../demo/thessock-tarn/recipe.json"));
+        SiteFiles files = new SiteFiles(RecipeJson.read(RunningServer.smallRecipe()), Map.of());
         StringWriter expected = new StringWriter();
         CoverLayer layer = (CoverLayer) files.recipe().layer("cotton-grass").orElseThrow();
         PlantsCsv.write(layer, evaluation(files).plants(layer), expected);

@@ -11,9 +11,11 @@ import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.function.Function;
+import java.util.function.LongSupplier;
 import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.math.Results;
 import org.lumbrit.server.LumbritSettings;
+import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.stereotype.Component;
 
 /**
@@ -27,9 +29,17 @@ public class KeptResults implements Results {
 
     private final Cache<String, Object> memory;
     private final ResultFiles files;
+    private final LongSupplier nanos;
     private final ConcurrentHashMap<String, Flight> flights = new ConcurrentHashMap<>();
 
+    @Autowired
     KeptResults(LumbritSettings settings) {
+        this(settings, System::nanoTime);
+    }
+
+    /** @param nanos a clock that only goes forward */
+    KeptResults(LumbritSettings settings, LongSupplier nanos) {
+        this.nanos = nanos;
         this.memory = Caffeine.newBuilder()
                 .maximumWeight(settings.resultsInMemory().toKilobytes())
                 .weigher((String key, Object value) -> (int) Math.min(Integer.MAX_VALUE, 1 + bytes(value) / 1024))
@@ -95,6 +105,12 @@ public class KeptResults implements Results {
         }
     }
 
+    /** How many wait for a result that is being computed. */
+    int waiting(String key) {
+        Flight flight = flights.get(key);
+        return flight == null ? 0 : flight.waiting.get();
+    }
+
     @Override
     @SuppressWarnings("unchecked")
     public <T> Optional<T> held(String key) {
@@ -107,10 +123,10 @@ public class KeptResults implements Results {
         try {
             Object value = files.read(key).orElse(null);
             if (value == null) {
-                long start = System.nanoTime();
+                long start = nanos.getAsLong();
                 value = compute.apply(shared);
                 // bytes are what browsers ask for by key, and must be there however full the memory is
-                if (value instanceof byte[] || System.nanoTime() - start > WORTH_A_FILE_NANOS) {
+                if (value instanceof byte[] || nanos.getAsLong() - start > WORTH_A_FILE_NANOS) {
                     files.write(key, value);
                 }
             }

@@ -8,6 +8,7 @@ import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.CountDownLatch;
 import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.concurrent.atomic.AtomicInteger;
+import java.util.concurrent.atomic.AtomicLong;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.lumbrit.core.math.Cancel;
@@ -17,20 +18,20 @@ import org.springframework.util.unit.DataSize;
 class KeptResultsTest {
     private static final String KEY = "0123456789abcdef0123456789abcdef";
 
+    private final AtomicLong now = new AtomicLong();
+
     @TempDir
     Path folder;
 
     private KeptResults results(long onDisk) {
         return new KeptResults(
-                new LumbritSettings(folder.toString(), DataSize.ofMegabytes(8), DataSize.ofBytes(onDisk), "", false));
+                new LumbritSettings(folder.toString(), DataSize.ofMegabytes(8), DataSize.ofBytes(onDisk), "", false),
+                now::get);
     }
 
-    private static float[] slowly(float value) {
-        try {
-            Thread.sleep(70);
-        } catch (InterruptedException e) {
-            Thread.currentThread().interrupt();
-        }
+    /** Takes long by the clock that the results go by. */
+    private float[] slowly(float value) {
+        now.addAndGet(70_000_000);
         return new float[] {value, 2};
     }
 
@@ -79,7 +80,9 @@ class KeptResultsTest {
         started.await();
         CompletableFuture<float[]> second =
                 CompletableFuture.supplyAsync(() -> results.get(KEY, Cancel.NEVER, shared -> new float[] {8}));
-        Thread.sleep(100);
+        while (results.waiting(KEY) < 2) {
+            Thread.onSpinWait();
+        }
         firstLeft.set(true);
         goOn.countDown();
         assertThat(second.get()).containsExactly(7);
