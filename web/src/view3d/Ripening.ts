@@ -1,7 +1,8 @@
 import { AddEquation, CustomBlending, HalfFloatType, Mesh, OneFactor, OrthographicCamera, PlaneGeometry, ShaderMaterial, WebGLRenderTarget, ZeroFactor, type WebGLRenderer } from 'three';
 
 const REST_BEFORE_FINE = 180;
-const MOST_PASSES = 12;
+/** Passes of the still picture where nobody wishes for another number; each takes as long as a frame of full detail. */
+const PASSES = 12;
 const LONGEST = 8500;
 
 const COPY = /* glsl */ `
@@ -36,6 +37,7 @@ export class Ripening {
   private timer = 0;
   private turn = 0;
   private lastDraft = 0;
+  private readonly most = wishedPasses();
 
   constructor(
     private readonly renderer: WebGLRenderer,
@@ -93,8 +95,8 @@ export class Ripening {
       this.add(done);
       this.present(done + 1);
       const took = performance.now() - before;
-      const enough = done + 1 >= MOST_PASSES || performance.now() - start + took > LONGEST;
-      this.painter.done(done + 1, enough ? done + 1 : MOST_PASSES, took);
+      const enough = done + 1 >= this.most || performance.now() - start + took > LONGEST;
+      this.painter.done(done + 1, enough ? done + 1 : this.most, took);
       if (!enough) this.timer = window.setTimeout(() => this.pass(turn, done + 1, start), 0);
     });
   }
@@ -142,6 +144,12 @@ export class Ripening {
     this.target.dispose();
     this.sum.dispose();
   }
+}
+
+/** How often the still picture is refined on this computer: kept under “lumbrit.passes”, fewer for a slow one. */
+function wishedPasses(): number {
+  const wished = Number(window.localStorage?.getItem('lumbrit.passes'));
+  return Number.isInteger(wished) && wished >= 1 && wished <= 64 ? wished : PASSES;
 }
 
 /** Low-discrepancy sequence (J. H. Halton, 1960). */

@@ -122,9 +122,16 @@ function clockView(clock: { framesPerSecond: number; loopSeconds: number; startS
 
 /** The measured seam, or what is being waited for. */
 function Seam({ onFit }: { onFit: () => void }) {
-  const { view, computing, loaded, blocks, playing, drawn, scripts, waiting } = useMotion();
+  const { view, computing, loaded, blocks, playing, drawn, scripts, waiting, set } = useMotion();
+  const able = moves(useSession().recipe);
   if (computing && (!playing || !view)) return <span className="muted seam">computing motion …</span>;
-  if (!view) return null;
+  if (!view) {
+    return able ? (
+      <button className="seam-button" title="How large the jump is where the loop begins again; worked out as soon as the picture is at rest" onClick={() => set({ wanted: true })}>
+        measure the seam
+      </button>
+    ) : null;
+  }
   if (playing && waiting) return <span className="rust seam">waits for frames, {loaded} of {blocks} blocks</span>;
   if (playing) {
     const wanted = 1 / view.step;

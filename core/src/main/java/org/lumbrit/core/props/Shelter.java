@@ -1,6 +1,7 @@
 package org.lumbrit.core.props;
 
 import java.util.List;
+import java.util.Optional;
 import org.lumbrit.core.surface.Ground;
 import org.lumbrit.core.surface.Horizon;
 import org.lumbrit.core.surface.TriangleTree;
@@ -9,15 +10,24 @@ import org.lumbrit.core.surface.TriangleTree;
 public final class Shelter {
     private static final int LAYERS = 16;
 
-    private final Horizon horizon;
+    private final Optional<Horizon> horizon;
     private final List<PlacedMesh> props;
     private final TriangleTree.Probe[] probes;
     private final double[][] bounds;
     private final double[] from = new double[3];
     private final double[] along = new double[3];
 
+    /** Of props alone: only what they hide may be asked. */
+    public Shelter(List<PlacedMesh> props) {
+        this(Optional.empty(), props);
+    }
+
     public Shelter(Ground ground, List<PlacedMesh> props) {
-        this.horizon = new Horizon(ground);
+        this(Optional.of(new Horizon(ground)), props);
+    }
+
+    private Shelter(Optional<Horizon> horizon, List<PlacedMesh> props) {
+        this.horizon = horizon;
         this.props = props;
         this.probes = new TriangleTree.Probe[props.size()];
         this.bounds = new double[props.size()][];
@@ -77,12 +87,13 @@ public final class Shelter {
      * @param lift metres that rays start above the surface
      */
     public double sky(double x, double y, double z, double reach, double lift) {
+        Horizon ground = horizon.orElseThrow();
         double sum = 0;
         for (int k = 0; k < Horizon.DIRECTIONS; k++) {
             double angle = 2 * StrictMath.PI * (k + 0.5) / Horizon.DIRECTIONS;
             double dx = StrictMath.sin(angle);
             double dz = StrictMath.cos(angle);
-            double tangent = horizon.tangent(x, y + lift, z, dx, dz, reach, 0);
+            double tangent = ground.tangent(x, y + lift, z, dx, dz, reach, 0);
             double hiddenShare = tangent * tangent / (1 + tangent * tangent);
             boolean near = false;
             for (int p = 0; p < probes.length && !near; p++) {

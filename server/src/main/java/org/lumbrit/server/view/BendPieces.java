@@ -3,6 +3,7 @@ package org.lumbrit.server.view;
 import java.util.ArrayList;
 import java.util.List;
 import org.lumbrit.core.motion.Bend;
+import org.lumbrit.formats.ArrayBundle;
 
 /**
  * How vertices bend, for a texture of signed 16-bit numbers: of each vertex {@link #TEXELS} times four, first its pieces x, y, z,

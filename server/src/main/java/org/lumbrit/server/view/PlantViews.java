@@ -94,7 +94,7 @@ public class PlantViews {
         SiteMotion motion = new SiteMotion(evaluation, results, cancel);
         Optional<SwayLayer> sway = swayOf(motion, kept);
         KeyBuilder key = new KeyBuilder("sheet/3").add(pose.growth()).add(pose.detail());
-        sway.ifPresent(each -> key.add(evaluation.at(0).plan().motionKey(each)));
+        sway.ifPresent(swaying -> key.add(evaluation.at(0).plan().motionKey(swaying)));
         if (!pose.falloff().isEmpty()) {
             key.add(evaluation.plan().stageKey(pose.falloff(), stageOf(evaluation, pose)));
         }
@@ -112,8 +112,8 @@ public class PlantViews {
                 PlantBinaries.put(bundle, String.valueOf(v), grown);
                 putBend(bundle, "pieces" + v, grown, Bend.even());
                 int variant = v;
-                sway.ifPresent(each ->
-                        putBend(bundle, "blown" + variant, grown, maskAlong(motion, each, kept, evaluation, variant)));
+                sway.ifPresent(swaying -> putBend(
+                        bundle, "blown" + variant, grown, maskAlong(motion, swaying, kept, evaluation, variant)));
                 if (!pose.falloff().isEmpty()) {
                     bundle.floats(
                             "values" + v,

@@ -38,7 +38,7 @@ final class PropShadows {
             };
         }
         Chunks.run(sun.length, 1024, cancel, (from, to) -> {
-            Shelter shelter = new Shelter(null, props);
+            Shelter shelter = new Shelter(props);
             for (int i = from; i < to; i++) {
                 double x = samples.x()[i];
                 double y = samples.y()[i] + 0.05;
