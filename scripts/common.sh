@@ -109,9 +109,21 @@ build_server() {
 
 cli_commands() {
   maven install -DskipTests -pl core,formats,cli || return 1
+  keep_cli
+}
+
+# Puts the command line that Maven has built where ./lumbrit looks for it, with an archive of its classes.
+keep_cli() {
   rm -f "$BUILD/cli.jsa"
   cp "$ROOT/cli/target/lumbrit-cli.jar" "$BUILD/lumbrit.jar"
   java -XX:ArchiveClassesAtExit="$BUILD/cli.jsa" -jar "$BUILD/lumbrit.jar" schema >/dev/null
+}
+
+# The same as of the sources that stand here, after a build of all.
+take_cli() {
+  rm -f "$BUILD/command line.stamp"
+  keep_cli >"$BUILD/command line.log" 2>&1 || fail "the command line does not start; see $BUILD/command line.log"
+  fingerprint core formats cli >"$BUILD/command line.stamp"
 }
 
 build_cli() {

@@ -10,6 +10,7 @@ import org.lumbrit.core.drive.PropertyRange;
 import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.math.ResultsOfOneRun;
 import org.lumbrit.core.props.BoulderShape;
+import org.lumbrit.core.relief.CellSize;
 import org.lumbrit.core.relief.NodeValues;
 import org.lumbrit.core.relief.NoiseRelief;
 import org.lumbrit.core.relief.OffsetRelief;
@@ -108,7 +109,7 @@ public final class GroundMeasure {
     }
 
     /** Nearest of all triangles, one after the other. */
-    private static double plain(Mesh mesh, double x, double y, double z) {
+    static double plain(Mesh mesh, double x, double y, double z) {
         double least = Double.POSITIVE_INFINITY;
         float[] q = mesh.positions();
         for (int t = 0; t < mesh.triangles().length; t += 3) {
@@ -173,7 +174,7 @@ public final class GroundMeasure {
                 h.clone(),
                 NODES,
                 NODES,
-                0.3,
+                CellSize.square(0.3),
                 new RainErosion.Climate(0.001, 1, 0.1, 8),
                 NodeValues.constant(0.05),
                 NodeValues.constant(0.1));

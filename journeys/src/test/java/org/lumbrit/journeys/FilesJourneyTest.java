@@ -44,7 +44,7 @@ class FilesJourneyTest extends Journey {
         page.getByText("65 × 49 pixels, 16 bits").waitFor();
         page.getByLabel("Width in metres, west to east").fill("120");
         page.getByLabel("Highest metre (white)").fill("22");
-        page.getByText("90.0 m from north to south").waitFor();
+        page.getByText("Empty for square pixels: 90.0 m").waitFor();
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Make the site"))
                 .click();
         page.getByText("Nothing grows here yet").waitFor();

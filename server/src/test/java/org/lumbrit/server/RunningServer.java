@@ -176,6 +176,13 @@ public final class RunningServer implements AutoCloseable {
                 String id = layer.get("id").asString();
                 return cover && !id.equals("cotton-grass") && gone.add(id);
             });
+            for (JsonNode layer : recipe.withArray("layers")) {
+                if (layer.get("id").asString().equals("cotton-grass")) {
+                    ((ObjectNode) layer.at("/properties/spacing"))
+                            .put("low", 0.7)
+                            .put("high", 0.7);
+                }
+            }
             recipe.withArray("drives")
                     .removeIf(drive -> gone.contains(drive.get("layer").asString()));
             recipe.withArray("props")

@@ -56,6 +56,17 @@ class Problems extends ResponseEntityExceptionHandler {
     }
 
     @ExceptionHandler
+    ProblemDetail incomplete(RequiredFields.MissingFieldsException e) {
+        ProblemDetail problem = ProblemDetail.forStatusAndDetail(HttpStatus.BAD_REQUEST, e.getMessage());
+        problem.setProperty(
+                "fields",
+                e.fields().stream()
+                        .map(path -> Map.of("path", path, "message", "This is needed here."))
+                        .toList());
+        return problem;
+    }
+
+    @ExceptionHandler
     ProblemDetail missing(NotFoundException e) {
         return ProblemDetail.forStatusAndDetail(HttpStatus.NOT_FOUND, e.getMessage());
     }

@@ -1,0 +1,273 @@
+// @vitest-environment jsdom
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { act, cleanup, renderHook, waitFor } from '@testing-library/react';
+import type { ReactNode } from 'react';
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { api, Problem } from '../src/api/client';
+import type { Edit, Manifest, Site } from '../src/api/types';
+import { useNotes } from '../src/parts/notes';
+import { useProgress } from '../src/workbench/progress';
+import { useSelection } from '../src/workbench/selection';
+import { useSiteSession } from '../src/workbench/session';
+
+/** A server of one site that applies edits by counting them, and refuses what is based on anything but its newest revision. */
+class SmallServer {
+  revision = 1;
+  edits: { base: number; edits: Edit[] }[] = [];
+  views: { base: number; edits: Edit[]; signal: AbortSignal; answer: (manifest: Manifest) => void; fail: (error: unknown) => void }[] = [];
+  /** Calls that are held back until they are let go. */
+  held: (() => void)[] = [];
+  hold = false;
+  refuse: Problem | null = null;
+
+  site = (): Site => ({ id: 'tarn', revision: this.revision, canUndo: this.revision > 1, canRedo: false, recipe: { name: 'Tarn', falloffs: [], layers: [], drives: [] } }) as unknown as Site;
+
+  private async gate(): Promise<void> {
+    if (this.hold) await new Promise<void>((go) => this.held.push(go));
+  }
+
+  install(): void {
+    vi.spyOn(api, 'site').mockImplementation(async () => this.site());
+    vi.spyOn(api, 'kinds').mockImplementation(async () => ({}) as never);
+    vi.spyOn(api, 'edit').mockImplementation(async (_id, base, edits) => {
+      this.edits.push({ base, edits });
+      await this.gate();
+      if (this.refuse) {
+        const problem = this.refuse;
+        this.refuse = null;
+        throw problem;
+      }
+      if (base !== this.revision) throw new Problem('The site has changed.', 409, [], ['Somebody moved Shore']);
+      this.revision++;
+      return this.site();
+    });
+    vi.spyOn(api, 'undo').mockImplementation(async () => {
+      await this.gate();
+      this.revision++;
+      return this.site();
+    });
+    vi.spyOn(api, 'view').mockImplementation(
+      (_id, base, edits, _view, signal) =>
+        new Promise<Manifest>((answer, fail) => {
+          this.views.push({ base, edits, signal: signal!, answer, fail });
+          signal!.addEventListener('abort', () => fail(new DOMException('gone', 'AbortError')));
+        }),
+    );
+  }
+
+  release(): void {
+    this.hold = false;
+    this.held.splice(0).forEach((go) => go());
+  }
+}
+
+/** Server-sent events, sent by the test. */
+class Events {
+  static open: Events[] = [];
+  closed = false;
+  private readonly listeners = new Map<string, (event: MessageEvent) => void>();
+  constructor(readonly url: string) {
+    Events.open.push(this);
+  }
+  addEventListener(name: string, listener: (event: MessageEvent) => void): void {
+    this.listeners.set(name, listener);
+  }
+  send(name: string, data: string): void {
+    this.listeners.get(name)?.({ data } as MessageEvent);
+  }
+  close(): void {
+    this.closed = true;
+  }
+}
+
+const edit = (name: string) => [{ kind: 'rename', falloff: 'shore', name } as unknown as Edit];
+let server: SmallServer;
+
+function open() {
+  const queries = new QueryClient({ defaultOptions: { queries: { retry: false } } });
+  const wrapper = ({ children }: { children: ReactNode }) => <QueryClientProvider client={queries}>{children}</QueryClientProvider>;
+  return renderHook(() => useSiteSession('tarn'), { wrapper });
+}
+
+async function opened() {
+  const hook = open();
+  await waitFor(() => expect(hook.result.current.session).not.toBeNull());
+  return hook;
+}
+
+beforeEach(() => {
+  Events.open = [];
+  vi.stubGlobal('EventSource', Events);
+  server = new SmallServer();
+  server.install();
+  useSelection.setState({ pending: [] });
+  useNotes.setState({ notes: [] });
+  useProgress.setState({ asked: 0, shown: 0, revision: 0, saving: 0 });
+});
+afterEach(() => {
+  cleanup();
+  vi.restoreAllMocks();
+  vi.unstubAllGlobals();
+});
+
+describe('saving', () => {
+  it('keeps the order of changes and builds each on the one before', async () => {
+    const { result } = await opened();
+    server.hold = true;
+    act(() => result.current.session!.commit(edit('one')));
+    act(() => result.current.session!.commit(edit('two')));
+    act(() => result.current.session!.commit(edit('three')));
+    await waitFor(() => expect(server.edits).toHaveLength(1));
+    expect(result.current.session!.saving).toBe(true);
+    expect(useProgress.getState().saving).toBe(3);
+    await act(async () => server.release());
+    await waitFor(() => expect(result.current.session!.saving).toBe(false));
+    expect(server.edits.map((each) => [each.base, each.edits[0]])).toEqual([
+      [1, edit('one')[0]],
+      [2, edit('two')[0]],
+      [3, edit('three')[0]],
+    ]);
+    expect(result.current.session!.site.revision).toBe(4);
+    expect(useProgress.getState().saving).toBe(0);
+  });
+
+  it('shows an unsaved change at once and drops it when it is saved', async () => {
+    const { result } = await opened();
+    server.hold = true;
+    act(() => result.current.session!.commit(edit('one')));
+    expect(useSelection.getState().pending).toEqual(edit('one'));
+    await act(async () => server.release());
+    await waitFor(() => expect(useSelection.getState().pending).toEqual([]));
+  });
+
+  it('leaves a newer unsaved change alone when an older one is saved', async () => {
+    const { result } = await opened();
+    server.hold = true;
+    act(() => result.current.session!.commit(edit('one')));
+    act(() => result.current.session!.preview(edit('still moving')));
+    await act(async () => server.release());
+    await waitFor(() => expect(result.current.session!.saving).toBe(false));
+    expect(useSelection.getState().pending).toEqual(edit('still moving'));
+  });
+
+  it('says what a stale change met, and goes on from what is there', async () => {
+    const { result } = await opened();
+    server.revision = 7;
+    act(() => result.current.session!.commit(edit('stale')));
+    await waitFor(() => expect(useNotes.getState().notes.map((note) => note.text)).toContain('Changed in the meantime: Somebody moved Shore'));
+    expect(useNotes.getState().notes.every((note) => note.bad)).toBe(true);
+    await waitFor(() => expect(result.current.session!.site.revision).toBe(7));
+    act(() => result.current.session!.commit(edit('again')));
+    await waitFor(() => expect(result.current.session!.site.revision).toBe(8));
+    expect(server.edits.at(-1)!.base).toBe(7);
+  });
+
+  it('does not let a refused change stop the ones behind it', async () => {
+    const { result } = await opened();
+    server.refuse = new Problem('The far end lies nearer than the near end.', 422);
+    act(() => result.current.session!.commit(edit('bad')));
+    act(() => result.current.session!.commit(edit('good')));
+    await waitFor(() => expect(server.edits).toHaveLength(2));
+    await waitFor(() => expect(result.current.session!.site.revision).toBe(2));
+    expect(useNotes.getState().notes.map((note) => note.text)).toContain('The far end lies nearer than the near end.');
+  });
+
+  it('offers to take a change back where it says so', async () => {
+    const { result } = await opened();
+    act(() => result.current.session!.commit(edit('one'), 'Shore is gone.'));
+    await waitFor(() => expect(useNotes.getState().notes).toHaveLength(1));
+    const note = useNotes.getState().notes[0]!;
+    expect(note.text).toBe('Shore is gone.');
+    expect(note.bad).toBe(false);
+    act(() => note.action!.run());
+    await waitFor(() => expect(result.current.session!.site.revision).toBe(3));
+    expect(api.undo).toHaveBeenCalledWith('tarn');
+  });
+
+  it('undoes after what is still being saved, not before', async () => {
+    const { result } = await opened();
+    server.hold = true;
+    act(() => result.current.session!.commit(edit('one')));
+    act(() => result.current.session!.undo());
+    await waitFor(() => expect(server.edits).toHaveLength(1));
+    expect(api.undo).not.toHaveBeenCalled();
+    await act(async () => server.release());
+    await waitFor(() => expect(api.undo).toHaveBeenCalledTimes(1));
+  });
+});
+
+describe('changes by others', () => {
+  it('are fetched when a newer revision is told, and not for an older one', async () => {
+    const { result } = await opened();
+    expect(Events.open[0]!.url).toBe('/api/sites/tarn/events');
+    server.revision = 5;
+    act(() => Events.open[0]!.send('revision', '5'));
+    await waitFor(() => expect(result.current.session!.site.revision).toBe(5));
+    const calls = vi.mocked(api.site).mock.calls.length;
+    act(() => Events.open[0]!.send('revision', '4'));
+    await Promise.resolve();
+    expect(vi.mocked(api.site).mock.calls.length).toBe(calls);
+  });
+
+  it('are no longer listened to once the site is left', async () => {
+    const { unmount } = await opened();
+    unmount();
+    expect(Events.open[0]!.closed).toBe(true);
+  });
+});
+
+describe('the view', () => {
+  const manifest = (name: string) => ({ name }) as unknown as Manifest;
+
+  it('has one request under way and asks for the newest wish next', async () => {
+    const { result } = await opened();
+    await waitFor(() => expect(server.views).toHaveLength(1));
+    act(() => result.current.session!.preview(edit('a')));
+    act(() => result.current.session!.preview(edit('b')));
+    expect(server.views).toHaveLength(1);
+    await act(async () => server.views[0]!.answer(manifest('first')));
+    await waitFor(() => expect(server.views).toHaveLength(2));
+    expect(server.views[1]!.edits).toEqual(edit('b'));
+    expect(result.current.session!.working).toBe(true);
+    await act(async () => server.views[1]!.answer(manifest('second')));
+    await waitFor(() => expect(result.current.session!.working).toBe(false));
+    expect(result.current.session!.manifest).toEqual(manifest('second'));
+  });
+
+  it('keeps the last picture and says why when one fails', async () => {
+    const { result } = await opened();
+    await waitFor(() => expect(server.views).toHaveLength(1));
+    await act(async () => server.views[0]!.answer(manifest('good')));
+    act(() => result.current.session!.preview(edit('a')));
+    await waitFor(() => expect(server.views).toHaveLength(2));
+    await act(async () => server.views[1]!.fail(new Problem('Too many plants.', 422)));
+    await waitFor(() => expect(useNotes.getState().notes.map((note) => note.text)).toEqual(['Too many plants.']));
+    expect(result.current.session!.manifest).toEqual(manifest('good'));
+    const { asked, shown } = useProgress.getState();
+    expect(shown).toBe(asked);
+  });
+
+  it('says nothing of a request that a newer one has replaced', async () => {
+    await opened();
+    await waitFor(() => expect(server.views).toHaveLength(1));
+    await act(async () => server.views[0]!.fail(new Problem('superseded', 409)));
+    expect(useNotes.getState().notes).toEqual([]);
+  });
+
+  it('is stopped on wish, here and on the server', async () => {
+    vi.spyOn(api, 'stop').mockResolvedValue(new Response());
+    const { result } = await opened();
+    await waitFor(() => expect(server.views).toHaveLength(1));
+    await act(async () => result.current.session!.stop());
+    expect(server.views[0]!.signal.aborted).toBe(true);
+    expect(api.stop).toHaveBeenCalled();
+    await waitFor(() => expect(result.current.session!.working).toBe(false));
+  });
+});
+
+it('tells a site that cannot be opened as the server does', async () => {
+  vi.mocked(api.site).mockRejectedValue(new Problem('There is no site with this id.', 404));
+  const { result } = open();
+  await waitFor(() => expect(result.current.problem?.message).toBe('There is no site with this id.'));
+  expect(result.current.session).toBeNull();
+});

@@ -1,0 +1,48 @@
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { render } from '@testing-library/react';
+import type { ReactElement } from 'react';
+import { vi } from 'vitest';
+import type { Edit, Recipe, Site } from '../../src/api/types';
+import { SessionContext, type Session } from '../../src/workbench/session';
+
+/** A recipe with nothing in it but what a test gives. */
+export function recipeOf(part: object = {}): Recipe {
+  return {
+    name: 'Tarn',
+    ground: { width: 100 },
+    places: [],
+    props: [],
+    falloffs: [],
+    layers: [],
+    drives: [],
+    clock: { framesPerSecond: 24, loopSeconds: 8, startSeconds: 0, endSeconds: 8, tracks: [] },
+    ...part,
+  } as unknown as Recipe;
+}
+
+/** An open site whose changes are only noted down. */
+export function sessionOf(recipe: Recipe, part: Partial<Session> = {}) {
+  return {
+    site: { id: 'tarn', revision: 3, canUndo: true, canRedo: false, recipe } as unknown as Site,
+    recipe,
+    kinds: {} as Session['kinds'],
+    manifest: null,
+    working: false,
+    stop: vi.fn(),
+    saving: false,
+    preview: vi.fn<(edits: Edit[]) => void>(),
+    commit: vi.fn<(edits: Edit[], note?: string) => void>(),
+    undo: vi.fn(),
+    redo: vi.fn(),
+    ...part,
+  };
+}
+
+export function showIn(session: Session, what: ReactElement) {
+  const queries = new QueryClient({ defaultOptions: { queries: { retry: false } } });
+  return render(
+    <QueryClientProvider client={queries}>
+      <SessionContext value={session}>{what}</SessionContext>
+    </QueryClientProvider>,
+  );
+}
