@@ -126,6 +126,8 @@ export class Viewport {
   constructor(private readonly canvas: HTMLCanvasElement) {
     this.renderer = new WebGLRenderer({ canvas, antialias: false, preserveDrawingBuffer: true, powerPreference: 'high-performance' });
     this.renderer.outputColorSpace = LinearSRGBColorSpace;
+    // a screen with fewer pixels than points is drawn with as many as it has; a finer one as if it were not
+    this.renderer.setPixelRatio(Math.min(1, window.devicePixelRatio));
     this.renderer.autoClear = false;
     this.eye = new Eye({ target: [0, 8, 0], heading: 0, elevation: 20, distance: 90 });
     this.propMaterial.side = this.clothMaterial.side = 2;

@@ -355,4 +355,128 @@ class CommandLineTest {
         assertThat(run("sway", whole.toString(), "--layer", "Sway", "--report").out())
                 .containsPattern("\"seamRatio\" : (0[.]|1[.]0[0-4])");
     }
+
+    /** Bent strands in a storm, with rime on them. */
+    private static String storm(Path folder) throws IOException {
+        Path recipe = folder.resolve("storm.json");
+        Files.writeString(recipe, """
+                {"format":"lumbrit-recipe","version":1,"name":"Storm","ground":{"width":20,"resolution":33,"lowest":1},
+                 "layers":[
+                  {"kind":"cover","id":"grass","name":"Grass","plant":{"kind":"strand","variants":3,"bend":110,"triangles":41},
+                   "properties":{"density":{"low":0,"high":1},"length":{"low":1,"high":1},"lean":{"low":10,"high":10}}},
+                  {"kind":"wind","id":"wind","name":"Wind","heading":70,"gustSpeed":6,"gustLength":6,"turbulenceSize":2,
+                   "properties":{"speed":{"low":0,"high":20}}},
+                  {"kind":"sway","id":"sway","name":"Sway","wind":"wind","cover":"grass"},
+                  {"kind":"grains","id":"rime","name":"Rime","count":40,"carrier":{"kind":"plants","of":"grass"}}],
+                 "clock":{"framesPerSecond":12,"loopSeconds":3}}""");
+        return recipe.toString();
+    }
+
+    @Test
+    void aCurvedStrandKeepsTheLengthOfItsMidLineInAStorm(@TempDir Path folder) throws IOException {
+        List<String> rows =
+                rows(run("sway", storm(folder), "--layer", "Sway", "--plants", "6", "--frames", "0:35", "--vertices")
+                        .out());
+        double least = Double.POSITIVE_INFINITY;
+        double most = 0;
+        double[] before = null;
+        double[] left = null;
+        double length = 0;
+        String of = "";
+        for (String row : rows) {
+            String[] cells = row.split(",");
+            double[] at = {Double.parseDouble(cells[3]), Double.parseDouble(cells[4]), Double.parseDouble(cells[5])};
+            int vertex = Integer.parseInt(cells[2]);
+            if (!of.equals(cells[0] + cells[1])) {
+                of = cells[0] + cells[1];
+                before = null;
+                length = 0;
+            }
+            boolean tip = vertex == 42;
+            if (vertex % 2 == 0 && !tip) {
+                left = at;
+                continue;
+            }
+            double[] middle =
+                    tip ? at : new double[] {(left[0] + at[0]) / 2, (left[1] + at[1]) / 2, (left[2] + at[2]) / 2};
+            if (before != null) {
+                length += Math.sqrt(Math.pow(middle[0] - before[0], 2)
+                        + Math.pow(middle[1] - before[1], 2)
+                        + Math.pow(middle[2] - before[2], 2));
+            }
+            before = middle;
+            if (tip) {
+                least = Math.min(least, length);
+                most = Math.max(most, length);
+            }
+        }
+        assertThat(least).as("with its crinkle, of 1 m").isBetween(0.99, 1.01);
+        assertThat(most).isBetween(0.99, 1.01);
+    }
+
+    @Test
+    void grainsArePrintedWhereTheyAreAndHowFastTheyGo(@TempDir Path folder) throws IOException {
+        String recipe = storm(folder);
+        assertThat(run("grains", recipe, "--layer", "Rime", "--report").out())
+                .contains("\"grains\" : 40")
+                .contains("\"carriedBy\" : \"Grass\"")
+                .contains("\"moves\" : true");
+        List<String> rest =
+                rows(run("grains", recipe, "--layer", "Rime", "--rest").out());
+        assertThat(rest).hasSize(40);
+        List<String> moving = rows(run("grains", recipe, "--layer", "Rime", "--grains", "3", "--frames", "10:12")
+                .out());
+        assertThat(moving).hasSize(9);
+        // by central difference between the frames before and after
+        double[] earlier = cells(moving.get(1));
+        double[] later = cells(moving.get(7));
+        double way = 0;
+        for (int d = 3; d < 6; d++) {
+            way += Math.pow(later[d] - earlier[d], 2);
+        }
+        assertThat(cells(moving.get(4))[6])
+                .isCloseTo(Math.sqrt(way) / (2 / 12.0), org.assertj.core.api.Assertions.within(1e-4));
+        assertThat(run("grains", recipe, "--layer", "Grass").errors()).contains("is no grains");
+        assertThat(run("grains", recipe, "--layer", "Rime", "--grains", "0").errors())
+                .contains("a number above 0");
+    }
+
+    private static double[] cells(String row) {
+        String[] cells = row.split(",");
+        double[] numbers = new double[cells.length];
+        for (int c = 0; c < cells.length; c++) {
+            numbers[c] = c == 1 ? 0 : Double.parseDouble(cells[c]);
+        }
+        return numbers;
+    }
+
+    @Test
+    void theRosterAndTheScatterGiveOneNumberForAPlace(@TempDir Path folder) throws IOException {
+        String recipe = storm(folder);
+        List<String> scatter = rows(run("scatter", recipe, "--layer", "Grass").out());
+        String[] roster = run("scatter", recipe, "--layer", "Grass", "--roster")
+                .out()
+                .lines()
+                .toArray(String[]::new);
+        assertThat(roster[0]).startsWith("id,x (m),y (m),z (m),").contains("resulting lean (°)");
+        for (int i = 0; i < scatter.size(); i++) {
+            String[] place = scatter.get(i).split(",");
+            String[] row = roster[i + 1].split(",");
+            assertThat(List.of(row).subList(0, 4)).isEqualTo(List.of(place).subList(0, 4));
+        }
+    }
+
+    @Test
+    void aHeightMapOfPixelsThatAreNotSquareHasTheDepthThatIsGiven(@TempDir Path folder) throws IOException {
+        Files.writeString(folder.resolve("h.asc"), "ncols 5\nnrows 3\ncellsize 10\n1 1 1 1 1\n2 2 2 2 2\n3 3 3 3 3\n");
+        for (String depth : List.of("", ",\"depth\":70")) {
+            Path recipe = folder.resolve("map.json");
+            Files.writeString(
+                    recipe,
+                    "{\"format\":\"lumbrit-recipe\",\"version\":1,\"name\":\"Map\",\"ground\":{\"heights\":\"h.asc\",\"width\":40"
+                            + depth + "}}");
+            assertThat(run("check", recipe.toString()).out())
+                    .contains("40 m × " + (depth.isEmpty() ? "20" : "70") + " m");
+        }
+    }
 }

@@ -24,18 +24,25 @@ final class Browser implements AutoCloseable {
     final List<String> errors = new ArrayList<>();
 
     Browser() {
+        this(COARSE);
+    }
+
+    /** @param scale pixels a point of the screen */
+    Browser(double scale) {
         context = Chromium.the()
                 .newContext(new com.microsoft.playwright.Browser.NewContextOptions()
                         .setViewportSize(1280, 800)
-                        .setDeviceScaleFactor(COARSE));
+                        .setDeviceScaleFactor(scale));
         // a still picture of two passes shows what one of twelve does, not as smoothly
         context.addInitScript("localStorage.setItem('lumbrit.passes', '2')");
         page = context.newPage();
         page.setDefaultTimeout(60_000);
         page.onPageError(errors::add);
         page.onConsoleMessage(message -> {
-            if (message.type().equals("error") && message.text().contains("Content Security Policy")) {
-                errors.add(message.text());
+            String text = message.text();
+            if (message.type().equals("error")
+                    && (text.contains("Content Security Policy") || text.contains("THREE."))) {
+                errors.add(text);
             }
         });
     }

@@ -73,7 +73,7 @@ class FilesJourneyTest extends Journey {
 
     @Test
     void whatIsHandedOverReadsBack() throws IOException {
-        String site = server.demo();
+        String site = server.small();
         page.navigate(server.address() + "/sites/" + site + "/handover");
         page.getByText("3D scene (GLB)").waitFor();
         Download download = page.waitForDownload(
@@ -121,7 +121,7 @@ class FilesJourneyTest extends Journey {
         page.navigate(server.address() + "/");
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Another demo: Thessock Tarn"))
                 .click();
-        browser.waitForPlants("n > 100");
+        page.waitForURL("**/sites/*");
         String id = page.url().replaceAll(".*/", "");
         page.navigate(server.address() + "/");
         page.locator("article:has(a[href='/sites/" + id + "'])")
