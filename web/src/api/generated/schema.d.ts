@@ -2007,7 +2007,7 @@ export interface components {
             width: number;
         };
         GroundSpec: {
-            /** @description From north to south of flat ground, as wide as long unless given; a height map has its own (m) */
+            /** @description From the first to the last row; unless given, pixels of a height map are square and flat ground is as deep as wide (m) */
             depth?: number;
             /** @description File name of the height map beside the recipe: grey PNG, TIFF or Esri ASCII grid; none for flat ground */
             heights?: string;
@@ -2025,7 +2025,7 @@ export interface components {
             resolution?: number;
             /** @description Level plane of a lake, where there is one (m) */
             waterLevel?: number;
-            /** @description From the first to the last column; cells are square (m) */
+            /** @description From the first to the last column (m) */
             width: number;
         };
         GroundView: {

@@ -6,6 +6,8 @@ import static org.assertj.core.api.Assertions.within;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
 import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import tools.jackson.databind.JsonNode;
@@ -142,27 +144,33 @@ class MotionTest {
                 [{"kind":"add-falloff","added":{"id":"hand","name":"By hand","source":{"kind":"brush","strokes":[]}},"index":0},
                  {"kind":"set-drive","drive":{"layer":"sway","property":"mask","falloff":"hand","curve":[[0,0],[1,1]]}}]""");
         assertThat(greatest(sheetValues(site, ""))).as("nothing is painted yet").isZero();
-        assertThat(greatest(array(
-                        server.get(site + "/breeze?plant=clump")
-                                .json()
-                                .get("key")
-                                .asString(),
-                        "axis")))
-                .isZero();
+        assertThat(weights(site)).containsOnly((short) 0);
         // over all the tips, not saved yet
         String stroke = """
                 {"kind":"set-source","falloff":"hand","source":{"kind":"brush","strokes":[
                   {"points":[[0,0.4,0]],"radius":0.3,"strength":1,"softness":0.2,"mode":"add"}]}}""";
         assertThat(greatest(sheetValues(site, stroke))).isEqualTo(1);
         server.edit(site.substring("/api/sites/".length()), "[" + stroke + "]");
-        ByteBuffer axis =
-                array(server.get(site + "/breeze?plant=clump").json().get("key").asString(), "axis");
-        assertThat(axis.getFloat(0)).as("the foot").isZero();
-        assertThat(greatest(axis)).isGreaterThan(0.5f);
+        List<Short> weights = weights(site);
+        assertThat(weights).as("the foot").contains((short) 0);
+        assertThat(weights).as("what is painted").anyMatch(weight -> weight > 32767 / 2);
         int base = server.get(site).json().get("revision").asInt();
         RunningServer.Answer none = server.post(site + "/sheet", sheetWish(base, "", "nothing"));
         assertThat(none.status()).isEqualTo(422);
         assertThat(none.json().get("detail").asString()).contains("nothing");
+    }
+
+    /** The share of the bend by which each vertex on the sheet turns, 32767 for all of it: the last of its 28 numbers. */
+    private List<Short> weights(String site) {
+        int base = server.get(site).json().get("revision").asInt();
+        JsonNode sheet =
+                server.post(site + "/sheet", sheetWish(base, "", "hand")).json();
+        ByteBuffer pieces = array(sheet.get("key").asString(), "blown0");
+        List<Short> weights = new ArrayList<>();
+        for (int at = 27; 2 * at < pieces.limit(); at += 28) {
+            weights.add(pieces.getShort(2 * at));
+        }
+        return weights;
     }
 
     private static String sheetWish(int base, String edits, String falloff) {

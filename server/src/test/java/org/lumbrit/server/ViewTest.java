@@ -166,7 +166,7 @@ class ViewTest {
         }
         assertThat(finding).isNotNull();
         assertThat(finding.get("falloff").asString()).isEqualTo("new");
-        assertThat(finding.get("text").asString()).contains("900 m").contains("60.4 m");
+        assertThat(finding.get("text").asString()).contains("900 m").contains("59.1 m");
         server.edit(site.substring("/api/sites/".length()), finding.get("edits").toString());
         assertThat(look("new", 0).at("/shown/summary/max").asDouble()).isEqualTo(1);
         assertThat(look("new", 0).get("findings").toString()).doesNotContain("levels beside the ground");
@@ -196,7 +196,7 @@ class ViewTest {
         assertThat(layer.get("plantsKey").asString()).isEmpty();
         byte[] bundle =
                 server.get("/api/data/" + layer.get("tintKey").asString()).body();
-        assertThat(bundle.length).isGreaterThan(5 * 512 * 500);
+        assertThat(bundle.length).isGreaterThan(5 * 128 * 128);
         assertThat(new String(bundle, 0, 4, StandardCharsets.US_ASCII)).isEqualTo("LMB1");
     }
 

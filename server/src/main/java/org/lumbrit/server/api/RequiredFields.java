@@ -5,6 +5,7 @@ import java.lang.reflect.RecordComponent;
 import java.lang.reflect.Type;
 import java.util.ArrayList;
 import java.util.List;
+import org.lumbrit.formats.BadInputException;
 import org.springframework.core.MethodParameter;
 import org.springframework.http.HttpInputMessage;
 import org.springframework.http.converter.HttpMessageConverter;
@@ -44,6 +45,9 @@ class RequiredFields extends RequestBodyAdviceAdapter {
             MethodParameter parameter,
             Type target,
             Class<? extends HttpMessageConverter<?>> converter) {
+        if (body == null) {
+            throw new BadInputException("The request is empty; it must be a JSON object.");
+        }
         List<String> missing = new ArrayList<>();
         look((Record) body, "", missing);
         if (!missing.isEmpty()) {
