@@ -16,6 +16,7 @@ const TITLES: Record<string, string> = {
   numpy: 'Plants (NumPy)',
   usd: 'Plants (USD text)',
   motion: 'Motion over the loop',
+  grains: 'Grains (tables and NumPy)',
   recipe: 'Recipe',
 };
 
