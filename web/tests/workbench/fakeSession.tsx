@@ -1,8 +1,8 @@
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { render } from '@testing-library/react';
 import type { ReactElement } from 'react';
-import { vi } from 'vitest';
-import type { Edit, Recipe, Site } from '../../src/api/types';
+import { vi, type Mock } from 'vitest';
+import type { Recipe, Site } from '../../src/api/types';
 import { SessionContext, type Session } from '../../src/workbench/session';
 
 /** A recipe with nothing in it but what a test gives. */
@@ -21,7 +21,10 @@ export function recipeOf(part: object = {}): Recipe {
 }
 
 /** An open site whose changes are only noted down. */
-export function sessionOf(recipe: Recipe, part: Partial<Session> = {}) {
+export type NotedSession = Session & { commit: Mock<Session['commit']>; preview: Mock<Session['preview']> };
+
+export function sessionOf(recipe: Recipe, part: Partial<Session> = {}): NotedSession {
+  const noted = { preview: vi.fn<Session['preview']>(), commit: vi.fn<Session['commit']>() };
   return {
     site: { id: 'tarn', revision: 3, canUndo: true, canRedo: false, recipe } as unknown as Site,
     recipe,
@@ -30,11 +33,10 @@ export function sessionOf(recipe: Recipe, part: Partial<Session> = {}) {
     working: false,
     stop: vi.fn(),
     saving: false,
-    preview: vi.fn<(edits: Edit[]) => void>(),
-    commit: vi.fn<(edits: Edit[], note?: string) => void>(),
     undo: vi.fn(),
     redo: vi.fn(),
     ...part,
+    ...noted,
   };
 }
 

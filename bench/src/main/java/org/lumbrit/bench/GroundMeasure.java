@@ -45,7 +45,8 @@ public final class GroundMeasure {
         large();
     }
 
-    private static double best(int times, Runnable work) {
+    /** Milliseconds of the quickest of so many runs. */
+    static double best(int times, Runnable work) {
         double best = Double.POSITIVE_INFINITY;
         for (int i = 0; i < times; i++) {
             long start = System.nanoTime();

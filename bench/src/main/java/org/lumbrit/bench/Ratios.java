@@ -35,16 +35,6 @@ public final class Ratios {
         horizon();
     }
 
-    private static double best(int times, Runnable work) {
-        double best = Double.POSITIVE_INFINITY;
-        for (int i = 0; i < times; i++) {
-            long start = System.nanoTime();
-            work.run();
-            best = Math.min(best, System.nanoTime() - start);
-        }
-        return best;
-    }
-
     private static void say(String name, double ratio) {
         System.out.printf(java.util.Locale.ROOT, "%s %.4g%n", name, ratio);
     }
@@ -65,8 +55,8 @@ public final class Ratios {
         JNoise peer = JNoise.newBuilder()
                 .perlin(PerlinNoiseGenerator.newBuilder().setSeed(7))
                 .build();
-        double ours = best(200, () -> GradientNoise.add(7, x, y, z, count, 1, sum));
-        double theirs = best(100, () -> {
+        double ours = GroundMeasure.best(200, () -> GradientNoise.add(7, x, y, z, count, 1, sum));
+        double theirs = GroundMeasure.best(100, () -> {
             for (int i = 0; i < count; i++) {
                 sum[i] += peer.evaluateNoise(x[i], y[i], z[i]);
             }
@@ -79,12 +69,12 @@ public final class Ratios {
         double[] kept = new double[1];
         Settling settling = new Settling(1, 0, new Spacing.Same(0.84), 6);
         double length = 260;
-        double ours = best(
+        double ours = GroundMeasure.best(
                 12,
                 () -> kept[0] = settling.settle(new org.lumbrit.core.surface.Region(0, 0, length, length), Cancel.NEVER)
                         .length);
         double[] numbers = new double[NODES * NODES];
-        double pass = best(40, () -> {
+        double pass = GroundMeasure.best(40, () -> {
             for (int i = 0; i < numbers.length; i++) {
                 numbers[i] = Math.sqrt(numbers[i] + i);
             }
@@ -100,13 +90,13 @@ public final class Ratios {
         for (int i = 0; i < p.length; i++) {
             p[i] = 6 * random.nextDouble() - 3;
         }
-        double ours = best(12, () -> {
+        double ours = GroundMeasure.best(12, () -> {
                     for (int i = 0; i < p.length; i += 3) {
                         probe.distance(p[i], p[i + 1], p[i + 2]);
                     }
                 })
                 / 20_000;
-        double loop = best(4, () -> {
+        double loop = GroundMeasure.best(4, () -> {
                     for (int i = 0; i < 60; i += 3) {
                         GroundMeasure.plain(mesh, p[i], p[i + 1], p[i + 2]);
                     }
@@ -126,10 +116,10 @@ public final class Ratios {
     private static void erosion() {
         double[] h = waves();
         double[] to = new double[h.length];
-        double copy = best(60, () -> System.arraycopy(h, 0, to, 0, h.length));
+        double copy = GroundMeasure.best(60, () -> System.arraycopy(h, 0, to, 0, h.length));
         CellSize cell = CellSize.square(0.3);
         ThermalErosion thermal = new ThermalErosion(h.clone(), NODES, NODES, cell, NodeValues.constant(30));
-        say("thermal-step-to-copy", best(60, () -> thermal.step(Cancel.NEVER)) / (2 * copy));
+        say("thermal-step-to-copy", GroundMeasure.best(60, () -> thermal.step(Cancel.NEVER)) / (2 * copy));
         RainErosion rain = new RainErosion(
                 h.clone(),
                 NODES,
@@ -138,7 +128,7 @@ public final class Ratios {
                 new RainErosion.Climate(0.001, 1, 0.1, 8),
                 NodeValues.constant(0.05),
                 NodeValues.constant(0.1));
-        say("rain-step-to-copy", best(5, rain::step) / (5 * copy));
+        say("rain-step-to-copy", GroundMeasure.best(5, rain::step) / (5 * copy));
     }
 
     private static void horizon() {
@@ -150,7 +140,7 @@ public final class Ratios {
         Ground ground = new Ground(NODES, NODES, heights, 300);
         Lattice lattice = ground.lattice(257);
         double[] to = new double[h.length];
-        double copy = best(60, () -> System.arraycopy(h, 0, to, 0, h.length));
-        say("sky-view-to-copy", best(3, () -> Horizon.sky(lattice, 60, Cancel.NEVER)) / copy);
+        double copy = GroundMeasure.best(60, () -> System.arraycopy(h, 0, to, 0, h.length));
+        say("sky-view-to-copy", GroundMeasure.best(3, () -> Horizon.sky(lattice, 60, Cancel.NEVER)) / copy);
     }
 }

@@ -65,7 +65,7 @@ final class GrainsCommand implements Callable<Integer> {
             Output.print(RecipeJson.pretty(node));
             return 0;
         }
-        long[] plants = cover.map(each -> evaluation.plants(each).feet().id()).orElse(new long[0]);
+        long[] plants = motion.carriers(layer);
         try (Writer out = Output.writer()) {
             if (rest) {
                 GrainsCsv.atRest(grains, plants, out);

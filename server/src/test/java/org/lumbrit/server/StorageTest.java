@@ -10,6 +10,8 @@ import java.util.stream.IntStream;
 import java.util.stream.StreamSupport;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
+import org.lumbrit.core.props.BarrelShape;
+import org.lumbrit.formats.mesh.PlyFile;
 import tools.jackson.databind.JsonNode;
 
 @ExtendWith(RunningServer.Extension.class)
@@ -52,8 +54,14 @@ class StorageTest {
         server.post(site + "/undo", "");
         server.post(site + "/undo", "");
         assertThat(power(id)).isEqualTo(2);
+        byte[] barrel = PlyFile.write(new BarrelShape(0.5, 1.2, 0.1, 18).mesh(file -> null));
+        String mesh =
+                server.upload("/api/meshes", "barrel.ply", barrel).json().get("mesh").asString();
         server.restart();
         assertThat(power(id)).isEqualTo(2);
+        assertThat(server.get("/api/meshes/" + mesh + "/picture").status())
+                .as("a file that was brought in is still there")
+                .isEqualTo(200);
         assertThat(server.post(site + "/redo", "").json().get("canRedo").asBoolean())
                 .isTrue();
         assertThat(power(id)).isEqualTo(3);

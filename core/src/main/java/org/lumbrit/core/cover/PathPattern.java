@@ -76,33 +76,18 @@ public record PathPattern(
         Spots spots = new Spots();
         List<Point3> line = corners.apply(along);
         Spots.refuse(2 * length(line) / every, "Widen the distance from one plant to the next.");
-        SegmentTree whole = new SegmentTree(line, false, true);
+        Border border = new Border(seed, most, region, new SegmentTree(line, false, true), spots);
         double from = 0;
         for (int s = 1; s < line.size(); s++) {
-            Point3 a = line.get(s - 1);
-            Point3 b = line.get(s);
-            double dx = b.x() - a.x();
-            double dz = b.z() - a.z();
-            double length = Math.sqrt(dx * dx + dz * dz);
-            for (long i = (long) Math.ceil(from / every); i * every < from + length; i++) {
+            Piece piece = Piece.of(line.get(s - 1), line.get(s));
+            for (long i = (long) Math.ceil(from / every); i * every < from + piece.length; i++) {
                 for (Side hand : new Side[] {Side.LEFT, Side.RIGHT}) {
                     if (side == Side.BOTH || side == hand) {
-                        beside(
-                                seed,
-                                most,
-                                region,
-                                spots,
-                                whole,
-                                a,
-                                dx / length,
-                                dz / length,
-                                i * every - from,
-                                hand,
-                                i);
+                        border.put(piece, i * every - from, hand, i);
                     }
                 }
             }
-            from += length;
+            from += piece.length;
         }
         return spots;
     }
@@ -110,36 +95,49 @@ public record PathPattern(
     private static double length(List<Point3> line) {
         double sum = 0;
         for (int s = 1; s < line.size(); s++) {
-            double dx = line.get(s).x() - line.get(s - 1).x();
-            double dz = line.get(s).z() - line.get(s - 1).z();
-            sum += Math.sqrt(dx * dx + dz * dz);
+            sum += Piece.of(line.get(s - 1), line.get(s)).length;
         }
         return sum;
     }
 
-    /** Thinned in proportion to a density of one plant per square of the distance between them. */
-    private void beside(
-            long seed,
-            double most,
-            Region region,
-            Spots spots,
-            SegmentTree whole,
-            Point3 a,
-            double ux,
-            double uz,
-            double at,
-            Side hand,
-            long i) {
-        long id = Hash.of(seed, i, hand.ordinal(), 83);
-        double threshold = Hash.unit(Hash.mix(id + 1)) / (every * every);
-        double ahead = at + jitter * (Hash.unit(Hash.mix(id + 2)) - 0.5) * every;
-        double strays = jitter * (Hash.unit(Hash.mix(id + 3)) - 0.5) * Math.max(away, every);
-        double off = Math.max(0, away + strays);
-        double turn = hand == Side.LEFT ? 1 : -1;
-        double x = a.x() + ux * ahead + turn * uz * off;
-        double z = a.z() + uz * ahead - turn * ux * off;
-        if (threshold <= most && region.contains(x, z) && whole.distance(x, 0, z) >= off * KEPT) {
-            spots.add(id, x, z, threshold);
+    /** A straight piece of the path, seen from above. */
+    private record Piece(Point3 from, double ux, double uz, double length) {
+        static Piece of(Point3 a, Point3 b) {
+            double dx = b.x() - a.x();
+            double dz = b.z() - a.z();
+            double length = Math.sqrt(dx * dx + dz * dz);
+            return new Piece(a, dx / length, dz / length, length);
+        }
+    }
+
+    private final class Border {
+        private final long seed;
+        private final double most;
+        private final Region region;
+        private final SegmentTree whole;
+        private final Spots spots;
+
+        Border(long seed, double most, Region region, SegmentTree whole, Spots spots) {
+            this.seed = seed;
+            this.most = most;
+            this.region = region;
+            this.whole = whole;
+            this.spots = spots;
+        }
+
+        /** Thinned in proportion to a density of one plant per square of the distance between them. */
+        void put(Piece piece, double at, Side hand, long i) {
+            long id = Hash.of(seed, i, hand.ordinal(), 83);
+            double threshold = Hash.unit(Hash.mix(id + 1)) / (every * every);
+            double ahead = at + jitter * (Hash.unit(Hash.mix(id + 2)) - 0.5) * every;
+            double strays = jitter * (Hash.unit(Hash.mix(id + 3)) - 0.5) * Math.max(away, every);
+            double off = Math.max(0, away + strays);
+            double turn = hand == Side.LEFT ? 1 : -1;
+            double x = piece.from.x() + piece.ux * ahead + turn * piece.uz * off;
+            double z = piece.from.z() + piece.uz * ahead - turn * piece.ux * off;
+            if (threshold <= most && region.contains(x, z) && whole.distance(x, 0, z) >= off * KEPT) {
+                spots.add(id, x, z, threshold);
+            }
         }
     }
 }

@@ -484,6 +484,15 @@ public final class SiteMotion {
         return layer.carrier().cover().flatMap(this::swayOf).map(this::plants);
     }
 
+    /** Identities of the plants that carry grains, in their order; empty where none do. */
+    public long[] carriers(GrainsLayer layer) {
+        return layer.carrier()
+                .cover()
+                .map(id -> (CoverLayer) still.plan().recipe().layer(id).orElseThrow())
+                .map(cover -> still.plants(cover).feet().id())
+                .orElse(new long[0]);
+    }
+
     /**
      * Speed of each grain in frames, m/s, by central difference in the place; 0 where nothing carries them.
      *

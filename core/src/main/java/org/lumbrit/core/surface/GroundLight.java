@@ -8,7 +8,6 @@ import org.lumbrit.core.math.Chunks;
  * share of the sky, both from horizon marches over the height grid. One byte each a node, 255 = free.
  */
 public final class GroundLight {
-    private static final int SKY_DIRECTIONS = 16;
     private static final int SUN_RAYS = 9;
     /** Half the apparent width of the sun with its glare, in degrees: wider than the disc, for a soft edge. */
     private static final double SUN_SOFTNESS = 2.2;
@@ -48,25 +47,11 @@ public final class GroundLight {
 
     public static byte[] sky(Lattice lattice, Samples samples, Cancel cancel) {
         byte[] free = new byte[lattice.count()];
-        double[] dx = new double[SKY_DIRECTIONS];
-        double[] dz = new double[SKY_DIRECTIONS];
-        for (int k = 0; k < SKY_DIRECTIONS; k++) {
-            double angle = 2 * StrictMath.PI * (k + 0.5) / SKY_DIRECTIONS;
-            dx[k] = StrictMath.sin(angle);
-            dz[k] = StrictMath.cos(angle);
-        }
         Chunks.run(free.length, 1024, cancel, (from, to) -> {
             Horizon march = new Horizon(lattice.ground());
             for (int i = from; i < to; i++) {
-                double x = samples.x()[i];
-                double y = samples.y()[i];
-                double z = samples.z()[i];
-                double sum = 0;
-                for (int k = 0; k < SKY_DIRECTIONS; k++) {
-                    double tangent = march.tangent(x, y, z, dx[k], dz[k], Double.POSITIVE_INFINITY, 0);
-                    sum += 1 / (1 + tangent * tangent);
-                }
-                free[i] = (byte) (255 * sum / SKY_DIRECTIONS + 0.5);
+                double sky = march.skyOfPicture(samples.x()[i], samples.y()[i], samples.z()[i]);
+                free[i] = (byte) (255 * sky + 0.5);
             }
         });
         return free;

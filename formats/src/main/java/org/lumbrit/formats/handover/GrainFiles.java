@@ -6,7 +6,6 @@ import java.io.Writer;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Optional;
-import org.lumbrit.core.cover.CoverLayer;
 import org.lumbrit.core.motion.GrainsLayer;
 import org.lumbrit.core.site.Grains;
 import org.lumbrit.core.site.PlantMotion;
@@ -49,7 +48,7 @@ final class GrainFiles {
                 file + ".csv",
                 out -> {
                     Writer text = new BufferedWriter(new OutputStreamWriter(out, StandardCharsets.UTF_8), 1 << 16);
-                    GrainsCsv.atRest(grains, plants(layer), text);
+                    GrainsCsv.atRest(grains, motion.carriers(layer), text);
                     text.flush();
                 },
                 what + " at rest, metres");
@@ -67,16 +66,6 @@ final class GrainFiles {
                 file + "-speeds.npy",
                 Npy.floats(i -> frame.speeds((int) (i / n))[(int) (i % n)], frames, n),
                 "their speeds in each of " + frames + " frames, metres a second");
-    }
-
-    private long[] plants(GrainsLayer layer) {
-        return layer.carrier()
-                .cover()
-                .map(id -> still.plants(
-                                (CoverLayer) still.plan().recipe().layer(id).orElseThrow())
-                        .feet()
-                        .id())
-                .orElse(new long[0]);
     }
 
     /** The speeds of one frame after another. */

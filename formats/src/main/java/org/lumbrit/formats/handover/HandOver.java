@@ -54,20 +54,20 @@ import org.lumbrit.formats.tables.PlantsCsv;
 public enum HandOver {
     GLB("The ground, the water and every plant as an instance, for 3D programs and engines") {
         @Override
-        void write(SiteEvaluation evaluation, SiteFiles site, FileNames names, Report report) {
+        void write(SiteEvaluation evaluation, SiteFiles site, FileNames names, ShownPlants shown, Report report) {
             List<CoverLayer> layers = covers(evaluation.plan().recipe());
-            int grown = grown(evaluation, layers);
+            int grown = shown.count(layers);
             report.add(
                     "site.glb",
-                    SiteGlb.write(evaluation, layers, tints(evaluation.plan().recipe())),
+                    SiteGlb.write(evaluation, shown, layers, tints(evaluation.plan().recipe())),
                     "ground of " + GroundDrawn.said(evaluation.plan().ground()) + ", water and " + grown
                             + " plants as instances, metres, +Y up");
-            layers.forEach(layer -> report.say(ShownGrowth.said(evaluation, layer)));
+            layers.forEach(layer -> report.say(shown.said(layer)));
             report.say(TINTING);
             if (grown > 0) {
                 report.add(
                         "plants/details.glb",
-                        SiteGlb.details(evaluation, layers),
+                        SiteGlb.details(shown, layers),
                         "the plants alone, a scene a detail level; the errors are in plants/details.csv");
                 report.add("plants/details.csv", DetailsCsv.write(evaluation, layers), "triangles and errors of each");
             }
@@ -75,7 +75,7 @@ public enum HandOver {
     },
     MASKS("Each falloff over the ground as a 16-bit grey PNG, 0 black to 1 white, north at the top") {
         @Override
-        void write(SiteEvaluation evaluation, SiteFiles site, FileNames names, Report report) {
+        void write(SiteEvaluation evaluation, SiteFiles site, FileNames names, ShownPlants shown, Report report) {
             Ground ground = evaluation.plan().ground();
             Lattice lattice = new Lattice(ground, ground.columns(), ground.rows());
             Samples samples = evaluation.samples(lattice);
@@ -95,7 +95,7 @@ public enum HandOver {
     },
     TINTS("The colours of each tint over the ground as a PNG, its strength as transparency, north at the top") {
         @Override
-        void write(SiteEvaluation evaluation, SiteFiles site, FileNames names, Report report) {
+        void write(SiteEvaluation evaluation, SiteFiles site, FileNames names, ShownPlants shown, Report report) {
             Ground ground = evaluation.plan().ground();
             Lattice lattice = new Lattice(ground, ground.columns(), ground.rows());
             Samples samples = evaluation.samples(lattice);
@@ -110,7 +110,7 @@ public enum HandOver {
     },
     GROUND("The finished ground as GLB, OBJ and PLY, as 16-bit PNG, 32-bit GeoTIFF and Esri ASCII grid") {
         @Override
-        void write(SiteEvaluation evaluation, SiteFiles site, FileNames names, Report report) {
+        void write(SiteEvaluation evaluation, SiteFiles site, FileNames names, ShownPlants shown, Report report) {
             Ground ground = evaluation.plan().ground();
             String size = ground.columns() + " × " + ground.rows() + " heights over " + Decimal.write(ground.width(), 3)
                     + " m × " + Decimal.write(ground.depth(), 3) + " m";
@@ -133,7 +133,7 @@ public enum HandOver {
     },
     PROPS("Every prop in its own frame as GLB, OBJ, PLY and STL") {
         @Override
-        void write(SiteEvaluation evaluation, SiteFiles site, FileNames names, Report report) {
+        void write(SiteEvaluation evaluation, SiteFiles site, FileNames names, ShownPlants shown, Report report) {
             for (Prop prop : evaluation.plan().recipe().props()) {
                 Mesh mesh = evaluation.mesh(prop);
                 String file = "props/" + names.of(prop.id());
@@ -148,7 +148,7 @@ public enum HandOver {
     },
     PLACES("Points, paths, areas and the water’s outline as GeoJSON and SVG") {
         @Override
-        void write(SiteEvaluation evaluation, SiteFiles site, FileNames names, Report report) {
+        void write(SiteEvaluation evaluation, SiteFiles site, FileNames names, ShownPlants shown, Report report) {
             Ground ground = evaluation.plan().ground();
             List<Place> places = new ArrayList<>(evaluation.plan().recipe().places());
             report.add("places/places.geojson", GeoJsonWriter.write(places), places.size() + " places, y to the north");
@@ -176,7 +176,7 @@ public enum HandOver {
     },
     CSV("Every plant as a row: where, how turned, size, variant, tint") {
         @Override
-        void write(SiteEvaluation evaluation, SiteFiles site, FileNames names, Report report) {
+        void write(SiteEvaluation evaluation, SiteFiles site, FileNames names, ShownPlants shown, Report report) {
             for (CoverLayer layer : covers(evaluation.plan().recipe())) {
                 Plants plants = evaluation.plants(layer);
                 report.add(
@@ -193,7 +193,7 @@ public enum HandOver {
     },
     NUMPY("Every plant as a record of a NumPy array: identity, place, turn, scale, growth, tint, variant") {
         @Override
-        void write(SiteEvaluation evaluation, SiteFiles site, FileNames names, Report report) {
+        void write(SiteEvaluation evaluation, SiteFiles site, FileNames names, ShownPlants shown, Report report) {
             for (CoverLayer layer : covers(evaluation.plan().recipe())) {
                 Plants plants = evaluation.plants(layer);
                 boolean flat = evaluation.plan().recipe().planted(layer).flat();
@@ -206,10 +206,10 @@ public enum HandOver {
     },
     USD("Every plant as an instance of its variant’s mesh, as USD text") {
         @Override
-        void write(SiteEvaluation evaluation, SiteFiles site, FileNames names, Report report) {
+        void write(SiteEvaluation evaluation, SiteFiles site, FileNames names, ShownPlants shown, Report report) {
             List<List<Instances>> layers = covers(evaluation.plan().recipe()).stream()
-                    .peek(layer -> report.say(ShownGrowth.said(evaluation, layer)))
-                    .map(layer -> Instances.of(evaluation, layer))
+                    .peek(layer -> report.say(shown.said(layer)))
+                    .map(shown::of)
                     .filter(all -> !all.isEmpty())
                     .toList();
             int count = layers.stream()
@@ -225,19 +225,19 @@ public enum HandOver {
     MOTION(
             "What moves, baked over the loop: morph targets, vertex-motion pictures, bends of every plant, the wind field, NumPy") {
         @Override
-        void write(SiteEvaluation evaluation, SiteFiles site, FileNames names, Report report) {
+        void write(SiteEvaluation evaluation, SiteFiles site, FileNames names, ShownPlants shown, Report report) {
             new MotionFiles(evaluation, report, names).write();
         }
     },
     GRAINS("Where each grain lies and how fast it goes over the loop, as tables and NumPy arrays") {
         @Override
-        void write(SiteEvaluation evaluation, SiteFiles site, FileNames names, Report report) {
+        void write(SiteEvaluation evaluation, SiteFiles site, FileNames names, ShownPlants shown, Report report) {
             new GrainFiles(evaluation, report, names).write();
         }
     },
     RECIPE("The recipe and the files that it needs, to open again or run from the command line") {
         @Override
-        void write(SiteEvaluation evaluation, SiteFiles site, FileNames names, Report report) {
+        void write(SiteEvaluation evaluation, SiteFiles site, FileNames names, ShownPlants shown, Report report) {
             report.add("recipe/recipe.json", RecipeJson.write(site.recipe()), "the rules of the site");
             site.assets()
                     .forEach((name, bytes) -> report.add(
@@ -264,15 +264,16 @@ public enum HandOver {
         return purpose;
     }
 
-    abstract void write(SiteEvaluation evaluation, SiteFiles site, FileNames names, Report report);
+    abstract void write(SiteEvaluation evaluation, SiteFiles site, FileNames names, ShownPlants shown, Report report);
 
     /** Writes the files one after the other, the report last; none of them needs to fit into memory. */
     public static void write(SiteEvaluation evaluation, SiteFiles site, Set<HandOver> formats, Content.Sink sink)
             throws IOException {
         Report report = new Report(evaluation, sink);
         FileNames names = new FileNames(evaluation.plan().recipe());
+        ShownPlants shown = new ShownPlants(evaluation);
         try {
-            EnumSet.copyOf(formats).forEach(format -> format.write(evaluation, site, names, report));
+            EnumSet.copyOf(formats).forEach(format -> format.write(evaluation, site, names, shown, report));
         } catch (UncheckedIOException e) {
             throw e.getCause();
         }
@@ -308,14 +309,6 @@ public enum HandOver {
                 .filter(TintLayer.class::isInstance)
                 .map(TintLayer.class::cast)
                 .toList();
-    }
-
-    /** Plants of which something is to be seen. */
-    private static int grown(SiteEvaluation evaluation, List<CoverLayer> layers) {
-        return layers.stream()
-                .flatMap(layer -> Instances.of(evaluation, layer).stream())
-                .mapToInt(Instances::count)
-                .sum();
     }
 
     private static int holes(Ground ground) {

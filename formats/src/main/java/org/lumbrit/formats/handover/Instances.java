@@ -39,11 +39,9 @@ record Instances(
         float[] amplitudes) {
 
     /** Those of a layer, by variant and growth; plants of growth 0 are left out, as nothing of them is there. */
-    static List<Instances> of(SiteEvaluation evaluation, CoverLayer layer) {
+    static List<Instances> of(SiteEvaluation evaluation, CoverLayer layer, GrowthShown shown, Tinting tinting) {
         Plants plants = evaluation.plants(layer);
         Plant plant = evaluation.plan().recipe().planted(layer);
-        GrowthShown shown = ShownGrowth.of(evaluation, layer);
-        Tinting tinting = Tinting.of(evaluation, layer, plants);
         SiteMotion motion = evaluation.motion();
         Optional<SwayLayer> sway = motion.swayOf(layer.id());
         float[] phases = sway.map(motion::phases).orElse(new float[0]);

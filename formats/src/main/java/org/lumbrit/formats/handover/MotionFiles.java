@@ -37,6 +37,7 @@ final class MotionFiles {
     private final Frames frames;
     private final Report report;
     private final FileNames names;
+    private final ShownPlants shown;
     private final ObjectNode root = JsonNodeFactory.instance.objectNode();
 
     MotionFiles(SiteEvaluation evaluation, Report report, FileNames names) {
@@ -45,6 +46,7 @@ final class MotionFiles {
         this.frames = motion.frames();
         this.report = report;
         this.names = names;
+        this.shown = new ShownPlants(still);
     }
 
     void write() {
@@ -92,9 +94,9 @@ final class MotionFiles {
 
     private void sway(ObjectNode node, SwayLayer sway, CoverLayer cover) {
         int detail = detail(cover);
-        PlantMotion moving = motion.plants(sway, detail, ShownGrowth.of(still, cover));
+        PlantMotion moving = motion.plants(sway, detail, shown.growth(cover));
         String name = names.of(cover.id());
-        report.say(ShownGrowth.said(still, cover));
+        report.say(shown.said(cover));
         int plants = moving.count();
         node.put("sway", sway.name())
                 .put("cover", cover.name())
@@ -189,7 +191,7 @@ final class MotionFiles {
                         vertices,
                         3),
                 "the same as floats, metres");
-        float[] colours = Tinting.of(still, cover, still.plants(cover)).shade(unit, moving.number(plant));
+        float[] colours = shown.tinting(cover).shade(unit, moving.number(plant));
         morph(node, base, vertices, moves, rest, normals, colours, unit.indices(), 1);
     }
 

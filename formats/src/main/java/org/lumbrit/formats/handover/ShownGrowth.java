@@ -28,9 +28,7 @@ final class ShownGrowth {
     }
 
     /** What is to be said of a layer whose plants are not all fully grown, "" where all are. */
-    static String said(SiteEvaluation evaluation, CoverLayer layer) {
-        GrowthShown shown = of(evaluation, layer);
-        Plants plants = evaluation.plants(layer);
+    static String said(GrowthShown shown, Plants plants, CoverLayer layer) {
         double most = 0;
         int none = 0;
         for (int i = 0; i < plants.count(); i++) {

@@ -22,7 +22,7 @@ final class SiteGlb {
 
     private SiteGlb() {}
 
-    static Content write(SiteEvaluation evaluation, List<CoverLayer> layers, List<TintLayer> tints) {
+    static Content write(SiteEvaluation evaluation, ShownPlants shown, List<CoverLayer> layers, List<TintLayer> tints) {
         Glb glb = new Glb();
         Lattice lattice = GroundDrawn.lattice(evaluation.plan().ground());
         Samples samples = evaluation.samples(lattice);
@@ -37,7 +37,7 @@ final class SiteGlb {
         props(glb, evaluation, tints);
         evaluation.plan().recipe().ground().waterLevel().ifPresent(level -> water(glb, lattice, samples, level));
         for (CoverLayer layer : layers) {
-            List<Instances> plants = Instances.of(evaluation, layer);
+            List<Instances> plants = shown.of(layer);
             if (!plants.isEmpty()) {
                 cover(glb, layer, plants);
             }
@@ -145,10 +145,10 @@ final class SiteGlb {
     }
 
     /** The plants alone, a scene a detail level, all of them with the same instances; the last scene has the stand-ins. */
-    static Content details(SiteEvaluation evaluation, List<CoverLayer> layers) {
+    static Content details(ShownPlants shown, List<CoverLayer> layers) {
         Glb glb = new Glb();
         List<Instances> all = layers.stream()
-                .flatMap(layer -> Instances.of(evaluation, layer).stream())
+                .flatMap(layer -> shown.of(layer).stream())
                 .toList();
         List<ObjectNode> attributes = all.stream().map(glb::attributes).toList();
         int material = glb.material("Plants", 1, 1, 1, 1, 0.9, true);

@@ -1,0 +1,137 @@
+// @vitest-environment jsdom
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { cleanup, fireEvent, render, screen, waitFor } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import type { ReactElement } from 'react';
+import { createMemoryRouter, RouterProvider } from 'react-router';
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { api, Problem } from '../src/api/client';
+import type { Site, SiteLine } from '../src/api/types';
+import { HandOverPage } from '../src/handover/HandOverPage';
+import { useNotes } from '../src/parts/notes';
+import { SitesPage } from '../src/sites/SitesPage';
+
+const line = (part: object = {}) => ({ id: 's1', name: 'Tarn', width: 160, falloffs: 3, layers: 1, revision: 4, ...part }) as unknown as SiteLine;
+
+function open(page: ReactElement, path = '/', at = '/') {
+  const queries = new QueryClient({ defaultOptions: { queries: { retry: false } } });
+  const router = createMemoryRouter(
+    [
+      { path, element: page },
+      { path: '*', element: <p>elsewhere</p> },
+    ],
+    { initialEntries: [at] },
+  );
+  render(
+    <QueryClientProvider client={queries}>
+      <RouterProvider router={router} />
+    </QueryClientProvider>,
+  );
+  return router;
+}
+
+beforeEach(() => {
+  useNotes.setState({ notes: [] });
+  vi.stubGlobal('URL', Object.assign(URL, { createObjectURL: () => 'blob:x', revokeObjectURL: () => undefined }));
+});
+afterEach(() => {
+  cleanup();
+  vi.restoreAllMocks();
+  vi.unstubAllGlobals();
+});
+
+describe('the list of sites', () => {
+  it('says what to do when there is none', async () => {
+    vi.spyOn(api, 'sites').mockResolvedValue([]);
+    open(<SitesPage />);
+    expect(await screen.findByText(/No site yet/)).toBeTruthy();
+    expect(screen.getByRole('button', { name: 'From a height map …' })).toBeTruthy();
+  });
+
+  it('says in words that the server is away', async () => {
+    vi.spyOn(api, 'sites').mockRejectedValue(new Problem('Lumbrit does not answer.', 0));
+    open(<SitesPage />);
+    expect(await screen.findByText(/Lumbrit does not answer/)).toBeTruthy();
+  });
+
+  it('shows what each holds and leads to it', async () => {
+    vi.spyOn(api, 'sites').mockResolvedValue([line(), line({ id: 's2', name: 'Hill', layers: 2 })]);
+    open(<SitesPage />);
+    expect(await screen.findByText('160 m wide, 3 falloffs, 1 layer')).toBeTruthy();
+    expect(screen.getByText('160 m wide, 3 falloffs, 2 layers')).toBeTruthy();
+    expect(screen.getByRole('link', { name: 'Open Hill' }).getAttribute('href')).toBe('/sites/s2');
+  });
+
+  it('opens a recipe that is dropped, and says why one cannot be opened', async () => {
+    vi.spyOn(api, 'sites').mockResolvedValue([]);
+    const zip = vi.spyOn(api, 'openZip').mockResolvedValueOnce({ id: 'new' } as Site);
+    const router = open(<SitesPage />);
+    await screen.findByText(/No site yet/);
+    const file = new File(['x'], 'Tarn.ZIP');
+    fireEvent.change(screen.getByLabelText('Recipe zip file'), { target: { files: [file] } });
+    await waitFor(() => expect(router.state.location.pathname).toBe('/sites/new'));
+    expect(zip).toHaveBeenCalledWith(file);
+    cleanup();
+    zip.mockRejectedValueOnce(new Problem('The zip has no recipe.json.', 400));
+    open(<SitesPage />);
+    fireEvent.change(await screen.findByLabelText('Recipe zip file'), { target: { files: [file] } });
+    expect(await screen.findByText('The zip has no recipe.json.')).toBeTruthy();
+  });
+
+  it('deletes a site and takes it back', async () => {
+    vi.spyOn(api, 'sites').mockResolvedValue([line()]);
+    const remove = vi.spyOn(api, 'remove').mockResolvedValue(new Response());
+    const restore = vi.spyOn(api, 'restore').mockResolvedValue({} as Site);
+    open(<SitesPage />);
+    await userEvent.click(await screen.findByRole('button', { name: 'Delete' }));
+    expect(remove).toHaveBeenCalledWith('s1');
+    await userEvent.click(await screen.findByRole('button', { name: 'Undo' }));
+    expect(restore).toHaveBeenCalledWith('s1');
+  });
+});
+
+describe('handing over', () => {
+  const show = async () => {
+    vi.spyOn(api, 'site').mockResolvedValue({ recipe: { name: 'Tarn' } } as unknown as Site);
+    vi.spyOn(api, 'handOverFormats').mockResolvedValue([
+      { name: 'glb', purpose: 'For 3D programs' },
+      { name: 'csv', purpose: 'Every plant as a row' },
+    ]);
+    open(<HandOverPage />, '/sites/:id/hand-over', '/sites/s1/hand-over');
+    await screen.findByText('3D scene (GLB)');
+  };
+
+  it('writes what is chosen, and says how much it was', async () => {
+    const click = vi.spyOn(HTMLAnchorElement.prototype, 'click').mockImplementation(() => undefined);
+    const write = vi.spyOn(api, 'handOver').mockResolvedValue(new Response(new Uint8Array(2048)));
+    await show();
+    await userEvent.click(screen.getByRole('checkbox', { name: /Plants \(CSV\)/ }));
+    await userEvent.click(screen.getByRole('button', { name: 'Write the zip' }));
+    expect(write.mock.calls[0]!.slice(0, 2)).toEqual(['s1', ['glb']]);
+    expect((await screen.findByText(/^Written: 2 kB/)).textContent).toContain('The report inside says');
+    expect(click).toHaveBeenCalledTimes(1);
+  });
+
+  it('cannot write nothing', async () => {
+    await show();
+    for (const box of screen.getAllByRole('checkbox')) await userEvent.click(box);
+    expect((screen.getByRole('button', { name: 'Write the zip' }) as HTMLButtonElement).disabled).toBe(true);
+    expect(screen.getByText('Choose at least one.')).toBeTruthy();
+  });
+
+  it('is stopped without a word of failure', async () => {
+    vi.spyOn(api, 'handOver').mockImplementation((_id, _formats, signal) => new Promise((_, fail) => signal.addEventListener('abort', () => fail(new DOMException('gone', 'AbortError')))));
+    await show();
+    await userEvent.click(screen.getByRole('button', { name: 'Write the zip' }));
+    await userEvent.click(await screen.findByRole('button', { name: 'Stop' }));
+    await screen.findByRole('button', { name: 'Write the zip' });
+    expect(useNotes.getState().notes).toEqual([]);
+  });
+
+  it('says why it could not be written', async () => {
+    vi.spyOn(api, 'handOver').mockRejectedValue(new Problem('There is no room on the disk.', 507));
+    await show();
+    await userEvent.click(screen.getByRole('button', { name: 'Write the zip' }));
+    expect(await screen.findByText('There is no room on the disk.')).toBeTruthy();
+  });
+});
