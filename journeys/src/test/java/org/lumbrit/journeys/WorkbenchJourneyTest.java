@@ -40,18 +40,6 @@ class WorkbenchJourneyTest extends Journey {
         return ids;
     }
 
-    /** With all its covers and props, at full size. */
-    @Test
-    void theDemoOpensAndIsDrawn() {
-        try (Browser full = new Browser(1)) {
-            full.page.setDefaultTimeout(240_000);
-            full.open(server.address() + "/sites/" + server.demo());
-            assertThat(full.plants()).isGreaterThan(20_000);
-            assertThat(full.brightness(0.4, 0.02, 0.6, 0.1)).as("sky").isGreaterThan(60);
-            assertThat(full.errors).isEmpty();
-        }
-    }
-
     @Test
     void choosingAStepChangesTheGround() {
         page.locator("button:text-is('Plan')").click();
@@ -85,6 +73,7 @@ class WorkbenchJourneyTest extends Journey {
         high.press("Shift+ArrowRight");
         browser.waitForPlants("n > " + before);
         browser.savedFrom(2);
+        browser.ripen();
         Set<String> more = ids();
         assertThat(more.size()).isGreaterThan(before);
         // covers that keep clear of the grass give way to it; of the grass itself none goes

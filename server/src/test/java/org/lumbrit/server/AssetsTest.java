@@ -31,7 +31,10 @@ class AssetsTest {
     }
 
     private String brought(byte[] file) {
-        return server.upload("/api/meshes", "barrel.ply", file).json().get("mesh").asString();
+        return server.upload("/api/meshes", "barrel.ply", file)
+                .json()
+                .get("mesh")
+                .asString();
     }
 
     private String standing(String mesh) {
@@ -70,8 +73,12 @@ class AssetsTest {
         byte[] zip = server.get("/api/sites/" + site + "/recipe.zip").body();
         assertThat(entries(zip)).containsKey("recipe.json");
         assertThat(entries(zip).get(mesh)).isEqualTo(file);
-        String again = server.upload("/api/sites/zip", "again.zip", zip).json().get("id").asString();
-        assertThat(entries(server.get("/api/sites/" + again + "/recipe.zip").body()).get(mesh))
+        String again = server.upload("/api/sites/zip", "again.zip", zip)
+                .json()
+                .get("id")
+                .asString();
+        assertThat(entries(server.get("/api/sites/" + again + "/recipe.zip").body())
+                        .get(mesh))
                 .isEqualTo(file);
     }
 
@@ -110,7 +117,8 @@ class AssetsTest {
     void aZipThatLacksItsFileOpensNothing() throws Exception {
         int before = server.get("/api/sites").json().size();
         String site = standing(brought(barrel(28)));
-        byte[] recipe = entries(server.get("/api/sites/" + site + "/recipe.zip").body()).get("recipe.json");
+        byte[] recipe =
+                entries(server.get("/api/sites/" + site + "/recipe.zip").body()).get("recipe.json");
         String gone = new String(recipe, java.nio.charset.StandardCharsets.UTF_8)
                 .replaceAll("[0-9a-f]{64}\\.ply", "1".repeat(64) + ".ply");
         var zip = new java.io.ByteArrayOutputStream();

@@ -59,7 +59,7 @@ class EventsTest {
     }
 
     private void rename(String site, String name) {
-        server.edit(site, "[{\"kind\":\"rename\",\"falloff\":\"shore\",\"name\":\"" + name + "\"}]");
+        server.edit(site, "[{\"kind\":\"rename-falloff\",\"falloff\":\"shore\",\"name\":\"" + name + "\"}]");
     }
 
     @Test
@@ -92,7 +92,8 @@ class EventsTest {
     void aRefusedChangeIsNotTold() throws Exception {
         String tarn = server.small();
         try (Tab tab = new Tab(tarn)) {
-            String stale = "{\"base\":99,\"edits\":[{\"kind\":\"rename\",\"falloff\":\"shore\",\"name\":\"Edge\"}]}";
+            String stale =
+                    "{\"base\":99,\"edits\":[{\"kind\":\"rename-falloff\",\"falloff\":\"shore\",\"name\":\"Edge\"}]}";
             assertThat(server.patch("/api/sites/" + tarn, stale).status()).isGreaterThanOrEqualTo(400);
             rename(tarn, "Rim");
             assertThat(tab.next()).isEqualTo("event:revision");

@@ -10,10 +10,13 @@ import java.util.stream.IntStream;
 import java.util.stream.StreamSupport;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
+import org.junit.jupiter.api.parallel.Isolated;
 import org.lumbrit.core.props.BarrelShape;
 import org.lumbrit.formats.mesh.PlyFile;
 import tools.jackson.databind.JsonNode;
 
+/** One of its tests starts the server anew, so none of any other class runs meanwhile. */
+@Isolated
 @ExtendWith(RunningServer.Extension.class)
 class StorageTest {
     private final RunningServer server;
@@ -55,8 +58,10 @@ class StorageTest {
         server.post(site + "/undo", "");
         assertThat(power(id)).isEqualTo(2);
         byte[] barrel = PlyFile.write(new BarrelShape(0.5, 1.2, 0.1, 18).mesh(file -> null));
-        String mesh =
-                server.upload("/api/meshes", "barrel.ply", barrel).json().get("mesh").asString();
+        String mesh = server.upload("/api/meshes", "barrel.ply", barrel)
+                .json()
+                .get("mesh")
+                .asString();
         server.restart();
         assertThat(power(id)).isEqualTo(2);
         assertThat(server.get("/api/meshes/" + mesh + "/picture").status())

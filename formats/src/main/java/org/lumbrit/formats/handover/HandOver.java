@@ -59,7 +59,8 @@ public enum HandOver {
             int grown = shown.count(layers);
             report.add(
                     "site.glb",
-                    SiteGlb.write(evaluation, shown, layers, tints(evaluation.plan().recipe())),
+                    SiteGlb.write(
+                            evaluation, shown, layers, tints(evaluation.plan().recipe())),
                     "ground of " + GroundDrawn.said(evaluation.plan().ground()) + ", water and " + grown
                             + " plants as instances, metres, +Y up");
             layers.forEach(layer -> report.say(shown.said(layer)));

@@ -147,9 +147,8 @@ final class SiteGlb {
     /** The plants alone, a scene a detail level, all of them with the same instances; the last scene has the stand-ins. */
     static Content details(ShownPlants shown, List<CoverLayer> layers) {
         Glb glb = new Glb();
-        List<Instances> all = layers.stream()
-                .flatMap(layer -> shown.of(layer).stream())
-                .toList();
+        List<Instances> all =
+                layers.stream().flatMap(layer -> shown.of(layer).stream()).toList();
         List<ObjectNode> attributes = all.stream().map(glb::attributes).toList();
         int material = glb.material("Plants", 1, 1, 1, 1, 0.9, true);
         int most = all.stream().mapToInt(each -> each.details().size()).max().orElse(1);

@@ -20,12 +20,14 @@ class Events {
     private final Map<UUID, List<SseEmitter>> listening = new ConcurrentHashMap<>();
 
     @GetMapping(path = "/api/sites/{id}/events", produces = MediaType.TEXT_EVENT_STREAM_VALUE)
-    SseEmitter events(@PathVariable UUID id) {
+    SseEmitter events(@PathVariable UUID id) throws IOException {
         SseEmitter emitter = new SseEmitter(0L);
         List<SseEmitter> ofSite = listening.computeIfAbsent(id, missing -> new CopyOnWriteArrayList<>());
         ofSite.add(emitter);
         emitter.onCompletion(() -> ofSite.remove(emitter));
         emitter.onError(error -> ofSite.remove(emitter));
+        // so that the tab knows at once that it is listened to, not only with the first change
+        emitter.send(SseEmitter.event().comment("listening"));
         return emitter;
     }
 

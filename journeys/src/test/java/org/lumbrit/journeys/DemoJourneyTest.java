@@ -1,0 +1,31 @@
+package org.lumbrit.journeys;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import org.junit.jupiter.api.Order;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import org.lumbrit.server.RunningServer;
+
+/** The demo as a newcomer first sees it; begun first, as nothing takes longer. */
+@ExtendWith(RunningServer.Extension.class)
+@Order(1)
+class DemoJourneyTest {
+    private final RunningServer server;
+
+    DemoJourneyTest(RunningServer server) {
+        this.server = server;
+    }
+
+    /** With all its covers and props, at full size. */
+    @Test
+    void theDemoOpensAndIsDrawn() {
+        try (Browser full = new Browser(1)) {
+            full.page.setDefaultTimeout(240_000);
+            full.open(server.address() + "/sites/" + server.demo());
+            assertThat(full.plants()).isGreaterThan(20_000);
+            assertThat(full.brightness(0.4, 0.02, 0.6, 0.1)).as("sky").isGreaterThan(60);
+            assertThat(full.errors).isEmpty();
+        }
+    }
+}
