@@ -59,9 +59,7 @@ public final class RunningServer implements AutoCloseable {
                 "--spring.datasource.password=" + System.getenv("LUMBRIT_TEST_PASSWORD"),
                 "--lumbrit.data=" + data,
                 "--lumbrit.demo=../demo/thessock-tarn",
-                "--lumbrit.first-look=false",
-                // two classes that ask for the interface's description at once would make it twice over
-                "--springdoc.pre-loading-enabled=true");
+                "--lumbrit.first-look=false");
     }
 
     /** Stops the application and starts it again on the same database. */

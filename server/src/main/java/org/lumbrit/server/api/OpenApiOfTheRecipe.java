@@ -3,8 +3,10 @@ package org.lumbrit.server.api;
 import io.swagger.v3.core.util.Json31;
 import io.swagger.v3.oas.models.OpenAPI;
 import io.swagger.v3.oas.models.media.Schema;
+import io.swagger.v3.oas.models.servers.Server;
 import java.io.IOException;
 import java.io.UncheckedIOException;
+import java.util.List;
 import org.lumbrit.formats.json.RecipeSchema;
 import org.springdoc.core.customizers.OpenApiCustomizer;
 import org.springframework.context.annotation.Bean;
@@ -16,14 +18,19 @@ class OpenApiOfTheRecipe {
     /** Our records have no optional parts unless they say so. */
     private static void requireAll(Schema<?> schema) {
         if (schema.getProperties() != null && schema.getRequired() == null) {
-            schema.setRequired(java.util.List.copyOf(schema.getProperties().keySet()));
+            schema.setRequired(List.copyOf(schema.getProperties().keySet()));
         }
+    }
+
+    /** The same document whatever address it is asked for at. */
+    @Bean
+    OpenAPI atItsOwnAddress() {
+        return new OpenAPI().servers(List.of(new Server().url("/")));
     }
 
     @Bean
     OpenApiCustomizer recipeSchemas() {
         return api -> {
-            api.setServers(null);
             api.getComponents().getSchemas().values().forEach(OpenApiOfTheRecipe::requireAll);
             addRecipe(api);
         };
