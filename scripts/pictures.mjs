@@ -1,4 +1,4 @@
-// Takes the pictures in docs/screenshots from a running Lumbrit with a fresh demo site; the tint that is added for its picture is undone:
+// Takes the pictures in docs/screenshots from a running Lumbrit with a fresh demo site:
 //   PLAYWRIGHT=folder-with-playwright-core node scripts/pictures.mjs http://127.0.0.1:8470 [name …]
 import { createRequire } from 'node:module';
 import { fileURLToPath } from 'node:url';
@@ -45,56 +45,6 @@ const PICTURES = {
     await page.mouse.click(...(await inView(page, 0.86, 0.87)));
     await page.locator('.why .factor').first().waitFor();
   }),
-  handles: workbench(async (page) => {
-    await button(page, 'Values').click();
-    await button(page, 'Falloff Dry ground').click();
-    await button(page, 'Bands').click();
-  }),
-  curve: workbench(async (page) => {
-    await button(page, 'Falloff Dry ground').click();
-    await button(page, 'Values').click();
-    await button(page, 'Edit curve …').click();
-    await page.waitForTimeout(1500);
-    await page.mouse.move(...(await inView(page, 0.72, 0.72)), { steps: 4 });
-  }),
-  findings: workbench(async (page) => {
-    await page.getByText(/^\d+ findings$/).click();
-    await page.getByText('Findings', { exact: true }).waitFor();
-  }),
-  tint: async (page) => {
-    await workbench(async () => {
-      await button(page, 'Falloff Dry ground').click();
-      await button(page, '+ layer').click();
-      await page.getByRole('button', { name: /^Tint/ }).click();
-      await page.waitForTimeout(8000);
-    })(page);
-    return async () => {
-      await page.keyboard.press('Control+z');
-      await page.waitForTimeout(3000);
-    };
-  },
-  relief: workbench(async (page) => {
-    await button(page, 'Unfold the ground').or(button(page, 'Unfold The ground')).first().click();
-    await button(page, 'Difference that Rain makes').click();
-  }),
-  'props-values': workbench(async (page) => {
-    await button(page, 'Falloff Sunny side').click();
-    await button(page, 'Values').click();
-  }),
-  cover: workbench(async (page) => {
-    await button(page, 'Values').click();
-    await button(page, 'Unfold').first().click();
-    await page.getByText('density', { exact: true }).nth(1).click();
-    await page.waitForTimeout(1500);
-    await page.mouse.move(...(await inView(page, 0.78, 0.6)), { steps: 4 });
-  }),
-  wind: workbench(async (page) => {
-    await page.getByRole('button', { name: /^Gusts of Wind from the pass/ }).click();
-  }),
-  'motion-trace': workbench(async (page) => {
-    await page.mouse.move(...(await inView(page, 0.86, 0.87)), { steps: 6 });
-    await page.waitForTimeout(3000);
-  }),
   yard: room('yard'),
   nursery: room('nursery', async (page) => {
     await page.getByLabel('Breeze').fill('18');
@@ -115,9 +65,8 @@ for (const [name, take] of Object.entries(PICTURES)) {
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
   page.setDefaultTimeout(60_000);
   try {
-    const after = await take(page);
+    await take(page);
     await page.screenshot({ path: `${folder}${name}.png` });
-    await after?.();
     console.log(name);
   } catch (error) {
     console.log(`${name}: ${error.message.split('\n')[0]}`);
