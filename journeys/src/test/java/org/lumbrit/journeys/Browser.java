@@ -9,11 +9,14 @@ import java.util.function.BooleanSupplier;
 
 /** A page of its own in the one Chromium of the run, and what journeys do with a page again and again. */
 final class Browser implements AutoCloseable {
-    /** Whether the picture shows, with at least one fine pass, the view that was asked for last, and nothing is being saved. */
+    /**
+     * Whether the picture shows, with at least one fine pass, the view that was asked for last at the whole of its moment, and
+     * nothing is being saved.
+     */
     private static final String SHOWN = """
             () => {
-              const { asked, shown, saving, passes } = document.querySelector('.stage canvas, .roster canvas')?.dataset ?? {};
-              return asked === shown && (saving ?? '0') === '0' && Number(passes) >= 1;
+              const { asked, shown, saving, passes, moment } = document.querySelector('.stage canvas, .roster canvas')?.dataset ?? {};
+              return asked === shown && (saving ?? '0') === '0' && moment !== 'partial' && Number(passes) >= 1;
             }""";
 
     /** Pixels a point of the screen: the layout is that of 1280 × 800, drawn with a ninth of the pixels, as no card helps here. */

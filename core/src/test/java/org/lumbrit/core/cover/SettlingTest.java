@@ -54,12 +54,17 @@ class SettlingTest {
         }
     }
 
+    /** Quicker than {@link Math#hypot}, which guards against overflow that does not happen here. */
+    private static double length(double x, double z) {
+        return Math.sqrt(x * x + z * z);
+    }
+
     private static double nearest(long[] living, int k) {
         double least = Double.POSITIVE_INFINITY;
         for (int i = 0; i < living.length; i++) {
             for (int j = 0; j < i; j++) {
                 least = Math.min(
-                        least, Math.hypot(x(living[i], k) - x(living[j], k), z(living[i], k) - z(living[j], k)));
+                        least, length(x(living[i], k) - x(living[j], k), z(living[i], k) - z(living[j], k)));
             }
         }
         return least;
@@ -85,7 +90,7 @@ class SettlingTest {
         for (long[] candidate : ranked) {
             double x = x(candidate[1], 0);
             double z = z(candidate[1], 0);
-            boolean free = living.stream().noneMatch(other -> Math.hypot(x - x(other, 0), z - z(other, 0)) < spacing);
+            boolean free = living.stream().noneMatch(other -> length(x - x(other, 0), z - z(other, 0)) < spacing);
             if (free) {
                 living.add(candidate[1]);
             }
