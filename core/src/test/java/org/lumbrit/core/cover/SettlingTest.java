@@ -63,8 +63,7 @@ class SettlingTest {
         double least = Double.POSITIVE_INFINITY;
         for (int i = 0; i < living.length; i++) {
             for (int j = 0; j < i; j++) {
-                least = Math.min(
-                        least, length(x(living[i], k) - x(living[j], k), z(living[i], k) - z(living[j], k)));
+                least = Math.min(least, length(x(living[i], k) - x(living[j], k), z(living[i], k) - z(living[j], k)));
             }
         }
         return least;
