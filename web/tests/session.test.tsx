@@ -61,24 +61,14 @@ class SmallServer {
   }
 }
 
-/** Server-sent events, sent by the test. */
-class Events {
-  static open: Events[] = [];
-  closed = false;
-  private readonly listeners = new Map<string, (event: MessageEvent) => void>();
-  constructor(readonly url: string) {
-    Events.open.push(this);
-  }
-  addEventListener(name: string, listener: (event: MessageEvent) => void): void {
-    this.listeners.set(name, listener);
-  }
-  send(name: string, data: string): void {
-    this.listeners.get(name)?.({ data } as MessageEvent);
-  }
-  close(): void {
-    this.closed = true;
-  }
-}
+/** What is told of new revisions, told by the test. */
+const listeners = new Map<string, (revision: number) => void>();
+vi.mock('../src/api/events', () => ({
+  onRevision: (site: string, listener: (revision: number) => void) => {
+    listeners.set(site, listener);
+    return () => listeners.delete(site);
+  },
+}));
 
 const edit = (name: string) => [{ kind: 'rename', falloff: 'shore', name } as unknown as Edit];
 let server: SmallServer;
@@ -96,8 +86,8 @@ async function opened() {
 }
 
 beforeEach(() => {
-  Events.open = [];
-  vi.stubGlobal('EventSource', Events);
+  listeners.clear();
+  window.sessionStorage.clear();
   server = new SmallServer();
   server.install();
   useSelection.setState({ pending: [] });
@@ -135,9 +125,10 @@ describe('saving', () => {
     const { result } = await opened();
     server.hold = true;
     act(() => result.current.session!.commit(edit('one')));
-    expect(useSelection.getState().pending).toEqual(edit('one'));
+    expect(result.current.session!.edits).toEqual(edit('one'));
+    expect(useSelection.getState().pending).toEqual([]);
     await act(async () => server.release());
-    await waitFor(() => expect(useSelection.getState().pending).toEqual([]));
+    await waitFor(() => expect(result.current.session!.edits).toEqual([]));
   });
 
   it('leaves a newer unsaved change alone when an older one is saved', async () => {
@@ -199,12 +190,11 @@ describe('saving', () => {
 describe('changes by others', () => {
   it('are fetched when a newer revision is told, and not for an older one', async () => {
     const { result } = await opened();
-    expect(Events.open[0]!.url).toBe('/api/sites/tarn/events');
     server.revision = 5;
-    act(() => Events.open[0]!.send('revision', '5'));
+    act(() => listeners.get('tarn')!(5));
     await waitFor(() => expect(result.current.session!.site.revision).toBe(5));
     const calls = vi.mocked(api.site).mock.calls.length;
-    act(() => Events.open[0]!.send('revision', '4'));
+    act(() => listeners.get('tarn')!(4));
     await Promise.resolve();
     expect(vi.mocked(api.site).mock.calls.length).toBe(calls);
   });
@@ -212,7 +202,34 @@ describe('changes by others', () => {
   it('are no longer listened to once the site is left', async () => {
     const { unmount } = await opened();
     unmount();
-    expect(Events.open[0]!.closed).toBe(true);
+    expect(listeners.size).toBe(0);
+  });
+});
+
+describe('a server that is away', () => {
+  it('leaves the site open with everything on it, and what was changed waits', async () => {
+    const { result } = await opened();
+    server.refuse = new Problem('Lumbrit does not answer.', 0);
+    act(() => result.current.session!.commit(edit('one')));
+    await waitFor(() => expect(result.current.session!.away).toBe(true));
+    expect(result.current.problem).toBeNull();
+    expect(result.current.session!.waits).toBe(1);
+    expect(result.current.session!.edits).toEqual(edit('one'));
+    expect(useNotes.getState().notes).toEqual([]);
+    act(() => result.current.session!.retry());
+    await waitFor(() => expect(result.current.session!.waits).toBe(0));
+    expect(result.current.session!.away).toBe(false);
+    expect(result.current.session!.site.revision).toBe(2);
+  });
+
+  it('is asked for the picture again when it is back', async () => {
+    const { result } = await opened();
+    await waitFor(() => expect(server.views).toHaveLength(1));
+    await act(async () => server.views[0]!.fail(new Problem('Lumbrit does not answer.', 0)));
+    await waitFor(() => expect(result.current.session!.away).toBe(true));
+    act(() => result.current.session!.retry());
+    await waitFor(() => expect(server.views).toHaveLength(2));
+    expect(useNotes.getState().notes).toEqual([]);
   });
 });
 
@@ -250,7 +267,7 @@ describe('the view', () => {
   it('says nothing of a request that a newer one has replaced', async () => {
     await opened();
     await waitFor(() => expect(server.views).toHaveLength(1));
-    await act(async () => server.views[0]!.fail(new Problem('superseded', 409)));
+    await act(async () => server.views[0]!.fail(new DOMException('stopped', 'AbortError')));
     expect(useNotes.getState().notes).toEqual([]);
   });
 

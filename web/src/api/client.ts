@@ -47,14 +47,24 @@ async function send(path: string, init: RequestInit = {}): Promise<Response> {
     response = await fetch(path, { ...init, headers: { 'X-Tab': tab, ...init.headers } });
   } catch (error) {
     if (error instanceof DOMException && error.name === 'AbortError') throw error;
-    throw new Problem('Lumbrit does not answer. Is it still running? Nothing you see is lost; it is tried again.', 0);
+    throw new Problem('Lumbrit does not answer. Is it still running?', 0);
   }
   if (!response.ok) {
     const details = (await response.json().catch(() => ({}))) as Details;
     throw new Problem(details.detail ?? `The server answered ${response.status}.`, response.status, details.fields, details.changes);
   }
+  // stopped, or a newer request took its place: what an abort is
+  if (response.status === 204 && init.method !== 'DELETE' && !path.startsWith('/api/stop')) throw new DOMException('stopped', 'AbortError');
   return response;
 }
+
+/** Whether an error only says that nobody waits for the answer any more. */
+export function isStopped(error: unknown): boolean {
+  return error instanceof DOMException && error.name === 'AbortError';
+}
+
+// whoever leaves the page waits for nothing
+if (typeof window !== 'undefined') window.addEventListener('pagehide', () => navigator.sendBeacon?.(`/api/stop?named=${tab}`));
 
 async function json<T>(path: string, init?: RequestInit): Promise<T> {
   return (await send(path, init)).json() as Promise<T>;
@@ -136,8 +146,9 @@ export const api = {
   restore: (id: string) => json<Site>(`/api/sites/${id}/restore`, { method: 'POST' }),
   view: (id: string, base: number, edits: Edit[], view: ViewRequest, signal?: AbortSignal) =>
     json<Manifest>(`/api/sites/${id}/view`, body('POST', { base, edits, view }, signal)),
-  doing: () => json<{ text: string }>('/api/doing'),
-  stop: () => send('/api/stop', { method: 'POST' }),
+  doing: () => json<{ text: string; kinds: string[] }>('/api/doing'),
+  /** @param what kind of work to end, all where it is left out */
+  stop: (what = '') => send(`/api/stop?what=${what}`, { method: 'POST' }),
   motion: (id: string, base: number, edits: Edit[], full: boolean, signal: AbortSignal) => json<MotionView>(`/api/sites/${id}/motion`, body('POST', { base, edits, full }, signal)),
   breeze: (id: string, plant: string) => json<Breeze>(`/api/sites/${id}/breeze?plant=${encodeURIComponent(plant)}`),
   loop: (id: string) => json<LoopView>(`/api/sites/${id}/loop`),

@@ -13,7 +13,7 @@ import { SheetView } from './SheetView';
 
 /** The lined sheet with the variants of one plant; while the strip of steps is open, the chosen falloff can be seen and painted on them. */
 export function Sheet({ plant, strip }: { plant: NurseryPlant; strip: boolean }) {
-  const { recipe, site, manifest, commit } = useSession();
+  const { recipe, site, manifest, edits, commit } = useSession();
   const { pending, falloff: chosen, stage, values, set } = useSelection();
   const canvas = useRef<HTMLCanvasElement>(null);
   const view = useRef<SheetView | null>(null);
@@ -25,11 +25,11 @@ export function Sheet({ plant, strip }: { plant: NurseryPlant; strip: boolean })
   const [lost, setLost] = useState('');
   const falloff = strip ? recipe.falloffs.find((each) => each.id === chosen) : undefined;
   const shows = values ? falloff?.id : undefined;
-  const asked = JSON.stringify([pending, shows, stage]);
+  const asked = JSON.stringify([edits, shows, stage]);
   const sheet = useQuery({
     queryKey: ['sheet', site.id, site.revision, plant.id, growth, detail, asked],
     queryFn: async () => {
-      const found = await api.sheet(site.id, { base: site.revision, edits: pending, plant: plant.id, growth, detail, falloff: shows, stage });
+      const found = await api.sheet(site.id, { base: site.revision, edits, plant: plant.id, growth, detail, falloff: shows, stage });
       return { ...found, data: await bundle(found.key) };
     },
     placeholderData: (before) => before,

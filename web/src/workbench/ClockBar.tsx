@@ -17,12 +17,13 @@ const RATES = [
 
 /** The site's time: play, step and scrub over the loop, keys as marks, and how the loop meets itself. */
 export function ClockBar({ viewport, ripe }: { viewport: Viewport | null; ripe: boolean }) {
-  const { site, recipe, manifest, commit } = useSession();
+  const session = useSession();
+  const { recipe, manifest, commit } = session;
   const { time, set } = useSelection();
   const motion = useMotion();
   const [target, setTarget] = useState<HTMLButtonElement | null>(null);
   const [fitting, setFitting] = useState(false);
-  useMoving(site, manifest, viewport, ripe);
+  useMoving(session, manifest, viewport, ripe);
   usePlaying(viewport);
   const able = moves(recipe);
   const { clock } = recipe;

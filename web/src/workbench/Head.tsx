@@ -6,7 +6,7 @@ import { UndoButtons } from './UndoButtons';
 
 /** Site name, saved state, undo and redo, budget, the other views. */
 export function Head({ onHelp }: { onHelp: () => void }) {
-  const { site, recipe, saving, commit } = useSession();
+  const { site, recipe, saving, away, waits, commit } = useSession();
   return (
     <header className="head">
       <Link to="/" className="brand">
@@ -18,7 +18,7 @@ export function Head({ onHelp }: { onHelp: () => void }) {
         </Link>
         <EditableName name={recipe.name} label="Name of the site" className="site-name" onRename={(name) => commit([{ kind: 'rename-site', name }])} />
         <span className="muted" role="status" title={site.summary}>
-          {saving ? '· saving …' : `· saved, change ${site.revision}`}
+          {away && waits > 0 ? `· not saved, ${waits} ${waits === 1 ? 'change waits' : 'changes wait'}` : saving ? '· saving …' : `· saved, change ${site.revision}`}
         </span>
       </span>
       <UndoButtons keys />

@@ -9,14 +9,14 @@ const HEIGHT = 120;
 
 /** A tape between two clicks, or a cut through the ground before and after a relief layer. */
 export function LaidLine() {
-  const { site, recipe } = useSession();
-  const { laying, line, layer, pending, set } = useSelection();
+  const { site, recipe, edits } = useSession();
+  const { laying, line, layer, set } = useSelection();
   const [a, b] = line;
   const relief = recipe.layers.find((each) => each.id === layer && !['cover', 'tint'].includes(each.kind));
   const cut = useQuery({
     queryKey: ['profile', site.id, site.revision, a, b, laying === 'cut' ? (relief?.id ?? '') : '', laying],
     queryFn: () =>
-      api.profile(site.id, { base: site.revision, edits: pending, fromX: a![0], fromZ: a![2], toX: b![0], toZ: b![2], layer: laying === 'cut' ? (relief?.id ?? '') : '' }),
+      api.profile(site.id, { base: site.revision, edits, fromX: a![0], fromZ: a![2], toX: b![0], toZ: b![2], layer: laying === 'cut' ? (relief?.id ?? '') : '' }),
     enabled: laying !== null && b !== undefined,
     placeholderData: (before) => before,
     retry: false,

@@ -1,5 +1,6 @@
 import type { ReactNode } from 'react';
 import { useParams } from 'react-router';
+import { AwayBanner } from '../parts/AwayBanner';
 import { NoteHolder } from '../parts/notes';
 import { SessionContext, useSiteSession } from './session';
 
@@ -11,6 +12,7 @@ export function SitePage({ name, children }: { name: string; children: ReactNode
   if (!session) return <p className="empty">Opening the {name} …</p>;
   return (
     <SessionContext value={session}>
+      <AwayBanner />
       {children}
       <NoteHolder />
     </SessionContext>

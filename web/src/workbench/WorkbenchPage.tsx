@@ -1,5 +1,6 @@
 import { useEffect, useRef, useState } from 'react';
 import { Link, useParams } from 'react-router';
+import { AwayBanner } from '../parts/AwayBanner';
 import { NoteHolder } from '../parts/notes';
 import { fixed, withUnit } from '../parts/numbers';
 import type { Viewport } from '../view3d/Viewport';
@@ -53,6 +54,7 @@ export function WorkbenchPage() {
       <Dropping />
       <div className="workbench">
         <Head onHelp={() => setHelp(true)} />
+        <AwayBanner />
         <main className="middle">
           <div className="side">
             <Board />
@@ -175,16 +177,17 @@ type MaybeSession = ReturnType<typeof useSiteSession>['session'];
 function useFirstSelection(session: MaybeSession): void {
   const selection = useSelection();
   const recipe = session?.recipe;
+  const saving = session?.saving ?? false;
   const { falloff, layer, pending, set } = selection;
   useEffect(() => {
-    if (!recipe || pending.length > 0) return;
+    if (!recipe || saving || pending.length > 0) return;
     if (!recipe.falloffs.some((each) => each.id === falloff)) set({ falloff: recipe.falloffs[0]?.id ?? '', stage: -1 });
     if (!recipe.layers.some((each) => each.id === layer)) {
       const first = recipe.layers.find((each) => each.kind === 'cover') ?? recipe.layers[0];
       const property = first && (first.kind === 'cover' ? 'density' : (Object.keys(first.properties ?? {})[0] ?? ''));
       set({ layer: first?.id ?? '', property: property ?? '', shows: first ? 'property' : 'falloff', asked: null });
     }
-  }, [recipe, falloff, layer, pending, set]);
+  }, [recipe, saving, falloff, layer, pending, set]);
 }
 
 function useKeys(session: MaybeSession, view: React.RefObject<Viewport | null>, setHelp: (show: boolean) => void): void {

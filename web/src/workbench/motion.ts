@@ -1,8 +1,8 @@
 import { useEffect, useRef, useState } from 'react';
 import { create } from 'zustand';
-import { api, Problem } from '../api/client';
+import { api, isStopped } from '../api/client';
 import { parseBundle } from '../api/bundle';
-import type { Manifest, MotionView, Recipe, Site } from '../api/types';
+import type { Edit, Manifest, MotionView, Recipe, Site } from '../api/types';
 import { sayProblem } from '../parts/notes';
 import { Moving } from '../view3d/motion/Moving';
 import type { Viewport } from '../view3d/Viewport';
@@ -104,13 +104,12 @@ function useRested(manifest: Manifest | null, ripe: boolean): Manifest | null {
  * Fetches the motion of what the view shows and gives it to the viewport: when it is to be played, else after every change as soon
  * as the picture is at rest, so that it takes no core from the picture.
  */
-export function useMoving(site: Site, shown: Manifest | null, viewport: Viewport | null, ripe: boolean): void {
+export function useMoving({ site, edits }: { site: Site; edits: Edit[] }, shown: Manifest | null, viewport: Viewport | null, ripe: boolean): void {
   const manifest = useRested(shown, ripe);
-  const { pending } = useSelection();
   const full = useFrame((s) => s.full);
   const last = useRef('');
   const { set } = useMotion.getState();
-  const any = moves(site.recipe) || pending.some((edit) => edit.kind === 'add-layer');
+  const any = moves(site.recipe) || edits.some((edit) => edit.kind === 'add-layer');
   useEffect(() => () => set({ wanted: false, playing: false }), [set]);
   useEffect(() => {
     if (!viewport || !manifest || manifest.ground.draft || manifest !== shown) return;
@@ -125,7 +124,7 @@ export function useMoving(site: Site, shown: Manifest | null, viewport: Viewport
     const ask = async () => {
       set({ computing: true });
       try {
-        const view = await api.motion(site.id, site.revision, pending, full, abort.signal);
+        const view = await api.motion(site.id, site.revision, edits, full, abort.signal);
         const keys = keysOf(view);
         set({ computing: false, view });
         const signature = [...keys, view.frames, view.start, view.step].join(' ');
@@ -147,8 +146,7 @@ export function useMoving(site: Site, shown: Manifest | null, viewport: Viewport
           },
         );
       } catch (error) {
-        const superseded = (error instanceof DOMException && error.name === 'AbortError') || (error instanceof Problem && error.status === 409);
-        if (!superseded) {
+        if (!isStopped(error)) {
           set({ computing: false });
           sayProblem(error);
         }

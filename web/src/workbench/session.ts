@@ -1,22 +1,35 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { createContext, useCallback, useContext, useEffect, useMemo, useRef, useState } from 'react';
-import { api, Problem } from '../api/client';
+import { createContext, useCallback, useContext, useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react';
+import { api, isStopped, Problem } from '../api/client';
+import { onRevision } from '../api/events';
 import type { AllKinds, Edit, Manifest, Recipe, Site } from '../api/types';
 import { sayProblem, useNotes } from '../parts/notes';
+import { applied } from './applied';
 import { useFrame } from './frame';
 import { answered, ask, gaveUp, useProgress } from './progress';
+import { isSilence, SaveQueue } from './SaveQueue';
 import { useSelection } from './selection';
 
 /** The site that is open, and the ways to change it. */
 export interface Session {
+  /** As it was saved last. */
   site: Site;
+  /** With the changes that wait to be saved. */
   recipe: Recipe;
   kinds: AllKinds;
   manifest: Manifest | null;
+  /** What the picture shows beyond the saved site: changes that wait to be saved, and the one that is only shown. */
+  edits: Edit[];
   working: boolean;
   /** Ends what is being computed; the last picture stays. */
   stop: () => void;
   saving: boolean;
+  /** The server does not answer; changes wait until it does. */
+  away: boolean;
+  /** How many changes wait. */
+  waits: number;
+  /** Tries at once whether the server is back. */
+  retry: () => void;
   /** Shows a change without saving it. */
   preview: (edits: Edit[]) => void;
   /** Saves a change as one step of undo. */
@@ -33,75 +46,81 @@ export function useSession(): Session {
   return session;
 }
 
+const NONE: Edit[] = [];
+
 /** Loads a site and keeps saving in order; changes by others arrive by themselves. */
 export function useSiteSession(id: string): { session: Session | null; problem: Error | null } {
   const queries = useQueryClient();
   const site = useQuery({ queryKey: ['site', id], queryFn: () => api.site(id) });
   const kinds = useQuery({ queryKey: ['kinds'], queryFn: api.kinds, staleTime: Infinity });
-  const [saves, setSaves] = useState(0);
-  const queue = useRef<Promise<unknown>>(Promise.resolve());
+  const [returns, setReturns] = useState(0);
   const set = useSelection((s) => s.set);
-
-  const enqueue = useCallback(
-    (work: (now: Site) => Promise<Site>, after?: () => void, always?: () => void) => {
-      setSaves((n) => n + 1);
-      useProgress.setState(({ saving }) => ({ saving: saving + 1 }));
-      queue.current = queue.current.then(async () => {
-        try {
-          const now = queries.getQueryData<Site>(['site', id]);
-          if (now) queries.setQueryData(['site', id], await work(now));
-          after?.();
-        } catch (error) {
+  const queue = useMemo(
+    () =>
+      new SaveQueue(id, {
+        now: (now) => queries.setQueryData<Site>(['site', id], (known) => (known && known.revision > now.revision ? known : now)),
+        refused: (error) => {
           sayProblem(error);
           if (error instanceof Problem && error.changes.length > 0) {
             useNotes.getState().say(`Changed in the meantime: ${error.changes.slice(-3).join('; ')}`, { bad: true });
           }
-          await queries.invalidateQueries({ queryKey: ['site', id] });
-        } finally {
-          always?.();
-          setSaves((n) => n - 1);
-          useProgress.setState(({ saving }) => ({ saving: saving - 1 }));
-        }
-      });
-    },
+          void queries.invalidateQueries({ queryKey: ['site', id] });
+        },
+        back: () => setReturns((n) => n + 1),
+      }),
     [id, queries],
   );
+  useEffect(() => {
+    queue.begin();
+    return () => queue.end();
+  }, [queue]);
+  const waiting = useSyncExternalStore(queue.subscribe, queue.snapshot);
+  const waits = waiting.changes.filter((each) => each.savedAs === null).length;
+  useEffect(() => useProgress.setState({ saving: waits }), [waits]);
+  const lost = useCallback(() => queue.lost(), [queue]);
+  const retry = useCallback(() => queue.retry(), [queue]);
 
-  const preview = useCallback((edits: Edit[]) => set({ pending: edits }), [set]);
-  const undo = useCallback(() => enqueue(() => api.undo(id)), [enqueue, id]);
-  const redo = useCallback(() => enqueue(() => api.redo(id)), [enqueue, id]);
+  const saved = site.data;
+  const unsaved = useMemo(() => {
+    const edits = waiting.changes.filter((each) => each.savedAs === null || each.savedAs > (saved?.revision ?? 0)).flatMap((each) => each.edits);
+    return edits.length === 0 ? NONE : edits;
+  }, [waiting, saved]);
+  const recipe = useMemo(() => saved && applied(saved.recipe, unsaved), [saved, unsaved]);
+  const pending = useSelection((s) => s.pending);
+  const edits = useMemo(() => (unsaved.length === 0 ? pending : pending.length === 0 ? unsaved : [...unsaved, ...pending]), [unsaved, pending]);
+
+  const revision = saved?.revision ?? 0;
+  const preview = useCallback((shown: Edit[]) => set({ pending: shown }), [set]);
+  const undo = useCallback(() => queue.add('undo', [], revision), [queue, revision]);
+  const redo = useCallback(() => queue.add('redo', [], revision), [queue, revision]);
   const commit = useCallback(
-    (edits: Edit[], undoNote?: string) => {
-      set({ pending: edits });
-      enqueue(
-        (now) => api.edit(id, now.revision, edits),
-        () => undoNote && useNotes.getState().say(undoNote, { action: { label: 'Undo', run: undo } }),
-        () => useSelection.getState().pending === edits && set({ pending: [] }),
-      );
+    (changes: Edit[], undoNote?: string) => {
+      queue.add('edit', changes, revision, () => undoNote && useNotes.getState().say(undoNote, { action: { label: 'Undo', run: () => queue.add('undo', [], queue.newest) } }));
+      set({ pending: NONE });
     },
-    [enqueue, id, set, undo],
+    [queue, revision, set],
   );
 
-  useEffect(() => {
-    const events = new EventSource(`/api/sites/${id}/events`);
-    events.addEventListener('revision', (event) => {
-      const known = queries.getQueryData<Site>(['site', id]);
-      if (known && Number((event as MessageEvent<string>).data) > known.revision) {
-        queue.current = queue.current.then(() => queries.invalidateQueries({ queryKey: ['site', id] }));
-      }
-    });
-    return () => events.close();
-  }, [id, queries]);
+  useEffect(
+    () =>
+      onRevision(id, (newest) => {
+        const known = queries.getQueryData<Site>(['site', id]);
+        // what we save ourselves arrives with the answer
+        if (known && newest > known.revision && queue.waits === 0) void queries.invalidateQueries({ queryKey: ['site', id] });
+      }),
+    [id, queries, queue],
+  );
 
-  const { manifest, working, stop } = useManifest(site.data);
+  const { manifest, working, stop } = useManifest(saved, edits, returns, lost);
   const session = useMemo(
     () =>
-      site.data && kinds.data
-        ? { site: site.data, recipe: site.data.recipe, kinds: kinds.data, manifest, working, stop, saving: saves > 0, preview, commit, undo, redo }
+      saved && recipe && kinds.data
+        ? { site: saved, recipe, kinds: kinds.data, manifest, edits, working, stop, saving: waits > 0, away: waiting.away, waits, retry, preview, commit, undo, redo }
         : null,
-    [site.data, kinds.data, manifest, working, stop, saves, preview, commit, undo, redo],
+    [saved, recipe, kinds.data, manifest, edits, working, stop, waits, waiting.away, retry, preview, commit, undo, redo],
   );
-  return { session, problem: site.error ?? kinds.error };
+  // a site that is open stays open, whatever happens to the server
+  return { session, problem: session ? null : (site.error ?? kinds.error) };
 }
 
 const TOO_LONG = 400;
@@ -110,10 +129,11 @@ const TOO_LONG = 400;
  * The manifest of what is looked at. One request is under way at a time; while a slider moves the newest wish waits, and one
  * that has waited too long cancels what is under way.
  */
-function useManifest(site: Site | undefined): { manifest: Manifest | null; working: boolean; stop: () => void } {
+function useManifest(site: Site | undefined, edits: Edit[], returns: number, lost: () => void): { manifest: Manifest | null; working: boolean; stop: () => void } {
   const [manifest, setManifest] = useState<Manifest | null>(null);
   const [working, setWorking] = useState(false);
   const { pending, falloff, stage, layer, property, shows, time, comparing, alone } = useSelection();
+  const draft = pending.length > 0;
   const full = useFrame((s) => s.full);
   const loop = useRef<{ wish: (() => void) | null; running: boolean; abort: AbortController; since: number }>({
     wish: null,
@@ -137,16 +157,16 @@ function useManifest(site: Site | undefined): { manifest: Manifest | null; worki
       const before = stage > 0 ? stage - 1 : 0;
       const view =
         shows === 'property' && !comparing
-          ? { falloff, stage, layer, property, time, alone, draft: pending.length > 0, full }
-          : { falloff, stage: comparing ? before : stage, layer: '', property: '', time, alone, draft: pending.length > 0, full };
+          ? { falloff, stage, layer, property, time, alone, draft, full }
+          : { falloff, stage: comparing ? before : stage, layer: '', property: '', time, alone, draft, full };
       try {
-        const seen = await api.view(id, revision, pending, view, state.abort.signal);
+        const seen = await api.view(id, revision, edits, view, state.abort.signal);
         answered(seen, asked, revision);
         setManifest(seen);
       } catch (error) {
         gaveUp(asked);
-        const superseded = (error instanceof DOMException && error.name === 'AbortError') || (error instanceof Problem && error.status === 409);
-        if (!superseded) sayProblem(error);
+        if (isSilence(error)) lost();
+        else if (!isStopped(error)) sayProblem(error);
       }
       state.running = false;
       const next = state.wish as (() => void) | null;
@@ -158,7 +178,7 @@ function useManifest(site: Site | undefined): { manifest: Manifest | null; worki
       state.wish = () => void run();
       if (performance.now() - state.since > TOO_LONG) state.abort.abort();
     }
-  }, [id, revision, pending, falloff, stage, layer, property, shows, time, comparing, alone, full]);
+  }, [id, revision, edits, draft, falloff, stage, layer, property, shows, time, comparing, alone, full, returns, lost]);
 
   const stop = useCallback(() => {
     loop.current.wish = null;

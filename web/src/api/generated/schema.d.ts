@@ -267,7 +267,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["events"];
+        get: operations["ofSite"];
         put?: never;
         post?: never;
         delete?: never;
@@ -574,6 +574,22 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["weather"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/events": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["ofAllSites"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -1531,6 +1547,7 @@ export interface components {
             within: "edge" | "filled" | "signed";
         };
         Doing: {
+            kinds: string[];
             text: string;
         };
         Drive: {
@@ -5188,9 +5205,7 @@ export interface operations {
     aim: {
         parameters: {
             query?: never;
-            header?: {
-                "X-Tab"?: string;
-            };
+            header?: never;
             path: {
                 id: string;
             };
@@ -5218,9 +5233,7 @@ export interface operations {
             query: {
                 plant: string;
             };
-            header?: {
-                "X-Tab"?: string;
-            };
+            header?: never;
             path: {
                 id: string;
             };
@@ -5239,7 +5252,7 @@ export interface operations {
             };
         };
     };
-    events: {
+    ofSite: {
         parameters: {
             query?: never;
             header?: never;
@@ -5266,9 +5279,7 @@ export interface operations {
             query?: {
                 formats?: string[];
             };
-            header?: {
-                "X-Tab"?: string;
-            };
+            header?: never;
             path: {
                 id: string;
             };
@@ -5312,9 +5323,7 @@ export interface operations {
     motion: {
         parameters: {
             query?: never;
-            header?: {
-                "X-Tab"?: string;
-            };
+            header?: never;
             path: {
                 id: string;
             };
@@ -5490,9 +5499,7 @@ export interface operations {
             query: {
                 layer: string;
             };
-            header?: {
-                "X-Tab"?: string;
-            };
+            header?: never;
             path: {
                 id: string;
             };
@@ -5562,9 +5569,7 @@ export interface operations {
     sheet: {
         parameters: {
             query?: never;
-            header?: {
-                "X-Tab"?: string;
-            };
+            header?: never;
             path: {
                 id: string;
             };
@@ -5612,9 +5617,7 @@ export interface operations {
     view: {
         parameters: {
             query?: never;
-            header?: {
-                "X-Tab"?: string;
-            };
+            header?: never;
             path: {
                 id: string;
             };
@@ -5687,7 +5690,10 @@ export interface operations {
     };
     stop: {
         parameters: {
-            query?: never;
+            query?: {
+                named?: string;
+                what?: string;
+            };
             header?: {
                 "X-Tab"?: string;
             };
@@ -5728,6 +5734,26 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["WeatherRead"];
+                };
+            };
+        };
+    };
+    ofAllSites: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/event-stream": components["schemas"]["SseEmitter"];
                 };
             };
         };

@@ -106,34 +106,51 @@ class ApiTest {
         assertThat(foreign.status()).isEqualTo(403);
     }
 
-    /** The older one would take far longer than the newer one, and newer ones are sent until it has answered. */
-    @Test
-    void aNewerRequestOfATabCancelsItsOlderOne() throws Exception {
-        String site = "/api/sites/" + server.small();
-        var older = java.util.concurrent.CompletableFuture.supplyAsync(() -> view(
-                        site,
-                        "{\"kind\":\"set-ground\",\"ground\":{\"width\":160,\"depth\":160,\"resolution\":4096,\"lowest\":6}}")
-                .status());
-        int answered = 0;
-        for (int spacing = 20; !older.isDone(); spacing++) {
-            answered += view(site, spacing(spacing)).status() == 200 ? 1 : 0;
+    /** What a browser or a stranger sends, word by word; the status line of the answer and its body. */
+    private String raw(String... head) throws IOException {
+        URI address = URI.create(server.address());
+        try (java.net.Socket client = new java.net.Socket(address.getHost(), address.getPort())) {
+            client.getOutputStream()
+                    .write((String.join("\r\n", head) + "\r\nConnection: close\r\n\r\n")
+                            .getBytes(StandardCharsets.US_ASCII));
+            return new String(client.getInputStream().readAllBytes(), StandardCharsets.UTF_8);
         }
-        assertThat(older.get()).isEqualTo(409);
-        assertThat(answered).isPositive();
     }
 
-    private static String spacing(int hundredths) {
-        return """
-                {"kind":"set-property","layer":"cotton-grass","property":"spacing",
-                 "range":{"low":%1$s,"high":%1$s,"combine":"product"}}""".formatted(hundredths / 100.0);
+    @Test
+    void onlyItsOwnNamesOpenTheServer() throws IOException {
+        String port = ":" + URI.create(server.address()).getPort();
+        for (String own : List.of("127.0.0.1", "localhost", "LOCALHOST", "[::1]")) {
+            assertThat(raw("GET /api/sites HTTP/1.1", "Host: " + own + port)).startsWith("HTTP/1.1 200");
+        }
+        for (String strange : List.of("evil.example", "127.0.0.1.evil.example", "evil.example:80", "0.0.0.0")) {
+            assertThat(raw("GET /api/sites HTTP/1.1", "Host: " + strange))
+                    .startsWith("HTTP/1.1 421")
+                    .contains("application/problem+json")
+                    .contains("urn:lumbrit:foreign-host");
+            assertThat(raw("POST /api/sites/demo HTTP/1.1", "Host: " + strange, "Content-Length: 0"))
+                    .startsWith("HTTP/1.1 421");
+            assertThat(raw("GET / HTTP/1.1", "Host: " + strange)).startsWith("HTTP/1.1 421");
+        }
+        assertThat(raw("GET /api/sites HTTP/1.0")).startsWith("HTTP/1.1 400").contains("which host");
     }
 
-    private RunningServer.Answer view(String site, String edit) {
-        return server.send(HttpRequest.newBuilder(URI.create(server.address() + site + "/view"))
-                .header("Content-Type", "application/json")
-                .header("X-Tab", "one-tab")
-                .POST(HttpRequest.BodyPublishers.ofString("""
-                        {"base":1,"edits":[%s],
-                         "view":{"falloff":"shore","stage":-1,"layer":"","property":""}}""".formatted(edit))));
+    @Test
+    void otherPagesMayNotLetTheServerCompute() throws IOException {
+        String host = "Host: " + URI.create(server.address()).getAuthority();
+        for (String site : List.of("cross-site", "same-site")) {
+            assertThat(raw("GET /api/sites HTTP/1.1", host, "Sec-Fetch-Site: " + site))
+                    .startsWith("HTTP/1.1 403")
+                    .contains("urn:lumbrit:foreign-page");
+            assertThat(raw("GET / HTTP/1.1", host, "Sec-Fetch-Site: " + site))
+                    .as("a link leads here from anywhere")
+                    .startsWith("HTTP/1.1 200");
+        }
+        for (String site : List.of("same-origin", "none")) {
+            assertThat(raw("GET /api/sites HTTP/1.1", host, "Sec-Fetch-Site: " + site))
+                    .startsWith("HTTP/1.1 200");
+        }
+        assertThat(raw("GET /api/sites HTTP/1.1", host, "Origin: http://elsewhere.example"))
+                .startsWith("HTTP/1.1 403");
     }
 }

@@ -6,12 +6,15 @@ import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
+import java.util.HashSet;
+import java.util.Set;
 import java.util.concurrent.BlockingQueue;
 import java.util.concurrent.LinkedBlockingQueue;
 import java.util.concurrent.TimeUnit;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
+import tools.jackson.databind.JsonNode;
 
 /** What an open tab is told of its site. */
 @ExtendWith(RunningServer.Extension.class)
@@ -30,9 +33,12 @@ class EventsTest {
         final HttpResponse<Stream<String>> response;
 
         Tab(String site) throws Exception {
-            HttpRequest request = HttpRequest.newBuilder(
-                            URI.create(server.address() + "/api/sites/" + site + "/events"))
-                    .build();
+            this("/api/sites/" + site + "/events", true);
+        }
+
+        Tab(String path, boolean whole) throws Exception {
+            HttpRequest request =
+                    HttpRequest.newBuilder(URI.create(server.address() + path)).build();
             response = client.send(request, HttpResponse.BodyHandlers.ofLines());
             stream = response.body();
             Thread reader = new Thread(() -> {
@@ -112,5 +118,29 @@ class EventsTest {
                 assertThat(open.next()).isEqualTo("data:" + (i + 2));
             }
         }
+    }
+
+    @Test
+    void oneStreamTellsOfEverySiteAndAnUnknownSiteHasNone() throws Exception {
+        String one = server.small();
+        String other = server.small();
+        try (Tab all = new Tab("/api/events", true)) {
+            rename(one, "Rim");
+            rename(other, "Bank");
+            Set<String> told = new HashSet<>();
+            // other tests change sites meanwhile
+            while (!told.containsAll(Set.of(one, other))) {
+                String line = all.next();
+                assertThat(line).isNotEqualTo("nothing came");
+                if (line.startsWith("data:")) {
+                    JsonNode news = RunningServer.JSON.readTree(line.substring(5));
+                    told.add(news.get("site").asString());
+                    assertThat(news.get("revision").asInt()).isPositive();
+                }
+            }
+        }
+        var unknown = server.get("/api/sites/00000000-0000-0000-0000-000000000000/events");
+        assertThat(unknown.status()).isEqualTo(404);
+        assertThat(unknown.json().get("type").asString()).isEqualTo("urn:lumbrit:not-found");
     }
 }

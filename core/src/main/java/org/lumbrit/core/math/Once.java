@@ -8,7 +8,9 @@ import java.util.function.Function;
 
 /**
  * What is made once for each key, by the thread that asks first. No lock is held meanwhile: makers work on all cores, and a lock
- * on which the others wait would keep the very cores that the maker needs. Whoever waits lends its place in the common pool.
+ * on which the others wait would keep the very cores that the maker needs. Whoever waits lends its place in the common pool; who
+ * asks from within a loop does not wait but makes the same again, see {@link Chunks#inside}. So what many pieces of a loop want
+ * is best made before it.
  */
 public final class Once<K, V> {
     private final Map<K, CompletableFuture<V>> known = new ConcurrentHashMap<>();
@@ -23,6 +25,9 @@ public final class Once<K, V> {
                 if (first == null) {
                     return made(key, mine, make);
                 }
+            }
+            if (!first.isDone() && Chunks.inside()) {
+                return make.apply(key);
             }
             try {
                 return first.join();

@@ -64,6 +64,7 @@ public final class Swaying {
         double[] inside = new double[chunks];
         double[] square = new double[chunks];
         double[][] sums = new double[chunks][];
+        prepare(stand, cancel);
         Chunks.run(plants, chunk, cancel, (from, to) -> {
             double[] bends = bends(stand, from, to);
             int n = to - from;
@@ -91,6 +92,15 @@ public final class Swaying {
         return new SwayLoop(frames, plants, steps, radians, seam(jump, inside), together(square, sums, plants));
     }
 
+    /** What every piece of work reads of each frame, made on all cores before any begins. */
+    private void prepare(Stand stand, Cancel cancel) {
+        for (int f = -before(stand); f < frames.count() && stand.x.length > 0; f++) {
+            cancel.check();
+            stand.air.at(f);
+            stand.give.at(f);
+        }
+    }
+
     /** Plants in one piece of work: as many as their numbers fit near to the processor. */
     private int chunk(Stand stand) {
         return Math.max(1, Math.min(128, MOST_NUMBERS / (5 * (frames.count() + before(stand)))));
@@ -113,6 +123,7 @@ public final class Swaying {
     /** The largest bend of each plant in any frame, radians; nothing else is kept, however many they are. */
     public float[] amplitudes(Stand stand, Cancel cancel) {
         float[] most = new float[stand.x.length];
+        prepare(stand, cancel);
         Chunks.run(most.length, chunk(stand), cancel, (from, to) -> {
             int row = 2 * (to - from);
             double[] bends = bends(stand, from, to);

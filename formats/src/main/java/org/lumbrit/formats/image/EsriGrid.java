@@ -5,6 +5,7 @@ import java.util.HashMap;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.math.Decimal;
 import org.lumbrit.core.surface.Ground;
 import org.lumbrit.formats.BadInputException;
@@ -21,7 +22,7 @@ public final class EsriGrid {
                 || start.stripLeading().toLowerCase(Locale.ROOT).startsWith("nrows");
     }
 
-    static HeightMap read(byte[] bytes, String name) {
+    static HeightMap read(byte[] bytes, String name, Cancel cancel) {
         Words words = new Words(bytes, name);
         Map<String, Double> header = new HashMap<>();
         while (header.size() < MOST_HEADER && words.nextIsName()) {
@@ -41,6 +42,9 @@ public final class EsriGrid {
         Optional<Double> missing = Optional.ofNullable(header.get("nodata_value"));
         float[] values = new float[(int) (columns * rows)];
         for (int i = 0; i < values.length; i++) {
+            if (i % (1 << 16) == 0) {
+                cancel.check();
+            }
             double value = words.number();
             values[i] = missing.isPresent() && value == missing.get() ? Float.NaN : (float) value;
             if (Math.abs(values[i]) > 1e6) {

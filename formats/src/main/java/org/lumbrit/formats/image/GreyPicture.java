@@ -2,11 +2,11 @@ package org.lumbrit.formats.image;
 
 import java.awt.image.BufferedImage;
 import java.awt.image.Raster;
-import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import javax.imageio.ImageIO;
 import javax.imageio.ImageReader;
 import javax.imageio.stream.ImageInputStream;
+import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.surface.Picture;
 import org.lumbrit.formats.BadInputException;
 
@@ -14,10 +14,15 @@ import org.lumbrit.formats.BadInputException;
 public final class GreyPicture {
     private GreyPicture() {}
 
-    /** @throws BadInputException with what would work */
+    /** Read to the end. @throws BadInputException with what would work */
     public static Picture read(byte[] png, String name) {
+        return read(png, name, Cancel.NEVER);
+    }
+
+    /** The same, unless nobody waits for it any more. */
+    public static Picture read(byte[] png, String name, Cancel cancel) {
         HeightPng.requireSoundPng(png, name, "Save the picture as a PNG.");
-        try (ImageInputStream in = ImageIO.createImageInputStream(new ByteArrayInputStream(png))) {
+        try (ImageInputStream in = StoppableBytes.of(png, cancel)) {
             ImageReader reader = ImageIO.getImageReadersByFormatName("png").next();
             try {
                 reader.setInput(in, true, true);
@@ -25,10 +30,10 @@ public final class GreyPicture {
             } finally {
                 reader.dispose();
             }
+        } catch (BadInputException | Cancel.CancelledException e) {
+            throw e;
         } catch (IOException | RuntimeException e) {
-            if (e instanceof BadInputException known) {
-                throw known;
-            }
+            cancel.check();
             throw new BadInputException(
                     name + " is cut off or damaged; it cannot be read to its end. Save or copy it again.", e);
         }

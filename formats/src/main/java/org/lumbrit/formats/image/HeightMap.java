@@ -1,6 +1,7 @@
 package org.lumbrit.formats.image;
 
 import java.util.Optional;
+import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.site.GroundSpec;
 import org.lumbrit.core.surface.Ground;
 import org.lumbrit.formats.BadInputException;
@@ -27,21 +28,26 @@ public record HeightMap(int columns, int rows, int bits, float[] values, boolean
     public static final int LONGEST_SIDE = GroundSpec.MOST_NODES;
     public static final int MOST_ASPECT = 32;
 
-    /** Grey PNG, TIFF or Esri ASCII grid, told apart by their first bytes. @throws BadInputException with what would work */
+    /** Grey PNG, TIFF or Esri ASCII grid, told apart by their first bytes, read to the end. @throws BadInputException with what would work */
     public static HeightMap read(byte[] bytes, String name) {
+        return read(bytes, name, Cancel.NEVER);
+    }
+
+    /** The same, unless nobody waits for it any more. */
+    public static HeightMap read(byte[] bytes, String name, Cancel cancel) {
         if (bytes.length > MOST_BYTES) {
             throw new BadInputException(name + " is larger than " + (MOST_BYTES >> 20) + " MB; " + LONGEST_SIDE + " × "
                     + LONGEST_SIDE + " heights fit.");
         }
         try {
             if (bytes.length > 4 && (bytes[0] == 'I' && bytes[1] == 'I' || bytes[0] == 'M' && bytes[1] == 'M')) {
-                return HeightTiff.read(bytes, name);
+                return HeightTiff.read(bytes, name, cancel);
             }
             if (EsriGrid.looksLike(bytes)) {
-                return EsriGrid.read(bytes, name);
+                return EsriGrid.read(bytes, name, cancel);
             }
-            return HeightPng.read(bytes, name);
-        } catch (BadInputException e) {
+            return HeightPng.read(bytes, name, cancel);
+        } catch (BadInputException | Cancel.CancelledException e) {
             throw e;
         } catch (RuntimeException e) {
             throw damaged(name, e);

@@ -1,7 +1,6 @@
 package org.lumbrit.formats.image;
 
 import java.awt.image.Raster;
-import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.util.Iterator;
 import java.util.Optional;
@@ -9,6 +8,7 @@ import javax.imageio.ImageIO;
 import javax.imageio.ImageReader;
 import javax.imageio.ImageTypeSpecifier;
 import javax.imageio.stream.ImageInputStream;
+import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.surface.Ground;
 import org.lumbrit.formats.BadInputException;
 
@@ -18,10 +18,10 @@ public final class HeightPng {
 
     private HeightPng() {}
 
-    static HeightMap read(byte[] png, String name) {
+    static HeightMap read(byte[] png, String name, Cancel cancel) {
         requireSoundPng(
                 png, name, "Save the height map as a grey PNG with 16 bits a pixel, as TIFF or as Esri ASCII grid.");
-        try (ImageInputStream in = ImageIO.createImageInputStream(new ByteArrayInputStream(png))) {
+        try (ImageInputStream in = StoppableBytes.of(png, cancel)) {
             Iterator<ImageReader> readers = ImageIO.getImageReadersByFormatName("png");
             ImageReader reader = readers.next();
             try {
@@ -31,6 +31,7 @@ public final class HeightPng {
                 reader.dispose();
             }
         } catch (IOException e) {
+            cancel.check();
             throw HeightMap.damaged(name, e);
         }
     }

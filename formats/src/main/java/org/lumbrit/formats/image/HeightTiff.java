@@ -1,12 +1,11 @@
 package org.lumbrit.formats.image;
 
 import java.awt.image.Raster;
-import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.util.Optional;
-import javax.imageio.ImageIO;
 import javax.imageio.ImageReader;
 import javax.imageio.stream.ImageInputStream;
+import org.lumbrit.core.math.Cancel;
 import org.lumbrit.formats.BadInputException;
 
 /**
@@ -22,7 +21,7 @@ final class HeightTiff {
 
     private HeightTiff() {}
 
-    static HeightMap read(byte[] bytes, String name) {
+    static HeightMap read(byte[] bytes, String name, Cancel cancel) {
         TiffTags tags = new TiffTags(bytes, name);
         double columns = tags.number(TiffTags.COLUMNS, 0, 0);
         double rows = tags.number(TiffTags.ROWS, 0, 0);
@@ -36,7 +35,7 @@ final class HeightTiff {
                     + " bits; save it with one band of 32-bit floats or 16-bit whole numbers.");
         }
         tags.requireWhole((int) columns, (int) rows, bits / 8);
-        Raster raster = decode(bytes, tags.number(TiffTags.PREDICTOR, 0, 1) > 1, name);
+        Raster raster = decode(bytes, tags.number(TiffTags.PREDICTOR, 0, 1) > 1, name, cancel);
         if (raster.getWidth() != columns || raster.getHeight() != rows) {
             throw HeightMap.damaged(name, null);
         }
@@ -49,8 +48,8 @@ final class HeightTiff {
                 size(tags, (int) columns, (int) rows));
     }
 
-    private static Raster decode(byte[] bytes, boolean predicted, String name) {
-        try (ImageInputStream in = ImageIO.createImageInputStream(new ByteArrayInputStream(bytes))) {
+    private static Raster decode(byte[] bytes, boolean predicted, String name, Cancel cancel) {
+        try (ImageInputStream in = StoppableBytes.of(bytes, cancel)) {
             ImageReader reader = TiffPlugins.reader(!predicted);
             try {
                 reader.setInput(in, true, true);
@@ -59,6 +58,7 @@ final class HeightTiff {
                 reader.dispose();
             }
         } catch (IOException e) {
+            cancel.check();
             throw HeightMap.damaged(name, e);
         }
     }

@@ -6,6 +6,7 @@ import java.util.Arrays;
 import java.util.Base64;
 import java.util.HashMap;
 import java.util.Map;
+import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.surface.Mesh;
 import org.lumbrit.formats.BadInputException;
 import tools.jackson.core.JacksonException;
@@ -23,6 +24,7 @@ public final class GltfFile {
     private static final int LONGEST_JSON = 64 << 20;
     private static final int DEEPEST = 256;
     private static final int MOST_NODES = 200_000;
+    private static final int MOST_PARTS = 1_000_000;
     private static final double[] UNTURNED = {1, 0, 0, 0, 0, 1, 0, 0, 0, 0, 1, 0, 0, 0, 0, 1};
 
     private final String name;
@@ -34,19 +36,22 @@ public final class GltfFile {
     private int used;
     private boolean turned = true;
     private int visited;
+    private int parts;
+    private final Cancel cancel;
     private final Triangles triangles;
 
-    private GltfFile(String name, JsonNode root, ByteBuffer inside) {
+    private GltfFile(String name, JsonNode root, ByteBuffer inside, Cancel cancel) {
         this.name = name;
         this.root = root;
         this.inside = inside;
-        this.triangles = new Triangles(name, 64);
+        this.cancel = cancel;
+        this.triangles = new Triangles(name, 64, cancel);
     }
 
-    static Mesh read(byte[] bytes, String name) {
+    static Mesh read(byte[] bytes, String name, Cancel cancel) {
         ByteBuffer in = ByteBuffer.wrap(bytes).order(ByteOrder.LITTLE_ENDIAN);
         if (bytes.length < 12 || in.getInt(0) != MAGIC) {
-            return new GltfFile(name, json(bytes, 0, bytes.length, name), ByteBuffer.allocate(0)).all();
+            return new GltfFile(name, json(bytes, 0, bytes.length, name), ByteBuffer.allocate(0), cancel).all();
         }
         if (in.getInt(4) != 2) {
             throw new BadInputException(name + " is GLB of version " + in.getInt(4) + "; version 2 can be read.");
@@ -72,7 +77,7 @@ public final class GltfFile {
         if (root == null) {
             throw cutOff(name);
         }
-        return new GltfFile(name, root, binary).all();
+        return new GltfFile(name, root, binary, cancel).all();
     }
 
     private static BadInputException cutOff(String name) {
@@ -193,6 +198,11 @@ public final class GltfFile {
             throw new BadInputException(name + ": mesh " + index + " is not there.");
         }
         for (JsonNode primitive : mesh.path("primitives")) {
+            if (++parts > MOST_PARTS) {
+                throw new BadInputException(name + " shows more than " + MOST_PARTS / 1_000_000
+                        + " million parts of meshes through its nodes; join them and export it again.");
+            }
+            cancel.check();
             int mode = primitive.path("mode").asInt(4);
             if (mode >= 4 && mode <= 6) {
                 primitive(primitive, mode, m);

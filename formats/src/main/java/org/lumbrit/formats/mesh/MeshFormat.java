@@ -3,6 +3,7 @@ package org.lumbrit.formats.mesh;
 import java.util.Arrays;
 import java.util.Locale;
 import java.util.stream.Collectors;
+import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.surface.Mesh;
 import org.lumbrit.formats.BadInputException;
 
@@ -10,38 +11,38 @@ import org.lumbrit.formats.BadInputException;
 public enum MeshFormat {
     OBJ {
         @Override
-        Mesh parse(byte[] bytes, String name) {
-            return ObjFile.read(bytes, name);
+        Mesh parse(byte[] bytes, String name, Cancel cancel) {
+            return ObjFile.read(bytes, name, cancel);
         }
     },
     PLY {
         @Override
-        Mesh parse(byte[] bytes, String name) {
-            return PlyFile.read(bytes, name);
+        Mesh parse(byte[] bytes, String name, Cancel cancel) {
+            return PlyFile.read(bytes, name, cancel);
         }
     },
     STL {
         @Override
-        Mesh parse(byte[] bytes, String name) {
-            return StlFile.read(bytes, name);
+        Mesh parse(byte[] bytes, String name, Cancel cancel) {
+            return StlFile.read(bytes, name, cancel);
         }
     },
     GLB {
         @Override
-        Mesh parse(byte[] bytes, String name) {
-            return GltfFile.read(bytes, name);
+        Mesh parse(byte[] bytes, String name, Cancel cancel) {
+            return GltfFile.read(bytes, name, cancel);
         }
     },
     GLTF {
         @Override
-        Mesh parse(byte[] bytes, String name) {
-            return GltfFile.read(bytes, name);
+        Mesh parse(byte[] bytes, String name, Cancel cancel) {
+            return GltfFile.read(bytes, name, cancel);
         }
     };
 
     public static final int MOST_BYTES = 512 << 20;
 
-    abstract Mesh parse(byte[] bytes, String name);
+    abstract Mesh parse(byte[] bytes, String name, Cancel cancel);
 
     /** The ending of such a file's name, without the dot. */
     public String ending() {
@@ -62,16 +63,17 @@ public enum MeshFormat {
      * A mesh in the file's own units and axes, with normals made where the file has none.
      *
      * @param name of the file; its ending says the format
+     * @param cancel asked in between, so that reading a large file can be stopped
      * @throws BadInputException with what is wrong, where, and what would work
      */
-    public static Mesh read(byte[] bytes, String name) {
+    public static Mesh read(byte[] bytes, String name, Cancel cancel) {
         MeshFormat format = of(name);
         if (bytes.length > MOST_BYTES) {
             throw new BadInputException(name + " is larger than " + (MOST_BYTES >> 20) + " MB.");
         }
         try {
-            return format.parse(bytes, name);
-        } catch (BadInputException e) {
+            return format.parse(bytes, name, cancel);
+        } catch (BadInputException | Cancel.CancelledException e) {
             throw e;
         } catch (RuntimeException e) {
             throw new BadInputException(
@@ -79,5 +81,10 @@ public enum MeshFormat {
                             + ". Save or export it again.",
                     e);
         }
+    }
+
+    /** The same, always to its end. */
+    public static Mesh read(byte[] bytes, String name) {
+        return read(bytes, name, Cancel.NEVER);
     }
 }

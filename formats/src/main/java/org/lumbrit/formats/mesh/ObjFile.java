@@ -1,122 +1,228 @@
 package org.lumbrit.formats.mesh;
 
-import de.javagl.obj.Obj;
-import de.javagl.obj.ObjFace;
-import de.javagl.obj.ObjReader;
-import java.io.ByteArrayInputStream;
-import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.util.Arrays;
 import java.util.HashMap;
 import java.util.Map;
+import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.surface.Mesh;
 import org.lumbrit.formats.BadInputException;
 
-/** Wavefront OBJ: positions, normals and faces; materials and texture places are left aside. */
+/**
+ * Wavefront OBJ: positions, normals and faces; materials and texture places are left aside. Read in one pass, in time and memory
+ * that grow with the file alone, however long its faces and lines are.
+ */
 public final class ObjFile {
-    private ObjFile() {}
+    /** Characters of a word that are looked at: more than any number needs. */
+    private static final int LONGEST_WORD = 64;
 
-    static Mesh read(byte[] bytes, String name) {
-        Obj obj;
+    private static final int LINES_BETWEEN_ASKING = 1 << 14;
+
+    private final String name;
+    private final byte[] bytes;
+    private final Cancel cancel;
+    private final Numbers positions = new Numbers();
+    private final Numbers normals = new Numbers();
+    private final Triangles triangles;
+    /** The normals of the triangles' corners, −1 for none. */
+    private final Triangles turns;
+
+    private int[] corners = new int[16];
+    private int[] cornerNormals = new int[16];
+    private int at;
+    private int line = 1;
+
+    private ObjFile(String name, byte[] bytes, Cancel cancel) {
+        this.name = name;
+        this.bytes = bytes;
+        this.cancel = cancel;
+        this.triangles = new Triangles(name, 64, cancel);
+        this.turns = new Triangles(name, 64, cancel);
+    }
+
+    static Mesh read(byte[] bytes, String name, Cancel cancel) {
+        return new ObjFile(name, bytes, cancel).all();
+    }
+
+    private Mesh all() {
+        while (at < bytes.length) {
+            if (line % LINES_BETWEEN_ASKING == 0) {
+                cancel.check();
+            }
+            switch (word()) {
+                case "v" -> vector(positions);
+                case "vn" -> vector(normals);
+                case "f" -> face();
+                default -> {}
+            }
+            toNextLine();
+        }
+        int[] of = triangles.all();
+        int[] turned = turns.all();
+        if (normals.count == 0) {
+            return Triangles.mesh(name, positions.all(), new float[0], of);
+        }
+        if (normals.count == positions.count && Arrays.equals(of, turned)) {
+            return Triangles.mesh(name, positions.all(), normals.all(), of);
+        }
+        return paired(of, turned);
+    }
+
+    /** One vertex for each pair of position and normal, in the order in which the faces name them. */
+    private Mesh paired(int[] of, int[] turned) {
+        Map<Long, Integer> known = new HashMap<>();
+        Numbers where = new Numbers();
+        Numbers facing = new Numbers();
+        boolean everyTurned = true;
+        for (int i = 0; i < of.length; i++) {
+            long pair = (long) of[i] << 32 | turned[i] & 0xFFFFFFFFL;
+            Integer vertex = known.get(pair);
+            if (vertex == null) {
+                vertex = known.size();
+                known.put(pair, vertex);
+                where.addFrom(positions, of[i], this);
+                everyTurned &= turned[i] >= 0;
+                if (everyTurned) {
+                    facing.addFrom(normals, turned[i], this);
+                }
+            }
+            of[i] = vertex;
+        }
+        return Triangles.mesh(name, where.all(), everyTurned ? facing.all() : new float[0], of);
+    }
+
+    private void vector(Numbers to) {
+        for (int k = 0; k < 3; k++) {
+            String word = word();
+            if (word.isEmpty()) {
+                throw wrong("has fewer than three numbers");
+            }
+            try {
+                to.add(Float.parseFloat(word));
+            } catch (NumberFormatException e) {
+                throw wrong("has “" + word + "” where a number belongs");
+            }
+        }
+    }
+
+    private void face() {
+        int count = 0;
+        for (String word = word(); !word.isEmpty(); word = word()) {
+            if (count == corners.length) {
+                cancel.check();
+                corners = Arrays.copyOf(corners, 2 * count);
+                cornerNormals = Arrays.copyOf(cornerNormals, 2 * count);
+            }
+            corner(word, count++);
+        }
+        if (count < 3) {
+            throw wrong("is a face of fewer than three corners");
+        }
+        triangles.fan(corners, count);
+        turns.fan(cornerNormals, count);
+    }
+
+    /** A corner is v, v/vt, v/vt/vn or v//vn, counted from 1, or back from the last with a minus. */
+    private void corner(String word, int i) {
+        int slash = word.indexOf('/');
+        int second = slash < 0 ? -1 : word.indexOf('/', slash + 1);
+        corners[i] = index(slash < 0 ? word : word.substring(0, slash), positions.count / 3, word);
+        cornerNormals[i] = second < 0 || second + 1 == word.length()
+                ? -1
+                : index(word.substring(second + 1), normals.count / 3, word);
+    }
+
+    private int index(String digits, int count, String word) {
         try {
-            obj = ObjReader.read(new ByteArrayInputStream(bytes));
-        } catch (IOException | RuntimeException e) {
-            throw new BadInputException(name + " is no sound OBJ file: " + said(e) + ". Export it again, as text.", e);
-        }
-        boolean turned = obj.getNumNormals() > 0;
-        Corners corners = new Corners(obj, turned);
-        Triangles triangles = new Triangles(name, obj.getNumFaces());
-        int[] polygon = new int[16];
-        for (int f = 0; f < obj.getNumFaces(); f++) {
-            ObjFace face = obj.getFace(f);
-            int count = face.getNumVertices();
-            if (count > polygon.length) {
-                polygon = new int[count];
+            int written = Integer.parseInt(digits);
+            int index = written < 0 ? count + written : written - 1;
+            if (written != 0 && index >= 0) {
+                return index;
             }
-            for (int i = 0; i < count; i++) {
-                boolean own = turned && face.containsNormalIndices();
-                polygon[i] = corners.of(face.getVertexIndex(i), own ? face.getNormalIndex(i) : -1);
-            }
-            triangles.fan(polygon, count);
+        } catch (NumberFormatException e) {
+            throw wrong("has “" + word + "” where a corner of a face belongs");
         }
-        return Triangles.mesh(name, corners.positions(), corners.normals(), triangles.all());
+        throw wrong("has a corner “" + word + "”, which is counted from before the first");
     }
 
-    private static String said(Exception e) {
-        String said = String.valueOf(e.getMessage());
-        return said.length() > 120 ? said.substring(0, 120) + "…" : said;
+    private BadInputException wrong(String what) {
+        return new BadInputException(
+                name + " is no sound OBJ file: line " + line + " " + what + ". Export it again, as text.");
     }
 
-    /** One vertex for each pair of position and normal; where both have the same numbers, the file's own order is kept. */
-    private static final class Corners {
-        private final Obj obj;
-        private final boolean turned;
-        private final boolean paired;
-        private final Map<Long, Integer> known = new HashMap<>();
-        private int[] pairs = new int[64];
+    /** The next word of this line, "" at its end; a backslash at the end of a line goes on in the next. */
+    private String word() {
+        while (at < bytes.length && (isBlank(bytes[at]) || goesOn())) {
+            forth();
+        }
+        int from = at;
+        while (at < bytes.length && !isBlank(bytes[at]) && !isBreak(bytes[at]) && bytes[at] != '#' && !goesOn()) {
+            at++;
+        }
+        return new String(bytes, from, Math.min(LONGEST_WORD, at - from), StandardCharsets.ISO_8859_1);
+    }
 
-        Corners(Obj obj, boolean turned) {
-            this.obj = obj;
-            this.turned = turned;
-            this.paired = !turned || samePairs(obj);
+    private void toNextLine() {
+        while (at < bytes.length && !isBreak(bytes[at])) {
+            forth();
+        }
+        if (at < bytes.length) {
+            pastBreak();
+        }
+    }
+
+    /** Over one character, or over a backslash and the line break behind it. */
+    private void forth() {
+        boolean on = goesOn();
+        at++;
+        if (on) {
+            pastBreak();
+        }
+    }
+
+    /** Over LF, CR or both. */
+    private void pastBreak() {
+        boolean both = bytes[at] == '\r' && at + 1 < bytes.length && bytes[at + 1] == '\n';
+        at += both ? 2 : 1;
+        line++;
+    }
+
+    private boolean goesOn() {
+        return bytes[at] == '\\' && at + 1 < bytes.length && isBreak(bytes[at + 1]);
+    }
+
+    private static boolean isBlank(byte b) {
+        return b == ' ' || b == '\t' || b == '\f' || b == 0x0B;
+    }
+
+    private static boolean isBreak(byte b) {
+        return b == '\n' || b == '\r';
+    }
+
+    /** Numbers in their order, three to a vector. */
+    private static final class Numbers {
+        private float[] numbers = new float[3 * 64];
+        private int count;
+
+        void add(float number) {
+            if (count == numbers.length) {
+                numbers = Arrays.copyOf(numbers, 2 * count);
+            }
+            numbers[count++] = number;
         }
 
-        private static boolean samePairs(Obj obj) {
-            if (obj.getNumNormals() != obj.getNumVertices()) {
-                return false;
+        void addFrom(Numbers other, int vector, ObjFile file) {
+            if (3L * vector + 2 >= other.count) {
+                throw new BadInputException(file.name + " names vertex or normal " + (vector + 1) + ", and there are "
+                        + other.count / 3 + ". The file is damaged; export it again.");
             }
-            for (int f = 0; f < obj.getNumFaces(); f++) {
-                ObjFace face = obj.getFace(f);
-                for (int i = 0; i < face.getNumVertices(); i++) {
-                    if (!face.containsNormalIndices() || face.getVertexIndex(i) != face.getNormalIndex(i)) {
-                        return false;
-                    }
-                }
+            for (int k = 0; k < 3; k++) {
+                add(other.numbers[3 * vector + k]);
             }
-            return true;
         }
 
-        int of(int position, int normal) {
-            if (paired) {
-                return position;
-            }
-            return known.computeIfAbsent((long) position << 32 | normal & 0xFFFFFFFFL, missing -> {
-                int next = known.size();
-                if (2 * next + 2 > pairs.length) {
-                    pairs = Arrays.copyOf(pairs, 2 * pairs.length);
-                }
-                pairs[2 * next] = position;
-                pairs[2 * next + 1] = normal;
-                return next;
-            });
-        }
-
-        float[] positions() {
-            float[] all = new float[3 * (paired ? obj.getNumVertices() : known.size())];
-            for (int v = 0; v < all.length / 3; v++) {
-                int from = paired ? v : pairs[2 * v];
-                all[3 * v] = obj.getVertex(from).getX();
-                all[3 * v + 1] = obj.getVertex(from).getY();
-                all[3 * v + 2] = obj.getVertex(from).getZ();
-            }
-            return all;
-        }
-
-        float[] normals() {
-            if (!turned) {
-                return new float[0];
-            }
-            float[] all = new float[3 * (paired ? obj.getNumVertices() : known.size())];
-            for (int v = 0; v < all.length / 3; v++) {
-                int from = paired ? v : pairs[2 * v + 1];
-                if (from < 0) {
-                    return new float[0];
-                }
-                all[3 * v] = obj.getNormal(from).getX();
-                all[3 * v + 1] = obj.getNormal(from).getY();
-                all[3 * v + 2] = obj.getNormal(from).getZ();
-            }
-            return all;
+        float[] all() {
+            return Arrays.copyOf(numbers, count);
         }
     }
 

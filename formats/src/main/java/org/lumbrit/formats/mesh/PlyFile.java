@@ -6,6 +6,7 @@ import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.surface.Mesh;
 import org.lumbrit.formats.BadInputException;
 
@@ -90,7 +91,7 @@ public final class PlyFile {
         long remaining();
     }
 
-    static Mesh read(byte[] bytes, String name) {
+    static Mesh read(byte[] bytes, String name, Cancel cancel) {
         int end = endOfHeader(bytes, name);
         String[] lines = new String(bytes, 0, end, StandardCharsets.ISO_8859_1).split("\\r?\\n|\\r");
         if (!lines[0].strip().equals("ply")) {
@@ -119,7 +120,7 @@ public final class PlyFile {
                 throw new BadInputException(
                         name + ": the format “" + format + "” is not known; ascii or binary can be read.");
         };
-        return elements(elements, numbers, format.equals("ascii"), name);
+        return elements(elements, numbers, format.equals("ascii"), name, cancel);
     }
 
     private static int endOfHeader(byte[] bytes, String name) {
@@ -216,7 +217,7 @@ public final class PlyFile {
                 name + " is cut off: its header promises more than the file holds. Save or copy it again.");
     }
 
-    private static Mesh elements(List<Element> elements, Numbers numbers, boolean text, String name) {
+    private static Mesh elements(List<Element> elements, Numbers numbers, boolean text, String name, Cancel cancel) {
         float[] positions = new float[0];
         float[] normals = new float[0];
         int[] triangles = new int[0];
@@ -226,13 +227,14 @@ public final class PlyFile {
                 throw cutOff(name);
             }
             int count = (int) element.count;
+            cancel.check();
             if (element.name.equals("vertex")) {
                 boolean turned = element.indexOf("nx") >= 0 && element.indexOf("ny") >= 0 && element.indexOf("nz") >= 0;
                 positions = new float[3 * count];
                 normals = new float[turned ? 3 * count : 0];
                 vertices(element, numbers, positions, normals, name);
             } else if (element.name.equals("face")) {
-                triangles = faces(element, numbers, name);
+                triangles = faces(element, numbers, name, cancel);
             } else {
                 skip(element, numbers);
             }
@@ -273,8 +275,8 @@ public final class PlyFile {
         }
     }
 
-    private static int[] faces(Element element, Numbers numbers, String name) {
-        Triangles triangles = new Triangles(name, (int) element.count);
+    private static int[] faces(Element element, Numbers numbers, String name, Cancel cancel) {
+        Triangles triangles = new Triangles(name, (int) element.count, cancel);
         int[] polygon = new int[16];
         for (int f = 0; f < element.count; f++) {
             for (Property property : element.properties) {

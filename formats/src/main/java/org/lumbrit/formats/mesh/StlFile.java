@@ -5,6 +5,7 @@ import java.nio.ByteOrder;
 import java.nio.charset.StandardCharsets;
 import java.util.Arrays;
 import java.util.StringTokenizer;
+import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.surface.Mesh;
 import org.lumbrit.formats.BadInputException;
 
@@ -15,16 +16,16 @@ public final class StlFile {
 
     private StlFile() {}
 
-    static Mesh read(byte[] bytes, String name) {
+    static Mesh read(byte[] bytes, String name, Cancel cancel) {
         if (bytes.length >= HEAD) {
             long count = ByteBuffer.wrap(bytes).order(ByteOrder.LITTLE_ENDIAN).getInt(80) & 0xFFFFFFFFL;
             if (HEAD + FACET * count == bytes.length) {
-                return binary(bytes, (int) count, name);
+                return binary(bytes, (int) count, name, cancel);
             }
         }
         String start = new String(bytes, 0, Math.min(bytes.length, 512), StandardCharsets.ISO_8859_1);
         if (start.stripLeading().startsWith("solid") && (start.contains("facet") || start.contains("endsolid"))) {
-            return text(bytes, name);
+            return text(bytes, name, cancel);
         }
         throw new BadInputException(
                 bytes.length < HEAD
@@ -37,13 +38,16 @@ public final class StlFile {
                                 + " facets, which does not fit its " + bytes.length + " bytes.");
     }
 
-    private static Mesh binary(byte[] bytes, int count, String name) {
+    private static Mesh binary(byte[] bytes, int count, String name, Cancel cancel) {
         if (count > Triangles.MOST) {
             throw Triangles.tooMany(name);
         }
         ByteBuffer in = ByteBuffer.wrap(bytes).order(ByteOrder.LITTLE_ENDIAN).position(HEAD);
         float[] positions = new float[9 * count];
         for (int t = 0; t < count; t++) {
+            if (t % (1 << 16) == 0) {
+                cancel.check();
+            }
             in.position(HEAD + FACET * t + 12);
             for (int i = 0; i < 9; i++) {
                 positions[9 * t + i] = in.getFloat();
@@ -52,7 +56,7 @@ public final class StlFile {
         return facets(positions, name);
     }
 
-    private static Mesh text(byte[] bytes, String name) {
+    private static Mesh text(byte[] bytes, String name, Cancel cancel) {
         float[] positions = new float[9 * 64];
         int used = 0;
         StringTokenizer words = new StringTokenizer(new String(bytes, StandardCharsets.ISO_8859_1), " \t\r\n\f");
@@ -62,6 +66,9 @@ public final class StlFile {
             ended = word.equals("endsolid");
             if (!word.equals("vertex")) {
                 continue;
+            }
+            if (used % (3 << 16) == 0) {
+                cancel.check();
             }
             if (used + 3 > positions.length) {
                 if (used >= 9 * Triangles.MOST) {

@@ -1,6 +1,7 @@
 package org.lumbrit.formats.mesh;
 
 import java.util.Arrays;
+import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.surface.Mesh;
 import org.lumbrit.formats.BadInputException;
 
@@ -9,12 +10,17 @@ final class Triangles {
     static final int MOST = 12_000_000;
     private static final float FARTHEST = 1e9f;
 
+    /** Triangles between two looks whether anybody still waits. */
+    private static final int BETWEEN_ASKING = 1 << 16;
+
     private final String name;
+    private final Cancel cancel;
     private int[] corners;
     private int used;
 
-    Triangles(String name, int expected) {
+    Triangles(String name, int expected, Cancel cancel) {
         this.name = name;
+        this.cancel = cancel;
         this.corners = new int[3 * Math.max(1, Math.min(expected, MOST))];
     }
 
@@ -29,6 +35,9 @@ final class Triangles {
                 throw tooMany(name);
             }
             corners = Arrays.copyOf(corners, (int) Math.min(3L * MOST, 2L * corners.length));
+        }
+        if (used % (3 * BETWEEN_ASKING) == 0) {
+            cancel.check();
         }
         corners[used++] = a;
         corners[used++] = b;

@@ -1,14 +1,14 @@
 package org.lumbrit.formats.places;
 
 import java.io.ByteArrayInputStream;
-import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
-import javax.xml.XMLConstants;
-import javax.xml.parsers.DocumentBuilder;
-import javax.xml.parsers.DocumentBuilderFactory;
-import javax.xml.parsers.ParserConfigurationException;
+import javax.xml.stream.XMLInputFactory;
+import javax.xml.stream.XMLStreamConstants;
+import javax.xml.stream.XMLStreamException;
+import javax.xml.stream.XMLStreamReader;
+import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.math.Decimal;
 import org.lumbrit.core.math.Point3;
 import org.lumbrit.core.surface.AreaPlace;
@@ -17,9 +17,6 @@ import org.lumbrit.core.surface.PathPlace;
 import org.lumbrit.core.surface.Place;
 import org.lumbrit.core.surface.PointPlace;
 import org.lumbrit.formats.BadInputException;
-import org.w3c.dom.Element;
-import org.w3c.dom.NodeList;
-import org.xml.sax.SAXException;
 
 /**
  * Places as SVG: one unit is one metre, x to the east, y to the south, the origin in the middle of the site. Paths, polygons,
@@ -28,35 +25,48 @@ import org.xml.sax.SAXException;
 public final class SvgPlaces {
     private static final int MOST_BYTES = 16 << 20;
     private static final int MOST_PLACES = 500;
+    private static final int DEEPEST = 200;
 
     private SvgPlaces() {}
 
-    /** @throws BadInputException where it is no SVG, or holds nothing that can be a place */
+    /** Read to the end. @throws BadInputException where it is no SVG, or holds nothing that can be a place */
     public static List<Place> read(byte[] bytes, String fileName, Ground ground) {
+        return read(bytes, fileName, ground, Cancel.NEVER);
+    }
+
+    /** The same, unless nobody waits for it any more. One pass through the file, however deep its groups. */
+    public static List<Place> read(byte[] bytes, String fileName, Ground ground, Cancel cancel) {
         if (bytes.length > MOST_BYTES) {
             throw new BadInputException(fileName + " is larger than " + (MOST_BYTES >> 20) + " MB.");
         }
-        Element root = parse(bytes, fileName);
         List<Place> places = new ArrayList<>();
-        NodeList all = root.getElementsByTagName("*");
-        for (int i = 0; i < all.getLength(); i++) {
-            Element element = (Element) all.item(i);
-            String data = switch (element.getTagName().replaceAll("^.*:", "")) {
-                case "path" -> element.getAttribute("d");
-                case "polygon" -> "M" + element.getAttribute("points") + "z";
-                case "polyline" -> "M" + element.getAttribute("points");
-                case "line" ->
-                    "M" + element.getAttribute("x1") + " " + element.getAttribute("y1") + "L"
-                            + element.getAttribute("x2") + " " + element.getAttribute("y2");
-                case "circle" -> "M" + element.getAttribute("cx") + " " + element.getAttribute("cy");
-                default -> "";
-            };
-            if (!data.isBlank() && !data.equals("M") && !data.equals("Mz")) {
-                add(places, new SvgPath(data, fileName).pieces(), nameOf(element, fileName), ground);
+        try {
+            XMLStreamReader in = plain().createXMLStreamReader(new ByteArrayInputStream(bytes));
+            while (in.next() != XMLStreamConstants.START_ELEMENT) {
+                // over the document type, comments and white space
             }
-            if (places.size() > MOST_PLACES) {
-                throw new BadInputException(fileName + " holds more than " + MOST_PLACES + " places.");
+            if (!in.getLocalName().equals("svg")) {
+                throw new BadInputException(fileName + " is no SVG file.");
             }
+            int depth = 1;
+            while (in.hasNext()) {
+                int event = in.next();
+                if (event == XMLStreamConstants.END_ELEMENT) {
+                    depth--;
+                } else if (event == XMLStreamConstants.START_ELEMENT) {
+                    cancel.check();
+                    String data = data(in);
+                    if (data.isEmpty()) {
+                        depth++;
+                    } else {
+                        String id = attribute(in, "id").strip();
+                        add(places, new SvgPath(data, fileName).pieces(), named(titleWithin(in), id, fileName), ground);
+                    }
+                    requireSensible(depth, places.size(), fileName);
+                }
+            }
+        } catch (XMLStreamException e) {
+            throw new BadInputException(fileName + " is no sound SVG file; it cannot be read as XML.", e);
         }
         if (places.isEmpty()) {
             throw new BadInputException(fileName + " holds no path, polygon or line.");
@@ -64,33 +74,75 @@ public final class SvgPlaces {
         return places;
     }
 
-    private static Element parse(byte[] bytes, String fileName) {
-        try {
-            DocumentBuilderFactory factory = DocumentBuilderFactory.newInstance();
-            factory.setFeature(XMLConstants.FEATURE_SECURE_PROCESSING, true);
-            factory.setFeature("http://apache.org/xml/features/nonvalidating/load-external-dtd", false);
-            factory.setFeature("http://xml.org/sax/features/external-general-entities", false);
-            factory.setFeature("http://xml.org/sax/features/external-parameter-entities", false);
-            factory.setAttribute(XMLConstants.ACCESS_EXTERNAL_DTD, "");
-            factory.setExpandEntityReferences(false);
-            DocumentBuilder builder = factory.newDocumentBuilder();
-            builder.setErrorHandler(null);
-            Element root = builder.parse(new ByteArrayInputStream(bytes)).getDocumentElement();
-            if (root.getTagName().replaceAll("^.*:", "").equals("svg")) {
-                return root;
-            }
-            throw new BadInputException(fileName + " is no SVG file.");
-        } catch (SAXException | IOException e) {
-            throw new BadInputException(fileName + " is no sound SVG file; it cannot be read as XML.", e);
-        } catch (ParserConfigurationException e) {
-            throw new IllegalStateException("every Java runtime has this parser", e);
+    private static void requireSensible(int depth, int places, String fileName) {
+        if (depth > DEEPEST) {
+            throw new BadInputException(fileName + " has groups in groups, more than " + DEEPEST
+                    + " deep; ungroup them and save it again.");
+        }
+        if (places > MOST_PLACES) {
+            throw new BadInputException(fileName + " holds more than " + MOST_PLACES + " places.");
         }
     }
 
-    private static String nameOf(Element element, String fileName) {
-        NodeList titles = element.getElementsByTagName("title");
-        String title = titles.getLength() > 0 ? titles.item(0).getTextContent().strip() : "";
-        String id = element.getAttribute("id").strip();
+    /** Of no document type and with nothing fetched from elsewhere. */
+    private static XMLInputFactory plain() {
+        XMLInputFactory factory = XMLInputFactory.newDefaultFactory();
+        factory.setProperty(XMLInputFactory.SUPPORT_DTD, false);
+        factory.setProperty(XMLInputFactory.IS_SUPPORTING_EXTERNAL_ENTITIES, false);
+        factory.setProperty(XMLInputFactory.IS_COALESCING, true);
+        return factory;
+    }
+
+    /** What the element draws, as path data; "" where it draws nothing that can be a place. */
+    private static String data(XMLStreamReader in) {
+        String data = switch (in.getLocalName()) {
+            case "path" -> attribute(in, "d");
+            case "polygon" -> "M" + attribute(in, "points") + "z";
+            case "polyline" -> "M" + attribute(in, "points");
+            case "line" ->
+                "M" + attribute(in, "x1") + " " + attribute(in, "y1") + "L" + attribute(in, "x2") + " "
+                        + attribute(in, "y2");
+            case "circle" -> "M" + attribute(in, "cx") + " " + attribute(in, "cy");
+            default -> "";
+        };
+        return data.isBlank() || data.equals("M") || data.equals("Mz") ? "" : data;
+    }
+
+    private static String attribute(XMLStreamReader in, String name) {
+        String value = in.getAttributeValue(null, name);
+        return value == null ? "" : value;
+    }
+
+    /** The first title within the element that has just begun; goes to the element's end. */
+    private static String titleWithin(XMLStreamReader in) throws XMLStreamException {
+        StringBuilder title = new StringBuilder();
+        int titleAt = 0;
+        boolean known = false;
+        for (int depth = 1; depth > 0; ) {
+            switch (in.next()) {
+                case XMLStreamConstants.START_ELEMENT -> {
+                    depth++;
+                    if (!known && titleAt == 0 && in.getLocalName().equals("title")) {
+                        titleAt = depth;
+                    }
+                }
+                case XMLStreamConstants.END_ELEMENT -> {
+                    known |= depth == titleAt;
+                    titleAt = depth == titleAt ? 0 : titleAt;
+                    depth--;
+                }
+                case XMLStreamConstants.CHARACTERS -> {
+                    if (titleAt > 0) {
+                        title.append(in.getText());
+                    }
+                }
+                default -> {}
+            }
+        }
+        return title.toString().strip();
+    }
+
+    private static String named(String title, String id, String fileName) {
         String name = !title.isEmpty() ? title : !id.isEmpty() ? id : fileName.replaceAll("\\.[^.]*$", "");
         return name.length() > 70 ? name.substring(0, 70) : name;
     }

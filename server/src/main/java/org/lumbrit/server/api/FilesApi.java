@@ -42,8 +42,9 @@ import org.lumbrit.formats.tables.ProbeCsv;
 import org.lumbrit.formats.tables.WeatherCsv;
 import org.lumbrit.server.storage.Assets;
 import org.lumbrit.server.storage.SiteStore;
-import org.lumbrit.server.view.Superseding;
 import org.lumbrit.server.view.ViewService;
+import org.lumbrit.server.work.Heavy;
+import org.lumbrit.server.work.Newest;
 import org.springframework.core.io.InputStreamResource;
 import org.springframework.core.io.Resource;
 import org.springframework.http.HttpHeaders;
@@ -52,7 +53,6 @@ import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
-import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.multipart.MultipartFile;
@@ -66,13 +66,11 @@ class FilesApi {
     private final SiteStore store;
     private final Assets assets;
     private final ViewService views;
-    private final Superseding superseding;
 
-    FilesApi(SiteStore store, Assets assets, ViewService views, Superseding superseding) {
+    FilesApi(SiteStore store, Assets assets, ViewService views) {
         this.store = store;
         this.assets = assets;
         this.views = views;
-        this.superseding = superseding;
     }
 
     /**
@@ -117,13 +115,14 @@ class FilesApi {
         return new WeatherRead(RecipeJson.node(WeatherCsv.read(file.getBytes())));
     }
 
+    @Heavy
     @PostMapping(
             path = "/api/heightmaps",
             consumes = MediaType.MULTIPART_FORM_DATA_VALUE,
             produces = MediaType.APPLICATION_JSON_VALUE)
-    HeightMapRead heightMap(@RequestParam MultipartFile file) throws IOException {
+    HeightMapRead heightMap(@RequestParam MultipartFile file, Cancel cancel) throws IOException {
         byte[] bytes = file.getBytes();
-        HeightMap map = HeightMap.read(bytes, "The file");
+        HeightMap map = HeightMap.read(bytes, "The file", cancel);
         double[] range = map.leastAndGreatest();
         return new HeightMapRead(
                 assets.keep(bytes, Assets.ending(Uploads.name(file), "png")),
@@ -148,19 +147,21 @@ class FilesApi {
             @NotNull Integer columns,
             @NotNull Integer rows) {}
 
+    @Heavy
     @PostMapping(
             path = "/api/pictures",
             consumes = MediaType.MULTIPART_FORM_DATA_VALUE,
             produces = MediaType.APPLICATION_JSON_VALUE)
-    PictureRead picture(@RequestParam MultipartFile file) throws IOException {
+    PictureRead picture(@RequestParam MultipartFile file, Cancel cancel) throws IOException {
         byte[] bytes = file.getBytes();
-        Picture picture = GreyPicture.read(bytes, "The file");
+        Picture picture = GreyPicture.read(bytes, "The file", cancel);
         return new PictureRead(assets.keep(bytes, "png"), picture.columns(), picture.rows());
     }
 
+    @Heavy
     @GetMapping(path = "/api/heightmaps/{name}/picture", produces = MediaType.IMAGE_PNG_VALUE)
-    byte[] heightMapPicture(@PathVariable String name) {
-        HeightMap map = HeightMap.read(assets.content(name), "The height map");
+    byte[] heightMapPicture(@PathVariable String name, Cancel cancel) {
+        HeightMap map = HeightMap.read(assets.content(name), "The height map", cancel);
         double scale = Math.max(1, Math.max(map.columns(), map.rows()) / (double) PREVIEW);
         double[] range = map.metric() ? map.leastAndGreatest() : new double[] {0, 1};
         double span = Math.max(1e-9, range[1] - range[0]);
@@ -174,17 +175,18 @@ class FilesApi {
         });
     }
 
+    @Heavy
     @PostMapping(
             path = "/api/sites/{id}/places",
             consumes = MediaType.MULTIPART_FORM_DATA_VALUE,
             produces = MediaType.APPLICATION_JSON_VALUE)
-    PlacesRead places(@PathVariable UUID id, @RequestParam MultipartFile file) throws IOException {
+    PlacesRead places(@PathVariable UUID id, @RequestParam MultipartFile file, Cancel cancel) throws IOException {
         Recipe recipe = store.state(id).recipe();
         String name = Uploads.name(file);
-        Ground ground = views.evaluation(recipe, 0, Cancel.NEVER).plan().ground();
+        Ground ground = views.evaluation(recipe, 0, cancel).plan().ground();
         return new PlacesRead(RecipeJson.node(
                 name.toLowerCase(Locale.ROOT).endsWith(".svg")
-                        ? SvgPlaces.read(file.getBytes(), name, ground)
+                        ? SvgPlaces.read(file.getBytes(), name, ground, cancel)
                         : GeoJsonPlaces.read(file.getBytes(), name, ground)));
     }
 
@@ -201,11 +203,11 @@ class FilesApi {
                 .toList();
     }
 
+    @Newest
+    @Heavy
     @GetMapping("/api/sites/{id}/handover.zip")
     ResponseEntity<Resource> handOver(
-            @PathVariable UUID id,
-            @RequestParam(defaultValue = "") List<String> formats,
-            @RequestHeader(name = "X-Tab", required = false) String tab)
+            @PathVariable UUID id, @RequestParam(defaultValue = "") List<String> formats, Cancel cancel)
             throws IOException {
         Set<HandOver> wanted = formats.isEmpty()
                 ? EnumSet.allOf(HandOver.class)
@@ -213,7 +215,6 @@ class FilesApi {
                         .map(FilesApi::format)
                         .collect(Collectors.toCollection(() -> EnumSet.noneOf(HandOver.class)));
         SiteFiles site = store.files(store.state(id).recipe());
-        Cancel cancel = superseding.newest(tab == null ? null : tab + "/handover");
         Path zip = Files.createTempFile("lumbrit-hand-over", ".zip");
         try (ZipOutputStream out = new ZipOutputStream(new BufferedOutputStream(Files.newOutputStream(zip), 1 << 16))) {
             out.setLevel(Deflater.BEST_SPEED);
@@ -240,31 +241,35 @@ class FilesApi {
                 .orElseThrow(() -> new BadInputException("There is no format “" + word + "”."));
     }
 
+    @Heavy
     @GetMapping("/api/sites/{id}/scatter.csv")
-    ResponseEntity<byte[]> scatter(@PathVariable UUID id, @RequestParam String layer) throws IOException {
+    ResponseEntity<byte[]> scatter(@PathVariable UUID id, @RequestParam String layer, Cancel cancel)
+            throws IOException {
         Recipe recipe = store.state(id).recipe();
         CoverLayer cover = recipe.layer(layer)
                 .filter(CoverLayer.class::isInstance)
                 .map(CoverLayer.class::cast)
                 .orElseThrow(() -> InvalidRecipeException.missing("cover", layer));
         StringWriter text = new StringWriter();
-        PlantsCsv.write(cover, views.evaluation(recipe, 0, Cancel.NEVER).plants(cover), text);
+        PlantsCsv.write(cover, views.evaluation(recipe, 0, cancel).plants(cover), text);
         return download(cover.name() + ".csv", "text/csv", text.toString().getBytes(StandardCharsets.UTF_8));
     }
 
+    @Heavy
     @GetMapping("/api/sites/{id}/probe.csv")
     ResponseEntity<byte[]> probe(
             @PathVariable UUID id,
             @RequestParam String falloff,
             @RequestParam(defaultValue = "64") int grid,
             @RequestParam(defaultValue = "false") boolean steps,
-            @RequestParam(defaultValue = "0") double time)
+            @RequestParam(defaultValue = "0") double time,
+            Cancel cancel)
             throws IOException {
         if (grid < 2 || grid > 1024) {
             throw new BadInputException("grid: between 2 and 1024 nodes, not " + grid + ".");
         }
         Recipe recipe = store.state(id).recipe();
-        SiteEvaluation evaluation = views.evaluation(recipe, time, Cancel.NEVER);
+        SiteEvaluation evaluation = views.evaluation(recipe, time, cancel);
         Samples samples = Lattice.along(evaluation.plan().ground(), grid).samples();
         StringWriter text = new StringWriter();
         ProbeCsv.write(

@@ -12,14 +12,13 @@ import org.lumbrit.formats.json.RecipeJson;
 import org.lumbrit.server.storage.SiteStore;
 import org.lumbrit.server.view.MotionViews;
 import org.lumbrit.server.view.MotionViews.MotionView;
-import org.lumbrit.server.view.Superseding;
 import org.lumbrit.server.view.ViewService;
+import org.lumbrit.server.work.Newest;
 import org.springframework.http.MediaType;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
-import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RestController;
 import tools.jackson.databind.JsonNode;
 
@@ -29,13 +28,11 @@ class MotionApi {
     private final SiteStore store;
     private final ViewService views;
     private final MotionViews motions;
-    private final Superseding superseding;
 
-    MotionApi(SiteStore store, ViewService views, MotionViews motions, Superseding superseding) {
+    MotionApi(SiteStore store, ViewService views, MotionViews motions) {
         this.store = store;
         this.views = views;
         this.motions = motions;
-        this.superseding = superseding;
     }
 
     /**
@@ -51,12 +48,9 @@ class MotionApi {
 
             @NotNull Boolean full) {}
 
+    @Newest
     @PostMapping(path = "/api/sites/{id}/motion", produces = MediaType.APPLICATION_JSON_VALUE)
-    MotionView motion(
-            @PathVariable UUID id,
-            @RequestHeader(name = "X-Tab", required = false) String tab,
-            @RequestBody MotionWish wish) {
-        Cancel cancel = superseding.newest(tab == null ? null : tab + "/motion");
+    MotionView motion(@PathVariable UUID id, @RequestBody MotionWish wish, Cancel cancel) {
         List<Edit> edits = wish.edits().isEmpty() ? List.of() : RecipeJson.edits(wish.edits());
         Recipe recipe = store.preview(id, wish.base(), edits);
         return motions.motion(views.evaluation(recipe, 0, cancel), wish.full(), cancel);

@@ -7,14 +7,21 @@ import io.swagger.v3.oas.models.servers.Server;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.util.List;
+import org.lumbrit.core.math.Cancel;
 import org.lumbrit.formats.json.RecipeSchema;
 import org.springdoc.core.customizers.OpenApiCustomizer;
+import org.springdoc.core.utils.SpringDocUtils;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 
 /** Puts the recipe's own schema into the OpenAPI document, so that there is one description of it and no second by hand. */
 @Configuration
 class OpenApiOfTheRecipe {
+    static {
+        // given to handlers by the server itself
+        SpringDocUtils.getConfig().addRequestWrapperToIgnore(Cancel.class);
+    }
+
     /** Our records have no optional parts unless they say so. */
     private static void requireAll(Schema<?> schema) {
         if (schema.getProperties() != null && schema.getRequired() == null) {

@@ -20,8 +20,9 @@ import org.lumbrit.formats.tables.RosterCsv;
 import org.lumbrit.server.storage.NotFoundException;
 import org.lumbrit.server.storage.SiteStore;
 import org.lumbrit.server.view.PlantViews;
-import org.lumbrit.server.view.Superseding;
 import org.lumbrit.server.view.ViewService;
+import org.lumbrit.server.work.Heavy;
+import org.lumbrit.server.work.Newest;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -29,7 +30,6 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
-import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBody;
@@ -41,13 +41,11 @@ class PlantsApi {
     private final SiteStore store;
     private final ViewService views;
     private final PlantViews plants;
-    private final Superseding superseding;
 
-    PlantsApi(SiteStore store, ViewService views, PlantViews plants, Superseding superseding) {
+    PlantsApi(SiteStore store, ViewService views, PlantViews plants) {
         this.store = store;
         this.views = views;
         this.plants = plants;
-        this.superseding = superseding;
     }
 
     /**
@@ -83,12 +81,9 @@ class PlantsApi {
         }
     }
 
+    @Newest
     @PostMapping(path = "/api/sites/{id}/sheet", produces = MediaType.APPLICATION_JSON_VALUE)
-    PlantViews.Sheet sheet(
-            @PathVariable UUID id,
-            @RequestHeader(name = "X-Tab", required = false) String tab,
-            @RequestBody SheetWish wish) {
-        Cancel cancel = superseding.newest(tab == null ? null : tab + "/sheet");
+    PlantViews.Sheet sheet(@PathVariable UUID id, @RequestBody SheetWish wish, Cancel cancel) {
         List<Edit> edits = wish.edits().isEmpty() ? List.of() : RecipeJson.edits(wish.edits());
         Recipe recipe = store.preview(id, wish.base(), edits);
         PlantLayer kept = kept(recipe, wish.plant());
@@ -96,12 +91,9 @@ class PlantsApi {
     }
 
     /** A plant of the nursery in the site's wind; 404 where the site has none. */
+    @Newest
     @GetMapping(path = "/api/sites/{id}/breeze", produces = MediaType.APPLICATION_JSON_VALUE)
-    PlantViews.Breeze breeze(
-            @PathVariable UUID id,
-            @RequestParam String plant,
-            @RequestHeader(name = "X-Tab", required = false) String tab) {
-        Cancel cancel = superseding.newest(tab == null ? null : tab + "/breeze");
+    PlantViews.Breeze breeze(@PathVariable UUID id, @RequestParam String plant, Cancel cancel) {
         Recipe recipe = store.state(id).recipe();
         PlantLayer kept = kept(recipe, plant);
         return plants.breeze(views.evaluation(recipe, 0, cancel), kept, cancel)
@@ -115,21 +107,19 @@ class PlantsApi {
                 .orElseThrow(() -> InvalidRecipeException.missing("plant", plant));
     }
 
+    @Newest
     @GetMapping(path = "/api/sites/{id}/roster", produces = MediaType.APPLICATION_JSON_VALUE)
-    PlantViews.RosterView roster(
-            @PathVariable UUID id,
-            @RequestParam String layer,
-            @RequestHeader(name = "X-Tab", required = false) String tab) {
-        Cancel cancel = superseding.newest(tab == null ? null : tab + "/roster");
+    PlantViews.RosterView roster(@PathVariable UUID id, @RequestParam String layer, Cancel cancel) {
         Recipe recipe = store.state(id).recipe();
         return plants.roster(views.evaluation(recipe, 0, cancel), cover(recipe, layer), cancel);
     }
 
+    @Heavy
     @GetMapping("/api/sites/{id}/roster.csv")
-    ResponseEntity<StreamingResponseBody> csv(@PathVariable UUID id, @RequestParam String layer) {
+    ResponseEntity<StreamingResponseBody> csv(@PathVariable UUID id, @RequestParam String layer, Cancel cancel) {
         Recipe recipe = store.state(id).recipe();
         CoverLayer cover = cover(recipe, layer);
-        Roster roster = new Roster(views.evaluation(recipe, 0, Cancel.NEVER), cover);
+        Roster roster = new Roster(views.evaluation(recipe, 0, cancel), cover);
         return ResponseEntity.ok()
                 .contentType(MediaType.parseMediaType("text/csv"))
                 .header(HttpHeaders.CONTENT_DISPOSITION, Uploads.attachment(cover.name() + " roster.csv"))

@@ -1,7 +1,9 @@
 package org.lumbrit.server.api;
 
+import java.net.URI;
 import java.util.List;
 import java.util.Map;
+import org.hibernate.exception.JDBCConnectionException;
 import org.lumbrit.core.cover.CoverScatter.TooManyPlantsException;
 import org.lumbrit.core.math.Cancel.CancelledException;
 import org.lumbrit.core.plants.UnusablePlantException;
@@ -9,102 +11,173 @@ import org.lumbrit.core.site.InvalidRecipeException;
 import org.lumbrit.formats.BadInputException;
 import org.lumbrit.server.storage.NotFoundException;
 import org.lumbrit.server.storage.StaleEditException;
+import org.lumbrit.server.work.BusyException;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.dao.DataAccessResourceFailureException;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.HttpStatusCode;
 import org.springframework.http.ProblemDetail;
 import org.springframework.http.ResponseEntity;
 import org.springframework.http.converter.HttpMessageNotReadableException;
+import org.springframework.transaction.CannotCreateTransactionException;
 import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.RestControllerAdvice;
 import org.springframework.web.context.request.WebRequest;
 import org.springframework.web.multipart.MaxUploadSizeExceededException;
 import org.springframework.web.servlet.mvc.method.annotation.ResponseEntityExceptionHandler;
 
-/** Every error as problem details (RFC 9457), in the user's words, with the field where there is one. */
+/**
+ * Every error as problem details (RFC 9457), each kind with its own type, in the user's words, with the field where there is one.
+ * Work that was stopped, or whose place newer work took, is no error: 204, as nobody waits for it.
+ */
 @RestControllerAdvice
 class Problems extends ResponseEntityExceptionHandler {
     private static final Logger LOG = LoggerFactory.getLogger(Problems.class);
 
+    /** The kinds of problems; their types are urn:lumbrit: and the word. */
+    private enum Kind {
+        BAD_INPUT(HttpStatus.BAD_REQUEST),
+        MISSING_FIELDS(HttpStatus.BAD_REQUEST),
+        NOT_FOUND(HttpStatus.NOT_FOUND),
+        STALE(HttpStatus.CONFLICT),
+        TOO_LARGE(HttpStatus.CONTENT_TOO_LARGE),
+        TOO_MANY_PLANTS(HttpStatus.UNPROCESSABLE_CONTENT),
+        UNUSABLE_PLANT(HttpStatus.UNPROCESSABLE_CONTENT),
+        INVALID_RECIPE(HttpStatus.UNPROCESSABLE_CONTENT),
+        BUSY(HttpStatus.SERVICE_UNAVAILABLE),
+        DATABASE_AWAY(HttpStatus.SERVICE_UNAVAILABLE),
+        OUT_OF_MEMORY(HttpStatus.SERVICE_UNAVAILABLE),
+        DISK_FULL(HttpStatus.INSUFFICIENT_STORAGE),
+        UNEXPECTED(HttpStatus.INTERNAL_SERVER_ERROR);
+
+        private final HttpStatus status;
+
+        Kind(HttpStatus status) {
+            this.status = status;
+        }
+
+        ProblemDetail of(String detail) {
+            ProblemDetail problem = ProblemDetail.forStatusAndDetail(status, detail);
+            problem.setType(URI.create(
+                    "urn:lumbrit:" + name().toLowerCase(java.util.Locale.ROOT).replace('_', '-')));
+            return problem;
+        }
+
+        ProblemDetail of(String detail, List<Map<String, String>> fields) {
+            ProblemDetail problem = of(detail);
+            problem.setProperty("fields", fields);
+            return problem;
+        }
+    }
+
     @ExceptionHandler
     ProblemDetail badInput(BadInputException e) {
-        return ProblemDetail.forStatusAndDetail(HttpStatus.BAD_REQUEST, e.getMessage());
+        return Kind.BAD_INPUT.of(e.getMessage());
     }
 
     @ExceptionHandler
     ProblemDetail tooMany(TooManyPlantsException e) {
-        return ProblemDetail.forStatusAndDetail(HttpStatus.UNPROCESSABLE_CONTENT, e.getMessage());
+        return Kind.TOO_MANY_PLANTS.of(e.getMessage());
     }
 
     @ExceptionHandler
     ProblemDetail unusable(UnusablePlantException e) {
-        return ProblemDetail.forStatusAndDetail(HttpStatus.UNPROCESSABLE_CONTENT, e.getMessage());
+        return Kind.UNUSABLE_PLANT.of(e.getMessage());
     }
 
     @ExceptionHandler
     ProblemDetail invalid(InvalidRecipeException e) {
-        ProblemDetail problem = ProblemDetail.forStatusAndDetail(
-                HttpStatus.UNPROCESSABLE_CONTENT, e.problems().get(0).message());
-        problem.setProperty(
-                "fields",
+        return Kind.INVALID_RECIPE.of(
+                e.problems().get(0).message(),
                 e.problems().stream()
                         .map(each -> Map.of("path", each.path(), "message", each.message()))
                         .toList());
-        return problem;
     }
 
     @ExceptionHandler
     ProblemDetail incomplete(RequiredFields.MissingFieldsException e) {
-        ProblemDetail problem = ProblemDetail.forStatusAndDetail(HttpStatus.BAD_REQUEST, e.getMessage());
-        problem.setProperty(
-                "fields",
+        return Kind.MISSING_FIELDS.of(
+                e.getMessage(),
                 e.fields().stream()
                         .map(path -> Map.of("path", path, "message", "This is needed here."))
                         .toList());
-        return problem;
     }
 
     @ExceptionHandler
     ProblemDetail missing(NotFoundException e) {
-        return ProblemDetail.forStatusAndDetail(HttpStatus.NOT_FOUND, e.getMessage());
+        return Kind.NOT_FOUND.of(e.getMessage());
     }
 
     @ExceptionHandler
     ProblemDetail stale(StaleEditException e) {
-        ProblemDetail problem = ProblemDetail.forStatusAndDetail(HttpStatus.CONFLICT, e.getMessage());
+        ProblemDetail problem = Kind.STALE.of(e.getMessage());
         problem.setProperty("head", e.head());
         problem.setProperty("changes", List.copyOf(e.changes()));
         return problem;
     }
 
     @ExceptionHandler
-    ProblemDetail superseded(CancelledException e) {
-        return ProblemDetail.forStatusAndDetail(HttpStatus.CONFLICT, "A newer request took the place of this one.");
+    ResponseEntity<Void> stopped(CancelledException e) {
+        return ResponseEntity.noContent().build();
+    }
+
+    @ExceptionHandler
+    ProblemDetail busy(BusyException e) {
+        return Kind.BUSY.of(e.getMessage());
+    }
+
+    @ExceptionHandler({
+        CannotCreateTransactionException.class,
+        DataAccessResourceFailureException.class,
+        JDBCConnectionException.class
+    })
+    ProblemDetail databaseAway(RuntimeException e) {
+        LOG.error("The database does not answer: {}", e.getMessage());
+        return Kind.DATABASE_AWAY.of(
+                "The database does not answer just now, so nothing was changed. It is started again by itself; try again in a moment.");
+    }
+
+    @ExceptionHandler
+    ProblemDetail outOfMemory(OutOfMemoryError e) {
+        LOG.error("Out of memory", e);
+        return Kind.OUT_OF_MEMORY.of(
+                "This needs more memory than Lumbrit has. Nothing was changed; take a lower density, a coarser ground or a smaller file.");
+    }
+
+    @ExceptionHandler
+    ResponseEntity<ProblemDetail> unreadable(java.io.IOException e) {
+        String said = String.valueOf(e.getMessage());
+        if (e instanceof java.nio.file.FileSystemException || said.contains("No space left")) {
+            LOG.error("The disk does not take a file: {}", said);
+            return ResponseEntity.of(
+                            Kind.DISK_FULL.of(
+                                    "The disk takes no more, so nothing was written. Make room on the disk of the data folder and try again."))
+                    .build();
+        }
+        // whoever asked has left while the answer was written
+        LOG.debug("An answer was not taken: {}", said);
+        return ResponseEntity.noContent().build();
     }
 
     @ExceptionHandler
     ProblemDetail unexpected(RuntimeException e) {
         LOG.error("Unexpected", e);
-        return ProblemDetail.forStatusAndDetail(
-                HttpStatus.INTERNAL_SERVER_ERROR,
-                "Something went wrong that should not. Nothing was changed; try again.");
+        return Kind.UNEXPECTED.of("Something went wrong that should not. Nothing was changed; try again.");
     }
 
     @Override
     protected ResponseEntity<Object> handleHttpMessageNotReadable(
             HttpMessageNotReadableException e, HttpHeaders headers, HttpStatusCode status, WebRequest request) {
-        ProblemDetail problem = ProblemDetail.forStatusAndDetail(
-                HttpStatus.BAD_REQUEST, "The request is no JSON of the form that is wanted here.");
+        ProblemDetail problem = Kind.BAD_INPUT.of("The request is no JSON of the form that is wanted here.");
         return handleExceptionInternal(e, problem, headers, HttpStatus.BAD_REQUEST, request);
     }
 
     @Override
     protected ResponseEntity<Object> handleMaxUploadSizeExceededException(
             MaxUploadSizeExceededException e, HttpHeaders headers, HttpStatusCode status, WebRequest request) {
-        ProblemDetail problem = ProblemDetail.forStatusAndDetail(
-                HttpStatus.CONTENT_TOO_LARGE, "The file is too large: at most 128 MB can be taken in.");
+        ProblemDetail problem = Kind.TOO_LARGE.of("The file is too large: at most 520 MB can be taken in.");
         return handleExceptionInternal(e, problem, headers, HttpStatus.CONTENT_TOO_LARGE, request);
     }
 }

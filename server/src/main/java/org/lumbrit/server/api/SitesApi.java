@@ -6,6 +6,7 @@ import java.io.IOException;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
+import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.site.Clock;
 import org.lumbrit.core.site.GroundSpec;
 import org.lumbrit.core.site.Recipe;
@@ -14,6 +15,7 @@ import org.lumbrit.formats.site.SiteZip;
 import org.lumbrit.server.Demo;
 import org.lumbrit.server.storage.SiteState;
 import org.lumbrit.server.storage.SiteStore;
+import org.lumbrit.server.work.Heavy;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.web.bind.annotation.DeleteMapping;
@@ -147,10 +149,11 @@ class SitesApi {
         return Site.of(demo.create());
     }
 
+    @Heavy
     @PostMapping(path = "/zip", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
     @ResponseStatus(HttpStatus.CREATED)
-    Site open(@RequestParam MultipartFile file) throws IOException {
-        return Site.of(store.create(SiteZip.read(file.getBytes())));
+    Site open(@RequestParam MultipartFile file, Cancel cancel) throws IOException {
+        return Site.of(store.create(SiteZip.read(file.getBytes(), cancel)));
     }
 
     @PatchMapping("/{id}")

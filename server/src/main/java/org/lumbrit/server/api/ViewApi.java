@@ -27,11 +27,10 @@ import org.lumbrit.server.results.KeptResults;
 import org.lumbrit.server.storage.NotFoundException;
 import org.lumbrit.server.storage.SiteStore;
 import org.lumbrit.server.view.Manifest;
-import org.lumbrit.server.view.Superseding;
 import org.lumbrit.server.view.ViewRequest;
 import org.lumbrit.server.view.ViewService;
+import org.lumbrit.server.work.Newest;
 import org.springframework.http.CacheControl;
-import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -39,7 +38,6 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestHeader;
-import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import tools.jackson.databind.JsonNode;
 
@@ -51,13 +49,11 @@ class ViewApi {
 
     private final SiteStore store;
     private final ViewService views;
-    private final Superseding superseding;
     private final KeptResults results;
 
-    ViewApi(SiteStore store, ViewService views, Superseding superseding, KeptResults results) {
+    ViewApi(SiteStore store, ViewService views, KeptResults results) {
         this.store = store;
         this.views = views;
-        this.superseding = superseding;
         this.results = results;
     }
 
@@ -105,30 +101,12 @@ class ViewApi {
             @NotNull String unit,
             @NotNull Double value) {}
 
+    @Newest
     @PostMapping(path = "/api/sites/{id}/view", produces = MediaType.APPLICATION_JSON_VALUE)
-    Manifest view(
-            @PathVariable UUID id,
-            @RequestHeader(name = "X-Tab", required = false) String tab,
-            @RequestBody Preview preview) {
-        Cancel cancel = superseding.newest(tab);
+    Manifest view(@PathVariable UUID id, @RequestBody Preview preview, Cancel cancel) {
         List<Edit> edits = preview.edits().isEmpty() ? List.of() : RecipeJson.edits(preview.edits());
         Recipe recipe = store.preview(id, preview.base(), edits);
         return views.manifest(recipe, preview.base(), preview.view(), cancel);
-    }
-
-    /** What a view that is under way is about. */
-    record Doing(@NotNull String text) {}
-
-    @GetMapping(path = "/api/doing", produces = MediaType.APPLICATION_JSON_VALUE)
-    Doing doing(@RequestHeader(name = "X-Tab", required = false) String tab) {
-        return new Doing(superseding.doing(tab));
-    }
-
-    /** Ends the view that this tab waits for; nothing of it is kept. */
-    @PostMapping("/api/stop")
-    @ResponseStatus(HttpStatus.NO_CONTENT)
-    void stop(@RequestHeader(name = "X-Tab", required = false) String tab) {
-        superseding.stop(tab);
     }
 
     @GetMapping(path = "/api/data/{key}", produces = MediaType.APPLICATION_OCTET_STREAM_VALUE)
@@ -196,12 +174,9 @@ class ViewApi {
             @NotNull @Schema(type = "array", implementation = SitesApi.EditSchema[].class)
             JsonNode edits) {}
 
+    @Newest
     @PostMapping(path = "/api/sites/{id}/aim", produces = MediaType.APPLICATION_JSON_VALUE)
-    SolvedView aim(
-            @PathVariable UUID id,
-            @RequestHeader(name = "X-Tab", required = false) String tab,
-            @RequestBody Wish wish) {
-        Cancel cancel = superseding.newest(tab == null ? null : tab + "/aim");
+    SolvedView aim(@PathVariable UUID id, @RequestBody Wish wish, Cancel cancel) {
         SiteEvaluation evaluation = views.evaluation(store.preview(id, wish.base(), List.of()), 0, cancel);
         Aim.Solved solved = wish.falloff().isEmpty()
                 ? Aim.plants(evaluation, results, cancel, wish.layer(), between(1, wish.plants(), 10_000_000))
@@ -231,12 +206,13 @@ class ViewApi {
                 .orElseThrow(() -> new NotFoundException("This result is not kept any more; ask for the view again."));
     }
 
+    @Newest
     @PostMapping(path = "/api/sites/{id}/why", produces = MediaType.APPLICATION_JSON_VALUE)
-    Answer why(@PathVariable UUID id, @RequestBody Question question) {
+    Answer why(@PathVariable UUID id, @RequestBody Question question, Cancel cancel) {
         Recipe recipe = store.preview(id, question.base(), List.of());
         Layer layer = recipe.layer(question.layer())
                 .orElseThrow(() -> InvalidRecipeException.missing("layer", question.layer()));
-        SiteEvaluation evaluation = views.evaluation(recipe, 0, Cancel.NEVER).seenBy(layer.id());
+        SiteEvaluation evaluation = views.evaluation(recipe, 0, cancel).seenBy(layer.id());
         Samples sample;
         String plant = "";
         int variant = 0;

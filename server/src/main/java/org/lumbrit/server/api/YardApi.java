@@ -36,6 +36,8 @@ import org.lumbrit.server.storage.Assets;
 import org.lumbrit.server.storage.SiteStore;
 import org.lumbrit.server.view.Manifest.FindingView;
 import org.lumbrit.server.view.ViewService;
+import org.lumbrit.server.work.Heavy;
+import org.lumbrit.server.work.Newest;
 import org.springframework.http.MediaType;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -87,15 +89,16 @@ class YardApi {
             @NotNull Integer degenerate,
             @NotNull Boolean insideOut) {}
 
+    @Heavy
     @PostMapping(
             path = "/api/meshes",
             consumes = MediaType.MULTIPART_FORM_DATA_VALUE,
             produces = MediaType.APPLICATION_JSON_VALUE)
-    MeshRead mesh(@RequestParam MultipartFile file) throws IOException {
+    MeshRead mesh(@RequestParam MultipartFile file, Cancel cancel) throws IOException {
         String name = Uploads.name(file);
         MeshFormat format = MeshFormat.of(name);
         byte[] bytes = file.getBytes();
-        Mesh mesh = MeshFormat.read(bytes, name);
+        Mesh mesh = MeshFormat.read(bytes, name, cancel);
         MeshCheck check = MeshCheck.of(mesh);
         double[] b = mesh.bounds();
         return new MeshRead(
@@ -184,9 +187,9 @@ class YardApi {
             @NotNull List<FindingView> findings) {}
 
     @GetMapping(path = "/api/sites/{id}/yard", produces = MediaType.APPLICATION_JSON_VALUE)
-    YardView yard(@PathVariable UUID id) {
+    YardView yard(@PathVariable UUID id, Cancel cancel) {
         var state = store.state(id);
-        SiteEvaluation evaluation = views.evaluation(state.recipe(), 0, Cancel.NEVER);
+        SiteEvaluation evaluation = views.evaluation(state.recipe(), 0, cancel);
         List<PropCard> props = new ArrayList<>();
         for (Prop prop : state.recipe().props()) {
             props.add(card(evaluation, prop));
@@ -296,11 +299,12 @@ class YardApi {
             @NotNull Double straight,
             @NotNull String title) {}
 
+    @Newest
     @PostMapping(path = "/api/sites/{id}/profile", produces = MediaType.APPLICATION_JSON_VALUE)
-    CutView profile(@PathVariable UUID id, @RequestBody Cut cut) {
+    CutView profile(@PathVariable UUID id, @RequestBody Cut cut, Cancel cancel) {
         Recipe recipe =
                 store.preview(id, cut.base(), cut.edits().isEmpty() ? List.of() : RecipeJson.edits(cut.edits()));
-        SiteEvaluation evaluation = views.evaluation(recipe, 0, Cancel.NEVER);
+        SiteEvaluation evaluation = views.evaluation(recipe, 0, cancel);
         Ground before = evaluation.plan().relief().isEmpty()
                 ? evaluation.plan().ground()
                 : evaluation.plan().relief().get(0).below();

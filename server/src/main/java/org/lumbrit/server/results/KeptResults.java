@@ -13,6 +13,7 @@ import java.util.concurrent.atomic.AtomicInteger;
 import java.util.function.Function;
 import java.util.function.LongSupplier;
 import org.lumbrit.core.math.Cancel;
+import org.lumbrit.core.math.Chunks;
 import org.lumbrit.core.math.Results;
 import org.lumbrit.server.LumbritSettings;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -87,6 +88,10 @@ public class KeptResults implements Results {
         waiting.check();
         Flight mine = new Flight();
         Flight flight = flights.computeIfAbsent(key, missing -> mine);
+        if (flight != mine && Chunks.inside()) {
+            // a piece of a loop waits for nobody: whoever computes this may wait for that very loop
+            return compute.apply(waiting);
+        }
         flight.waiting.incrementAndGet();
         try {
             if (flight == mine) {

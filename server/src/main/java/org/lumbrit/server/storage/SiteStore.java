@@ -109,6 +109,12 @@ public class SiteStore {
         return state(site, revision, recipe(revision));
     }
 
+    /** @throws NotFoundException where there is no such site, or no more */
+    @Transactional(readOnly = true)
+    public void requirePresent(UUID id) {
+        present(id);
+    }
+
     @Transactional(readOnly = true)
     public SiteState state(UUID id) {
         return head(present(id));

@@ -4,6 +4,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.nio.file.Path;
+import java.time.Duration;
+import java.util.List;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.CountDownLatch;
 import java.util.concurrent.atomic.AtomicBoolean;
@@ -25,7 +27,15 @@ class KeptResultsTest {
 
     private KeptResults results(long onDisk) {
         return new KeptResults(
-                new LumbritSettings(folder.toString(), DataSize.ofMegabytes(8), DataSize.ofBytes(onDisk), "", false),
+                new LumbritSettings(
+                        folder.toString(),
+                        DataSize.ofMegabytes(8),
+                        DataSize.ofBytes(onDisk),
+                        "",
+                        false,
+                        List.of(),
+                        2,
+                        Duration.ofMinutes(1)),
                 now::get);
     }
 
