@@ -13,7 +13,7 @@ const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', arg
 const button = (page, name) => page.getByRole('button', { name, exact: true });
 const ripe = async (page) => {
   await page.waitForTimeout(4000);
-  await page.waitForFunction(() => document.querySelector('[data-testid=ripening]')?.textContent === 'picture ripe');
+  await page.waitForFunction(() => document.querySelector('[data-testid=ripening]')?.textContent === 'sharp');
   await page.waitForTimeout(1500);
 };
 const inView = async (page, left, top) => {

@@ -175,6 +175,14 @@ describe('saving', () => {
     expect(api.undo).toHaveBeenCalledWith('tarn');
   });
 
+  it('takes that offer back when something else has been changed since', async () => {
+    const { result } = await opened();
+    act(() => result.current.session!.commit(edit('one'), 'Shore is gone.'));
+    await waitFor(() => expect(useNotes.getState().notes).toHaveLength(1));
+    act(() => result.current.session!.commit(edit('two')));
+    await waitFor(() => expect(useNotes.getState().notes).toHaveLength(0));
+  });
+
   it('undoes after what is still being saved, not before', async () => {
     const { result } = await opened();
     server.hold = true;

@@ -4,6 +4,7 @@ import { Link, useParams } from 'react-router';
 import { api } from '../api/client';
 import { NoteHolder, sayProblem } from '../parts/notes';
 import { grouped } from '../parts/numbers';
+import { useTitle } from '../parts/title';
 
 const TITLES: Record<string, string> = {
   glb: '3D scene (GLB)',
@@ -24,6 +25,7 @@ const TITLES: Record<string, string> = {
 export function HandOverPage() {
   const { id } = useParams<{ id: string }>();
   const site = useQuery({ queryKey: ['site', id], queryFn: () => api.site(id!) });
+  useTitle('Hand over', site.data?.recipe.name);
   const formats = useQuery({ queryKey: ['formats'], queryFn: api.handOverFormats, staleTime: Infinity });
   const [without, setWithout] = useState<string[]>([]);
   const [written, setWritten] = useState<{ bytes: number; seconds: number } | null>(null);

@@ -6,6 +6,7 @@ import { sayProblem } from '../parts/notes';
 import { freeName, freshId } from '../workbench/selection';
 import { useSession } from '../workbench/session';
 import { describe, withDefaults, type Settings } from '../workbench/settings';
+import { INSIDE } from '../parts/menu';
 
 export type NurseryPlant = Extract<Layer, { kind: 'plant' }>;
 
@@ -71,7 +72,7 @@ export function PlantList({ plants, chosen, onChoose }: { plants: NurseryPlant[]
           <Dropdown.Toggle variant="primary" size="sm">
             + plant
           </Dropdown.Toggle>
-          <Dropdown.Menu className="scroll-menu" renderOnMount popperConfig={{ strategy: 'fixed' }}>
+          <Dropdown.Menu className="scroll-menu" renderOnMount popperConfig={INSIDE}>
             {kinds.plants
               .filter((each) => each.name !== 'kept')
               .map((each) => (
@@ -113,7 +114,7 @@ export function PlantList({ plants, chosen, onChoose }: { plants: NurseryPlant[]
                 <Dropdown.Toggle as="button" className="icon-button" aria-label={`Plant ${plant.name}: more`}>
                   <i className="bi bi-three-dots" />
                 </Dropdown.Toggle>
-                <Dropdown.Menu popperConfig={{ strategy: 'fixed' }} renderOnMount>
+                <Dropdown.Menu popperConfig={INSIDE} renderOnMount>
                   <Dropdown.Item as="button" onClick={() => plantOut(plant)}>
                     Plant it in the site
                   </Dropdown.Item>

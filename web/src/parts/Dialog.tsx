@@ -1,4 +1,4 @@
-import type { ReactNode } from 'react';
+import { useId, type ReactNode } from 'react';
 import { Modal, type ModalProps } from 'react-bootstrap';
 
 /**
@@ -6,10 +6,11 @@ import { Modal, type ModalProps } from 'react-bootstrap';
  * a picture keeps it busy, would leave a dialog that nobody sees over the page.
  */
 export function Dialog({ title, head, children, ...more }: Omit<ModalProps, 'title'> & { title: ReactNode; head?: ReactNode }) {
+  const id = useId();
   return (
-    <Modal animation={false} {...more}>
+    <Modal animation={false} aria-labelledby={id} {...more}>
       <Modal.Header closeButton>
-        <Modal.Title className="serif fs-5">{title}</Modal.Title>
+        <Modal.Title id={id} className="serif fs-5">{title}</Modal.Title>
         {head}
       </Modal.Header>
       {children}

@@ -5,11 +5,15 @@ interface Note {
   text: string;
   bad: boolean;
   action?: { label: string; run: () => void };
+  /** The revision that it tells of; with a newer one its action would be about something else. */
+  of?: number;
 }
 
 interface Notes {
   notes: Note[];
-  say: (text: string, options?: { bad?: boolean; action?: Note['action'] }) => void;
+  say: (text: string, options?: { bad?: boolean; action?: Note['action']; of?: number }) => void;
+  /** A site is at another revision: what an older note offers to take back is not the last change any more. */
+  moved: (revision: number) => void;
   drop: (id: number) => void;
 }
 
@@ -19,9 +23,10 @@ export const useNotes = create<Notes>((set) => ({
   notes: [],
   say: (text, options = {}) => {
     const id = next++;
-    set((state) => ({ notes: [...state.notes.filter((n) => n.text !== text), { id, text, bad: options.bad ?? false, action: options.action }].slice(-3) }));
+    set((state) => ({ notes: [...state.notes.filter((n) => n.text !== text), { id, text, bad: options.bad ?? false, action: options.action, of: options.of }].slice(-3) }));
     window.setTimeout(() => useNotes.getState().drop(id), options.bad ? 12_000 : 7_000);
   },
+  moved: (revision) => set((state) => ({ notes: state.notes.filter((note) => note.of === undefined || note.of === revision) })),
   drop: (id) => set((state) => ({ notes: state.notes.filter((note) => note.id !== id) })),
 }));
 

@@ -51,3 +51,14 @@ export function parsed(text: string, unit: string): number | null {
 export function toTenthOfMillimetre(metres: number): number {
   return Math.round(metres * 1e4) / 1e4;
 }
+
+/** "1 layer", "3 layers". */
+export function counted(count: number, one: string, many = `${one}s`): string {
+  return `${count.toLocaleString('en')} ${count === 1 ? one : many}`;
+}
+
+/** What a picture that gets finer by itself is doing, in the words of whoever looks at it. */
+export function sharpness(passes: number, of: number): string {
+  if (of === 0) return 'draft';
+  return passes >= of ? 'sharp' : `sharpening, ${Math.round((100 * passes) / of)} %`;
+}

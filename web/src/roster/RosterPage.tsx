@@ -5,7 +5,7 @@ import { api } from '../api/client';
 import { bundle } from '../api/data';
 import type { RosterView } from '../api/types';
 import { sayProblem } from '../parts/notes';
-import { grouped } from '../parts/numbers';
+import { grouped, sharpness } from '../parts/numbers';
 import type { Viewport } from '../view3d/Viewport';
 import { useSelection } from '../workbench/selection';
 import { useSession } from '../workbench/session';
@@ -154,7 +154,7 @@ function Roster() {
         <div className="stage">
           <View3D
             onViewport={(viewport) => (view.current = viewport)}
-            onRipen={(passes, of) => setRipening(of === 0 ? 'draft' : passes >= of ? 'picture ripe' : `picture ripens, ${passes} of ${of}`)}
+            onRipen={(passes, of) => setRipening(sharpness(passes, of))}
           />
           <div className="floating roster-note">
             <span data-testid="ripening">{ripening}</span> · click a plant to find its row

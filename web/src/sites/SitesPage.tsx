@@ -3,12 +3,15 @@ import { useRef, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { api } from '../api/client';
 import type { Site, SiteLine } from '../api/types';
+import { useTitle } from '../parts/title';
+import { counted } from '../parts/numbers';
 import { NoteHolder, sayProblem, useNotes } from '../parts/notes';
 import { NewSiteDialog } from './NewSiteDialog';
 import { SitePicture } from './SitePicture';
 
 /** The places as pictures, and the ways to make another. */
 export function SitesPage() {
+  useTitle('Sites');
   const sites = useQuery({ queryKey: ['sites'], queryFn: api.sites });
   const queries = useQueryClient();
   const navigate = useNavigate();
@@ -88,7 +91,7 @@ export function SitesPage() {
                     {site.name}
                   </Link>
                   <div className="muted small">
-                    {site.width} m wide, {site.falloffs} falloffs, {site.layers} {site.layers === 1 ? 'layer' : 'layers'}
+                    {site.width} m wide, {counted(site.falloffs, 'falloff')}, {counted(site.layers, 'layer')}
                   </div>
                 </div>
                 <a className="btn btn-quiet btn-sm me-2 text-nowrap" href={`/api/sites/${site.id}/recipe.zip`} title="Save the recipe and its height map as a zip">

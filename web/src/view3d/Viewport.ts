@@ -342,7 +342,7 @@ export class Viewport {
    */
   showMoment(position: number, playing = false): boolean {
     const all = this.motion.show(position);
-    this.canvas.dataset.moment = all ? 'whole' : 'partial';
+    this.canvas.dataset.moment = all || !this.motion.moves ? 'whole' : 'partial';
     const gusts = playing && this.uniforms.uValuesShown.value > 0 ? this.motion.gusts() : null;
     if (gusts) {
       const { columns, rows, steps, greatest } = gusts;

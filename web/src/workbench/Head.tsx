@@ -9,6 +9,7 @@ export function Head({ onHelp }: { onHelp: () => void }) {
   const { site, recipe, saving, away, waits, commit } = useSession();
   return (
     <header className="head">
+      <h1 className="visually-hidden">Workbench of {recipe.name}</h1>
       <Link to="/" className="brand">
         Lumbrit
       </Link>

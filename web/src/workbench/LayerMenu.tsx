@@ -13,6 +13,7 @@ import { freeName, freshId, useSelection } from './selection';
 import { SettingField } from './SettingField';
 import { useSession } from './session';
 import { describe, type Settings } from './settings';
+import { INSIDE } from '../parts/menu';
 
 /** What can be done with a layer. */
 export function LayerMenu({ layer }: { layer: Layer }) {
@@ -38,7 +39,7 @@ export function LayerMenu({ layer }: { layer: Layer }) {
   };
   return (
     <>
-      <Dropdown.Menu popperConfig={{ strategy: 'fixed' }} renderOnMount>
+      <Dropdown.Menu popperConfig={INSIDE} renderOnMount>
         <Dropdown.Item as="button" onClick={() => setOpen(true)}>
           {layer.kind === 'cover' ? 'Plant, where it stands, colours …' : layer.kind === 'tint' ? 'Ramp, tones, name …' : 'Settings, name …'}
         </Dropdown.Item>

@@ -7,6 +7,7 @@ import { freeName, freshId, useSelection } from './selection';
 import { SettingField } from './SettingField';
 import { useSession } from './session';
 import { describe, withDefaults, type Settings } from './settings';
+import { INSIDE } from '../parts/menu';
 
 /** The numbers of the chosen prop, beside the view. */
 export function PropPanel() {
@@ -136,7 +137,7 @@ export function AddProp({ onMade }: { onMade?: (prop: Prop) => void }) {
       <Dropdown.Toggle variant="quiet" size="sm" className="plus" title="Put up something made by rule">
         + prop
       </Dropdown.Toggle>
-      <Dropdown.Menu className="scroll-menu" renderOnMount popperConfig={{ strategy: 'fixed' }}>
+      <Dropdown.Menu className="scroll-menu" renderOnMount popperConfig={INSIDE}>
         {kinds.shapes
           .filter((each) => each.name !== 'mesh')
           .map((each) => (

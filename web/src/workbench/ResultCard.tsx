@@ -9,6 +9,7 @@ import { Histogram } from './Histogram';
 import { SamplesDialog } from './SamplesDialog';
 import { freeName, freshId, useSelection } from './selection';
 import { useSession } from './session';
+import { INSIDE } from '../parts/menu';
 
 /** What comes out: what it drives and how much of the ground it covers. */
 export function ResultCard({ falloff, view }: { falloff: Falloff; view: StageView | undefined }) {
@@ -43,7 +44,7 @@ export function ResultCard({ falloff, view }: { falloff: Falloff; view: StageVie
           <Dropdown.Toggle as="button" className="icon-button" aria-label={`${falloff.name}: more`}>
             <i className="bi bi-three-dots-vertical" />
           </Dropdown.Toggle>
-          <Dropdown.Menu renderOnMount popperConfig={{ strategy: 'fixed' }}>
+          <Dropdown.Menu renderOnMount popperConfig={INSIDE}>
             <Dropdown.Item as="button" onClick={() => move(-1)}>
               Move column left
             </Dropdown.Item>

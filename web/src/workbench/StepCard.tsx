@@ -7,6 +7,7 @@ import { useSession } from './session';
 import { SettingField } from './SettingField';
 import type { Settings } from './settings';
 import type { StepActions } from './StepStrip';
+import { INSIDE } from '../parts/menu';
 
 interface Props {
   stage: number;
@@ -94,7 +95,7 @@ export function StepCard({ stage, description, settings, view, before, onPreview
           <Dropdown.Toggle as="button" className="icon-button" aria-label={`${title}: more`}>
             <i className="bi bi-three-dots-vertical" />
           </Dropdown.Toggle>
-          <Dropdown.Menu renderOnMount popperConfig={{ strategy: 'fixed' }}>
+          <Dropdown.Menu renderOnMount popperConfig={INSIDE}>
             <Dropdown.Item as="button" onClick={() => setOpen(true)}>
               All settings …
             </Dropdown.Item>

@@ -2,7 +2,8 @@ import { useEffect, useRef, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { AwayBanner } from '../parts/AwayBanner';
 import { NoteHolder } from '../parts/notes';
-import { fixed, withUnit } from '../parts/numbers';
+import { fixed, sharpness, withUnit } from '../parts/numbers';
+import { useTitle } from '../parts/title';
 import type { Viewport } from '../view3d/Viewport';
 import { Board } from './Board';
 import { BrushBar } from './BrushBar';
@@ -35,6 +36,7 @@ export function WorkbenchPage() {
   const ripe = of > 0 && passes >= of;
   const view = useRef<Viewport | null>(null);
   const [viewport, setViewport] = useState<Viewport | null>(null);
+  useTitle(session?.recipe.name);
   useFirstSelection(session);
   useKeys(session, view, setHelp);
   if (problem) {
@@ -67,7 +69,7 @@ export function WorkbenchPage() {
           />
         </main>
         <StepStrip />
-        <Foot ripening={of === 0 ? 'draft' : ripe ? 'picture ripe' : `picture ripens, ${passes} of ${of}`} ripe={ripe} viewport={viewport} />
+        <Foot ripening={sharpness(passes, of)} ripe={ripe} viewport={viewport} />
       </div>
       <Shortcuts show={help} onHide={() => setHelp(false)} />
       <NoteHolder />

@@ -8,6 +8,7 @@ import { freeName, freshId, useSelection } from './selection';
 import { useSession } from './session';
 import { moving } from './addMoving';
 import { withDefaults } from './settings';
+import { INSIDE } from '../parts/menu';
 
 /** "+ falloff": a menu of the sources. */
 export function AddFalloff() {
@@ -61,7 +62,7 @@ export function AddFalloff() {
           if (chosen) api.readPicture(chosen).then((read) => add('picture', read.picture), sayProblem);
         }}
       />
-      <Dropdown.Menu className="scroll-menu" renderOnMount popperConfig={{ strategy: 'fixed' }}>
+      <Dropdown.Menu className="scroll-menu" renderOnMount popperConfig={INSIDE}>
         {kinds.sources.map((each) => (
           <Dropdown.Item as="button" key={each.name} onClick={() => add(each.name)}>
             <b>{each.title}</b>
@@ -144,7 +145,7 @@ export function AddLayer() {
       <Dropdown.Toggle variant="quiet" size="sm" className="plus" title="Make a layer">
         + layer
       </Dropdown.Toggle>
-      <Dropdown.Menu className="scroll-menu" renderOnMount popperConfig={{ strategy: 'fixed' }}>
+      <Dropdown.Menu className="scroll-menu" renderOnMount popperConfig={INSIDE}>
         {kinds.layers.filter((each) => each.name !== 'plant').map((each) => (
           <Dropdown.Item as="button" key={each.name} onClick={() => addOf(each.name)}>
             <b>{each.title}</b>
@@ -179,7 +180,7 @@ export function AddStep() {
       <Dropdown.Toggle as="button" aria-label="Add a step" title="Add a step">
         +
       </Dropdown.Toggle>
-      <Dropdown.Menu className="scroll-menu" renderOnMount popperConfig={{ strategy: 'fixed' }}>
+      <Dropdown.Menu className="scroll-menu" renderOnMount popperConfig={INSIDE}>
         {kinds.steps.map((each) => (
           <Dropdown.Item as="button" key={each.name} onClick={() => add(each.name)}>
             <b>{each.title}</b>

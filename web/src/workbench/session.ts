@@ -58,7 +58,10 @@ export function useSiteSession(id: string): { session: Session | null; problem: 
   const queue = useMemo(
     () =>
       new SaveQueue(id, {
-        now: (now) => queries.setQueryData<Site>(['site', id], (known) => (known && known.revision > now.revision ? known : now)),
+        now: (now) => {
+          useNotes.getState().moved(now.revision);
+          return queries.setQueryData<Site>(['site', id], (known) => (known && known.revision > now.revision ? known : now));
+        },
         refused: (error) => {
           sayProblem(error);
           if (error instanceof Problem && error.changes.length > 0) {
@@ -95,7 +98,7 @@ export function useSiteSession(id: string): { session: Session | null; problem: 
   const redo = useCallback(() => queue.add('redo', [], revision), [queue, revision]);
   const commit = useCallback(
     (changes: Edit[], undoNote?: string) => {
-      queue.add('edit', changes, revision, () => undoNote && useNotes.getState().say(undoNote, { action: { label: 'Undo', run: () => queue.add('undo', [], queue.newest) } }));
+      queue.add('edit', changes, revision, () => undoNote && useNotes.getState().say(undoNote, { of: queue.newest, action: { label: 'Undo', run: () => queue.add('undo', [], queue.newest) } }));
       set({ pending: NONE });
     },
     [queue, revision, set],
@@ -148,7 +151,7 @@ function useManifest(site: Site | undefined, edits: Edit[], returns: number, los
     if (!id || revision === undefined) return;
     const state = loop.current;
     const asked = ask();
-    const run = async () => {
+    const run = async (again = 0) => {
       state.wish = null;
       state.running = true;
       state.abort = new AbortController();
@@ -167,6 +170,8 @@ function useManifest(site: Site | undefined, edits: Edit[], returns: number, los
         gaveUp(asked);
         if (isSilence(error)) lost();
         else if (!isStopped(error)) sayProblem(error);
+        // given up by the server though nobody here has stopped it
+        else if (!state.abort.signal.aborted && !state.wish && again < 3) state.wish = () => void run(again + 1);
       }
       state.running = false;
       const next = state.wish as (() => void) | null;

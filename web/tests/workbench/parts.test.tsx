@@ -72,6 +72,18 @@ describe('the foot', () => {
   const windy = recipeOf({ layers: [{ id: 'w', kind: 'wind', name: 'Wind' }] });
   const foot = (recipe = still) => showIn(sessionOf(recipe), <Foot ripening="draft" ripe={false} viewport={null} />);
 
+  it('counts in words, and says nothing of findings before it knows', () => {
+    const recipe = recipeOf({ falloffs: [{ id: 'a' }], layers: [{ id: 'l', kind: 'tint' }, { id: 'm', kind: 'tint' }] });
+    foot(recipe);
+    expect(screen.getByText('1 falloff · 2 layers · 0 drives')).toBeTruthy();
+    expect(screen.queryByText('no findings')).toBeNull();
+    expect(screen.getByTestId('ripening').textContent).toBe('computing');
+    cleanup();
+    showIn(sessionOf(recipe, { manifest: { findings: [], milliseconds: 3 } as unknown as Manifest }), <Foot ripening="sharp" ripe viewport={null} />);
+    expect(screen.getByText('no findings')).toBeTruthy();
+    expect(screen.getByTestId('ripening').textContent).toBe('sharp');
+  });
+
   it('cannot play where nothing moves, and says what would', () => {
     foot();
     const play = screen.getByRole('button', { name: 'Play' }) as HTMLButtonElement;

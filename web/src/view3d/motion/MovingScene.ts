@@ -129,6 +129,11 @@ export class MovingScene {
     return { columns, rows, greatest, steps: moving.streaks.speeds(Math.floor(this.moment) % moving.view.frames) };
   }
 
+  /** Whether any motion has come. */
+  get moves(): boolean {
+    return this.moving !== null;
+  }
+
   get hasStreaks(): boolean {
     return Boolean(this.moving?.streaks);
   }

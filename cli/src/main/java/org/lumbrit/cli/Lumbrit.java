@@ -2,6 +2,7 @@ package org.lumbrit.cli;
 
 import java.io.PrintWriter;
 import org.lumbrit.core.cover.CoverScatter.TooManyPlantsException;
+import org.lumbrit.core.math.Room;
 import org.lumbrit.core.plants.UnusablePlantException;
 import org.lumbrit.core.site.InvalidRecipeException;
 import org.lumbrit.formats.BadInputException;
@@ -53,7 +54,13 @@ public final class Lumbrit implements Runnable {
             errors.println("lumbrit: " + sentence(problem));
             return BAD_INPUT;
         });
-        return line.execute(arguments);
+        try {
+            return line.execute(arguments);
+        } catch (OutOfMemoryError e) {
+            errors.println("lumbrit: this needs more than the " + Room.said()
+                    + " of memory that the program has; take a lower density, a coarser ground or a tile of it.");
+            return BAD_INPUT;
+        }
     }
 
     private static int misused(ParameterException problem, String[] arguments) {

@@ -50,6 +50,11 @@ final class Browser implements AutoCloseable {
         });
     }
 
+    /** Cuts this page off from the server, or lets it back. */
+    void away(boolean cut) {
+        context.setOffline(cut);
+    }
+
     /** Opens a site and waits until its plants are counted and the view has drawn. */
     void open(String address) {
         page.navigate(address);

@@ -307,7 +307,7 @@ class PlantsJourneyTest extends Journey {
         page.locator(".budget-button .over").first().waitFor();
         page.keyboard().press("Escape");
         page.locator("button:has-text('finding')").last().click();
-        page.getByText("Budget passed: plants").waitFor();
+        page.getByText("Budget exceeded: plants").waitFor();
         page.locator("button:has-text('Thin Grass to')").click();
         browser.waitForPlants("n <= 400 && n > 340");
         assertThat(browser.errors).isEmpty();

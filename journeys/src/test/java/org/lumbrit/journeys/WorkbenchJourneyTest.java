@@ -170,4 +170,55 @@ class WorkbenchJourneyTest extends Journey {
                         .asString())
                 .isEqualTo("point");
     }
+
+    @Test
+    void whileTheServerIsAwayTheWorkbenchStaysAndWhatWasChangedIsSavedLater() {
+        buttonWith("Ends of density").click();
+        Locator high = page.getByLabel(
+                "high: where they give 1, or nothing drives it", new Page.GetByLabelOptions().setExact(true));
+        high.waitFor();
+        browser.away(true);
+        high.press("ArrowRight");
+        Locator banner = page.locator(".away-banner");
+        page.getByText("1 change is not saved yet").waitFor();
+        high.press("Shift+ArrowRight");
+        page.getByText("2 changes are not saved yet").waitFor();
+        assertThat(page.locator(".head").textContent()).contains("not saved, 2 changes wait");
+        assertThat(page.getByText("Drive board").isVisible()).isTrue();
+        String typed = high.inputValue();
+        browser.away(false);
+        page.getByText("Try now").click();
+        banner.waitFor(
+                new Locator.WaitForOptions().setState(com.microsoft.playwright.options.WaitForSelectorState.DETACHED));
+        browser.savedFrom(2);
+        browser.ripen();
+        buttonWith("Ends of density").click();
+        assertThat(high.inputValue()).as("nothing has jumped back").isEqualTo(typed);
+        double saved = 0;
+        for (JsonNode layer : recipe(site).get("layers")) {
+            if (layer.get("id").asString().equals("cotton-grass")) {
+                saved = layer.at("/properties/density/high").asDouble();
+            }
+        }
+        assertThat(saved).isCloseTo(Double.parseDouble(typed), within(0.01));
+    }
+
+    @Test
+    void twoQuickChangesOfOneSourceBothStand() {
+        buttonWith("Falloff Shore").click();
+        Locator far = page.getByLabel("far, typed", new Page.GetByLabelOptions().setExact(true))
+                .first();
+        Locator near = page.getByLabel("near, typed", new Page.GetByLabelOptions().setExact(true))
+                .first();
+        far.waitFor();
+        far.fill("31");
+        far.press("Enter");
+        near.fill("5");
+        near.press("Enter");
+        browser.savedFrom(3);
+        browser.ripen();
+        JsonNode source = recipe(site).at("/falloffs/0/source");
+        assertThat(source.get("far").asDouble()).isEqualTo(31);
+        assertThat(source.get("near").asDouble()).isEqualTo(5);
+    }
 }

@@ -153,4 +153,42 @@ class ApiTest {
         assertThat(raw("GET /api/sites HTTP/1.1", host, "Origin: http://elsewhere.example"))
                 .startsWith("HTTP/1.1 403");
     }
+
+    @Test
+    void aSiteHasANameThatCanBeSeen() {
+        for (String bad : List.of("", " ", "x".repeat(81), "turned \\u202Eround", "half \\uD83C", "nul\\u0000")) {
+            RunningServer.Answer made =
+                    server.post("/api/sites", "{\"name\":\"" + bad + "\",\"width\":50,\"depth\":50,\"resolution\":16}");
+            assertThat(made.status()).as(bad).isBetween(400, 422);
+            assertThat(made.json().get("detail").asString()).isNotBlank();
+        }
+        String site = server.small();
+        assertThat(server.patch(
+                                "/api/sites/" + site,
+                                "{\"base\":1,\"edits\":[{\"kind\":\"rename-site\",\"name\":\"" + "x".repeat(200)
+                                        + "\"}]}")
+                        .status())
+                .isEqualTo(422);
+        server.edit(site, "[{\"kind\":\"rename-site\",\"name\":\"  Far \\t tarn \"}]");
+        assertThat(server.get("/api/sites/" + site).json().at("/recipe/name").asString())
+                .isEqualTo("Far tarn");
+    }
+
+    @Test
+    void theListOfSitesSaysWhatTheirRecipesSay() {
+        String site = server.small();
+        JsonNode recipe = server.get("/api/sites/" + site).json().get("recipe");
+        for (JsonNode line : server.get("/api/sites").json()) {
+            if (line.get("id").asString().equals(site)) {
+                assertThat(line.get("name").asString()).isEqualTo("Thessock Tarn");
+                assertThat(line.get("falloffs").asInt())
+                        .isEqualTo(recipe.get("falloffs").size());
+                assertThat(line.get("layers").asInt())
+                        .isEqualTo(recipe.get("layers").size());
+                assertThat(line.get("width").asDouble()).isEqualTo(160);
+                return;
+            }
+        }
+        throw new AssertionError("the site is not in the list");
+    }
 }

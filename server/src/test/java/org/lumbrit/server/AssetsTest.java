@@ -4,19 +4,27 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
+import java.net.URI;
+import java.net.http.HttpRequest;
 import java.security.MessageDigest;
+import java.time.Instant;
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HexFormat;
+import java.util.List;
 import java.util.Map;
+import java.util.concurrent.CompletableFuture;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipInputStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
+import org.junit.jupiter.api.parallel.Isolated;
 import org.lumbrit.core.props.BarrelShape;
 import org.lumbrit.core.surface.Mesh;
 import org.lumbrit.formats.mesh.PlyFile;
 
 /** The life of a file that was brought in: named by its content, used by recipes, saved with them. */
+@Isolated("throws away what other tests may just be using")
 @ExtendWith(RunningServer.Extension.class)
 class AssetsTest {
     private final RunningServer server;
@@ -130,5 +138,33 @@ class AssetsTest {
         assertThat(answer.status()).isBetween(400, 422);
         assertThat(answer.text()).contains("1".repeat(64));
         assertThat(server.get("/api/sites").text()).doesNotContain("Tarn without its barrel");
+    }
+
+    @Test
+    void theSameFileFromTwoAtOnceIsKeptOnce() throws Exception {
+        byte[] file = barrel(30);
+        List<CompletableFuture<String>> names = new ArrayList<>();
+        for (int i = 0; i < 6; i++) {
+            names.add(CompletableFuture.supplyAsync(() -> brought(file)));
+        }
+        for (CompletableFuture<String> name : names) {
+            assertThat(name.get()).isEqualTo(names.get(0).get());
+        }
+    }
+
+    @Test
+    void whatNoRecipeNamesIsThrownAwayAndWhatOneNamesStays() {
+        String named = brought(barrel(32));
+        String nobodys = brought(barrel(34));
+        String site = standing(named);
+        String deleted = standing(brought(barrel(36)));
+        server.send(HttpRequest.newBuilder(URI.create(server.address() + "/api/sites/" + deleted))
+                .DELETE());
+        server.purge(Instant.now().plusSeconds(1));
+        assertThat(server.get("/api/meshes/" + named + "/picture").status()).isEqualTo(200);
+        assertThat(server.get("/api/meshes/" + nobodys + "/picture").status()).isEqualTo(404);
+        assertThat(triangles(site)).isPositive();
+        assertThat(server.post("/api/sites/" + deleted + "/restore", "").status())
+                .isEqualTo(404);
     }
 }

@@ -68,6 +68,11 @@ public final class RunningServer implements AutoCloseable {
         start();
     }
 
+    /** Throws away what nobody can want any more since a moment, which the server does by itself after a day. */
+    public void purge(java.time.Instant moment) {
+        context.getBean(org.lumbrit.server.storage.Purge.class).before(moment);
+    }
+
     public String address() {
         return "http://127.0.0.1:" + context.getEnvironment().getProperty("local.server.port");
     }

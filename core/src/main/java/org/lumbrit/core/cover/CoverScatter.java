@@ -18,9 +18,6 @@ import org.lumbrit.core.surface.Samples;
  * candidates depend on seed and spacing only, so a moved density slider finds them kept.
  */
 public final class CoverScatter {
-    /** More candidates than this are refused before anything is allocated. */
-    private static final double MOST_CANDIDATES = Spots.MOST;
-
     private static final double MOST_OF_IT = 0.5;
 
     private final CoverLayer layer;
@@ -241,17 +238,17 @@ public final class CoverScatter {
     }
 
     private void refuseDensity(double expected, double density) {
-        if (expected > MOST_CANDIDATES) {
+        if (expected > Spots.most()) {
             throw tooMany(
                     expected,
-                    "A density of at most " + nearest(density * MOST_CANDIDATES / expected) + " /m² works here.");
+                    "A density of at most " + nearest(density * Spots.most() / expected) + " /m² works here.");
         }
     }
 
     private void refuseSpacing(double area, double spacing) {
         double expected = 0.7 * area / (spacing * spacing);
-        if (expected > MOST_CANDIDATES) {
-            double works = Math.sqrt(0.7 * area / MOST_CANDIDATES);
+        if (expected > Spots.most()) {
+            double works = Math.sqrt(0.7 * area / Spots.most());
             throw tooMany(
                     expected,
                     "A spacing of at least " + Decimal.write(Math.ceil(works * 1000) / 1000, 3) + " m works here.");
@@ -264,8 +261,8 @@ public final class CoverScatter {
     }
 
     private TooManyPlantsException tooMany(double expected, String works) {
-        return new TooManyPlantsException("Cover “" + layer.name() + "” would need about " + Math.round(expected / 1e6)
-                + " million places for plants; this program holds 40 million. " + works);
+        return new TooManyPlantsException(
+                "Cover “" + layer.name() + "” would need about " + Spots.tooMany(expected) + " " + works);
     }
 
     private Plants stand(Region region, List<String> surfaces) {

@@ -1,11 +1,14 @@
 package org.lumbrit.core.cover;
 
 import java.util.Arrays;
+import org.lumbrit.core.math.Decimal;
+import org.lumbrit.core.math.Room;
 
 /** Places in plan that grow in number: identity, x, z and the density from which on each is taken. */
 public final class Spots {
-    /** More are refused before memory is taken. */
-    static final int MOST = 40_000_000;
+    private static final int MOST = 40_000_000;
+    /** What a place takes while it is made, settled and given its properties, measured. */
+    private static final int BYTES_A_PLACE = 250;
 
     private long[] ids = new long[1024];
     private double[] x = new double[1024];
@@ -19,10 +22,21 @@ public final class Spots {
      * @throws CoverScatter.TooManyPlantsException before any memory is taken, where they are too many
      */
     static void refuse(double expected, String remedy) {
-        if (expected > MOST) {
-            throw new CoverScatter.TooManyPlantsException("This pattern would give about " + Math.round(expected / 1e6)
-                    + " million places for plants; this program holds 40 million. " + remedy);
+        if (expected > most()) {
+            throw new CoverScatter.TooManyPlantsException(
+                    "This pattern would give about " + tooMany(expected) + " " + remedy);
         }
+    }
+
+    /** More are refused before memory is taken: what the heap holds. */
+    static int most() {
+        return (int) Math.min(MOST, Room.forThings(BYTES_A_PLACE));
+    }
+
+    /** "51 million places for plants; with 4 GB of memory this program holds 8.5 million." */
+    static String tooMany(double expected) {
+        return Math.round(expected / 1e6) + " million places for plants; with " + Room.said()
+                + " of memory this program holds " + Decimal.write(most() / 1e6, 1) + " million.";
     }
 
     void add(long newId, double newX, double newZ, double from) {

@@ -48,7 +48,8 @@ public final class BudgetFindings {
         String text = "The site has " + number(sum) + unit + " of " + what + ", and the limit is " + number(limit)
                 + unit + ". Most of it is " + most.name() + ", " + number(of.applyAsDouble(most)) + unit + ".";
         if (!thins) {
-            found.add(new Finding(Severity.WARNING, "Budget passed: " + what, text, "", "", most.id(), "", List.of()));
+            found.add(
+                    new Finding(Severity.WARNING, "Budget exceeded: " + what, text, "", "", most.id(), "", List.of()));
             return;
         }
         PropertyRange density = ((CoverLayer) recipe.layer(most.id()).orElseThrow()).range(CoverLayer.DENSITY);
@@ -56,7 +57,7 @@ public final class BudgetFindings {
         double high = Math.floor(density.high() * share * 0.98 * 1000) / 1000;
         found.add(new Finding(
                 Severity.WARNING,
-                "Budget passed: " + what,
+                "Budget exceeded: " + what,
                 text,
                 "",
                 "",

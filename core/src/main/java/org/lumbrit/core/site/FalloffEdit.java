@@ -77,7 +77,7 @@ public sealed interface FalloffEdit extends Edit {
     record Rename(String falloff, String name) implements FalloffEdit {
         @Override
         public Recipe apply(Recipe recipe) {
-            return recipe.changeFalloff(falloff, each -> each.renamed(name.strip()));
+            return recipe.changeFalloff(falloff, each -> each.renamed(NameRule.clean(name)));
         }
 
         @Override

@@ -109,7 +109,7 @@ public sealed interface LayerEdit extends Edit {
     record Rename(String layer, String name) implements LayerEdit {
         @Override
         public Recipe apply(Recipe recipe) {
-            return recipe.changeLayer(layer, each -> each.renamed(name.strip()));
+            return recipe.changeLayer(layer, each -> each.renamed(NameRule.clean(name)));
         }
 
         @Override

@@ -42,7 +42,9 @@ import org.lumbrit.core.surface.SelfCrossing;
 
 /** Everything that must hold of a recipe before it is accepted. */
 public final class RecipeCheck {
-    private static final int LONGEST_NAME = 80;
+    /** More of one kind than anybody places by hand; each is compared with others. */
+    private static final int MOST_OF_A_KIND = 5000;
+
     private static final int MOST_CURVE_POINTS = 64;
 
     private final Recipe recipe;
@@ -55,6 +57,11 @@ public final class RecipeCheck {
     /** All problems of a recipe, none where it is sound. */
     public static List<Problem> problems(Recipe recipe) {
         RecipeCheck check = new RecipeCheck(recipe);
+        NameRule.problem(recipe.name()).ifPresent(wrong -> check.say("name", wrong));
+        check.counts();
+        if (!check.problems.isEmpty()) {
+            return check.problems;
+        }
         check.identities("places", recipe.places(), place -> place.id(), place -> place.name());
         check.identities("props", recipe.props(), Prop::id, Prop::name);
         check.identities("falloffs", recipe.falloffs(), Falloff::id, Falloff::name);
@@ -81,6 +88,20 @@ public final class RecipeCheck {
         problems.add(new Problem(path, message));
     }
 
+    private void counts() {
+        Map.of(
+                        "places", recipe.places().size(),
+                        "props", recipe.props().size(),
+                        "falloffs", recipe.falloffs().size(),
+                        "layers", recipe.layers().size(),
+                        "drives", recipe.drives().size())
+                .forEach((path, count) -> {
+                    if (count > MOST_OF_A_KIND) {
+                        say(path, "A site holds at most " + MOST_OF_A_KIND + " of these, not " + count + ".");
+                    }
+                });
+    }
+
     private <T> void identities(String path, List<T> list, Function<T, String> id, Function<T, String> name) {
         Set<String> ids = new HashSet<>();
         Set<String> names = new HashSet<>();
@@ -94,8 +115,9 @@ public final class RecipeCheck {
             if (!ids.add(itsId)) {
                 say(at + ".id", "The id “" + itsId + "” is there twice; each needs its own.");
             }
-            if (itsName.isBlank() || itsName.length() > LONGEST_NAME) {
-                say(at + ".name", "A name has 1 to " + LONGEST_NAME + " characters.");
+            Optional<String> wrong = NameRule.problem(itsName);
+            if (wrong.isPresent()) {
+                say(at + ".name", wrong.get());
             } else if (!names.add(itsName)) {
                 say(at + ".name", "The name “" + itsName + "” is taken; choose another.");
             }

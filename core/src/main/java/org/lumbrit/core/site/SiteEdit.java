@@ -9,7 +9,7 @@ public sealed interface SiteEdit extends Edit {
     record Rename(String name) implements SiteEdit {
         @Override
         public Recipe apply(Recipe recipe) {
-            return recipe.withName(name.strip());
+            return recipe.withName(NameRule.clean(name));
         }
 
         @Override

@@ -300,8 +300,32 @@ class CoverTest {
             CoverLayer layer = Covers.on("grass", GROUND, pattern, false, properties("density", 50, "spacing", 0));
             assertThatThrownBy(() -> alone(huge, layer))
                     .isInstanceOf(CoverScatter.TooManyPlantsException.class)
-                    .hasMessageContaining("this program holds 40 million");
+                    .hasMessageContaining("of memory this program holds");
         }
+    }
+
+    /** The bound follows the heap, and what it names really works: one place more would not. */
+    @Test
+    void whatWouldNotFitIntoMemoryIsRefusedWithTheNearestThatDoes() {
+        Ground wide = new Ground(9, 9, new float[81], 1200);
+        CoverLayer dense = Covers.on(GROUND, properties("density", 2000, "spacing", 0));
+        assertThatThrownBy(() -> alone(wide, dense))
+                .isInstanceOf(CoverScatter.TooManyPlantsException.class)
+                .hasMessageContaining("2880 million places")
+                .hasMessageContaining(org.lumbrit.core.math.Room.said())
+                .satisfies(e -> {
+                    double works = Double.parseDouble(e.getMessage().replaceAll(".*at most ([0-9.]+) /m².*", "$1"));
+                    assertThat(works * 1200 * 1200)
+                            .isLessThanOrEqualTo(Spots.most())
+                            .isGreaterThan(0.98 * Spots.most());
+                });
+        CoverLayer tight = Covers.on(GROUND, properties("density", 100, "spacing", 0.05));
+        assertThatThrownBy(() -> alone(wide, tight))
+                .isInstanceOf(CoverScatter.TooManyPlantsException.class)
+                .satisfies(e -> {
+                    double works = Double.parseDouble(e.getMessage().replaceAll(".*at least ([0-9.]+) m .*", "$1"));
+                    assertThat(0.7 * 1200 * 1200 / works / works).isLessThanOrEqualTo(Spots.most());
+                });
     }
 
     @Test

@@ -9,6 +9,7 @@ import java.util.UUID;
 import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.site.Clock;
 import org.lumbrit.core.site.GroundSpec;
+import org.lumbrit.core.site.NameRule;
 import org.lumbrit.core.site.Recipe;
 import org.lumbrit.formats.json.RecipeJson;
 import org.lumbrit.formats.site.SiteZip;
@@ -119,13 +120,13 @@ class SitesApi {
     @GetMapping
     List<SiteLine> list() {
         return store.list().stream()
-                .map(state -> new SiteLine(
-                        state.id(),
-                        state.recipe().name(),
-                        state.revision(),
-                        state.recipe().falloffs().size(),
-                        state.recipe().layers().size(),
-                        state.recipe().ground().width()))
+                .map(site -> new SiteLine(
+                        site.getId(),
+                        site.getName(),
+                        site.getRevision(),
+                        site.getFalloffs(),
+                        site.getLayers(),
+                        site.getWidth()))
                 .toList();
     }
 
@@ -138,7 +139,13 @@ class SitesApi {
     @ResponseStatus(HttpStatus.CREATED)
     Site create(@RequestBody NewSite wish) {
         Recipe recipe = new Recipe(
-                wish.name().strip(), wish.ground(), List.of(), List.of(), List.of(), List.of(), new Clock(24, 8));
+                NameRule.clean(wish.name()),
+                wish.ground(),
+                List.of(),
+                List.of(),
+                List.of(),
+                List.of(),
+                new Clock(24, 8));
         org.lumbrit.core.site.RecipeCheck.require(recipe);
         return Site.of(store.create(store.files(recipe)));
     }

@@ -11,15 +11,21 @@ import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.atomic.AtomicLong;
 import java.util.stream.Stream;
+import java.util.zip.CRC32C;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 
 /**
- * Results as files named by their keys: one letter for the type, then the values, big-endian. When they grow beyond their
- * bound, those not used for longest go. A disk that is full or read-only costs speed, never a result.
+ * Results as files named by their keys: one letter for the type, the values, big-endian, then their CRC-32C and the length of all
+ * before it. A file that is cut off, zeroed or has one bit changed is thrown away and its result made again. When files grow beyond
+ * their bound, those not used for longest go. A disk that is full or read-only costs speed, never a result.
  */
 final class ResultFiles {
     private static final Logger LOG = LoggerFactory.getLogger(ResultFiles.class);
+
+    private static final String PART = "part";
+    /** Bytes of the sum and the length at the end. */
+    private static final int SEAL = 12;
 
     private final Path folder;
     private final long most;
@@ -30,6 +36,12 @@ final class ResultFiles {
         this.most = most;
         try {
             Files.createDirectories(folder);
+            for (Path file : all()) {
+                if (file.getFileName().toString().startsWith(PART)) {
+                    // half written when the program was killed
+                    Files.deleteIfExists(file);
+                }
+            }
             size.set(all().stream().mapToLong(ResultFiles::length).sum());
         } catch (IOException e) {
             LOG.warn("Results cannot be kept on disk: {}", e.getMessage());
@@ -56,7 +68,12 @@ final class ResultFiles {
             return Optional.empty();
         }
         try {
-            ByteBuffer bytes = ByteBuffer.wrap(Files.readAllBytes(file));
+            ByteBuffer bytes = whole(Files.readAllBytes(file));
+            if (bytes == null) {
+                LOG.warn("The kept result {} is damaged and is made again", key);
+                Files.deleteIfExists(file);
+                return Optional.empty();
+            }
             Files.setLastModifiedTime(file, FileTime.fromMillis(System.currentTimeMillis()));
             byte type = bytes.get();
             if (type == 'f') {
@@ -78,21 +95,43 @@ final class ResultFiles {
         }
     }
 
+    /** The type and the values, where all of them are as they were written; else null. */
+    private static ByteBuffer whole(byte[] file) {
+        int length = file.length - SEAL;
+        if (length < 1) {
+            return null;
+        }
+        ByteBuffer seal = ByteBuffer.wrap(file, length, SEAL);
+        return seal.getInt() == sum(file, length) && seal.getLong() == length ? ByteBuffer.wrap(file, 0, length) : null;
+    }
+
+    private static int sum(byte[] bytes, int length) {
+        CRC32C sum = new CRC32C();
+        sum.update(bytes, 0, length);
+        return (int) sum.getValue();
+    }
+
+    private static ByteBuffer room(long values, char type) {
+        return ByteBuffer.allocate(Math.toIntExact(1 + values + SEAL)).put((byte) type);
+    }
+
     void write(String key, Object value) {
         ByteBuffer bytes;
         if (value instanceof float[] floats) {
-            bytes = ByteBuffer.allocate(1 + 4 * floats.length).put((byte) 'f');
+            bytes = room(4L * floats.length, 'f');
             bytes.asFloatBuffer().put(floats);
         } else if (value instanceof long[] longs) {
-            bytes = ByteBuffer.allocate(1 + 8 * longs.length).put((byte) 'l');
+            bytes = room(8L * longs.length, 'l');
             bytes.asLongBuffer().put(longs);
         } else if (value instanceof byte[] plain) {
-            bytes = ByteBuffer.allocate(1 + plain.length).put((byte) 'b').put(plain);
+            bytes = room(plain.length, 'b').put(plain);
         } else {
             return;
         }
+        int length = bytes.capacity() - SEAL;
+        bytes.putInt(length, sum(bytes.array(), length)).putLong(length + 4, length);
         try {
-            Path beside = Files.createTempFile(folder, "part", ".tmp");
+            Path beside = Files.createTempFile(folder, PART, ".tmp");
             Files.write(beside, bytes.array());
             Files.move(
                     beside, folder.resolve(key), StandardCopyOption.ATOMIC_MOVE, StandardCopyOption.REPLACE_EXISTING);

@@ -2,6 +2,7 @@ package org.lumbrit.server.storage;
 
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
+import java.time.Instant;
 import java.util.HexFormat;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
@@ -20,7 +21,7 @@ public class Assets {
     public String keep(byte[] content, String ending) {
         String hash = hash(content);
         if (!rows.existsById(hash)) {
-            rows.save(new AssetEntity(hash, content));
+            rows.keep(hash, content, Instant.now());
         }
         return hash + "." + ending;
     }

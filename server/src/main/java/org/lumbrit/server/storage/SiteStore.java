@@ -16,7 +16,9 @@ import org.lumbrit.formats.json.RecipeJson;
 import org.lumbrit.formats.site.SiteFiles;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Component;
+import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionTemplate;
 
 /**
  * Sites and their revisions. Every change makes a new revision that holds the whole recipe; undo is linear per site and a
@@ -28,15 +30,22 @@ public class SiteStore {
     private final Revisions revisions;
     private final Assets assets;
     private final ApplicationEventPublisher events;
+    private final TransactionTemplate transactions;
     /** A revision never changes, so it is read once while a slider moves. */
     private final Cache<RevisionEntity.Key, Recipe> read =
             Caffeine.newBuilder().maximumSize(64).build();
 
-    SiteStore(Sites sites, Revisions revisions, Assets assets, ApplicationEventPublisher events) {
+    SiteStore(
+            Sites sites,
+            Revisions revisions,
+            Assets assets,
+            ApplicationEventPublisher events,
+            PlatformTransactionManager transactions) {
         this.sites = sites;
         this.revisions = revisions;
         this.assets = assets;
         this.events = events;
+        this.transactions = new TransactionTemplate(transactions);
     }
 
     /** Published after a change is committed. */
@@ -100,8 +109,8 @@ public class SiteStore {
     }
 
     @Transactional(readOnly = true)
-    public List<SiteState> list() {
-        return sites.present().stream().map(this::head).toList();
+    public List<ListedSite> list() {
+        return sites.listed();
     }
 
     private SiteState head(SiteEntity site) {
@@ -141,8 +150,21 @@ public class SiteStore {
      *
      * @throws StaleEditException where it is not
      */
-    @Transactional
     public SiteState edit(UUID id, int base, List<Edit> edits) {
+        // files are decoded before the site is held, so that nobody waits for that
+        Recipe now = state(id).recipe();
+        Recipe probable = apply(now, edits);
+        requireSound(now, probable);
+        return transactions.execute(status -> save(id, base, edits, probable));
+    }
+
+    private void requireSound(Recipe before, Recipe after) {
+        if (!after.ground().equals(before.ground()) || !before.files().containsAll(after.files())) {
+            files(after).requireSound();
+        }
+    }
+
+    private SiteState save(UUID id, int base, List<Edit> edits, Recipe sound) {
         SiteEntity site = held(id);
         RevisionEntity head = revision(id, site.head());
         Recipe now = recipe(head);
@@ -158,8 +180,8 @@ public class SiteStore {
         if (changed.equals(now)) {
             return state(site, head, now);
         }
-        if (!changed.ground().equals(now.ground()) || !now.files().containsAll(changed.files())) {
-            files(changed).requireSound();
+        if (!changed.ground().equals(sound.ground()) || !sound.files().containsAll(changed.files())) {
+            requireSound(now, changed);
         }
         int number = site.head() + 1;
         return append(

@@ -16,6 +16,7 @@ import org.springframework.stereotype.Component;
 class Connections {
     private static final List<Path> TABLES = List.of(Path.of("/proc/net/tcp"), Path.of("/proc/net/tcp6"));
     private static final String ESTABLISHED = "01";
+    private static final String CLOSED_THERE = "08";
 
     private final List<Path> tables;
 
@@ -27,22 +28,29 @@ class Connections {
         this.tables = tables;
     }
 
-    /** @param known whether there is a table; @param open the connections that are open at both ends */
-    record Table(boolean known, Set<Work.Client> open) {
-        boolean hasLeft(Work.Client client) {
+    /**
+     * What the tables say now. Rows may be missed while they change, so one that is missing says little by itself.
+     *
+     * @param known whether there is a table; @param open connections that are open at both ends
+     * @param left those that the other end has closed
+     */
+    record Table(boolean known, Set<Work.Client> open, Set<Work.Client> left) {
+        boolean misses(Work.Client client) {
             return known && !open.contains(client);
         }
     }
 
     Table now() {
         Set<Work.Client> open = new HashSet<>();
+        Set<Work.Client> left = new HashSet<>();
         boolean known = false;
         for (Path table : tables) {
             try {
                 for (String line : Files.readAllLines(table)) {
                     String[] words = line.strip().split("\\s+");
-                    if (words.length > 3 && words[3].equals(ESTABLISHED)) {
-                        open.add(new Work.Client(port(words[1]), port(words[2])));
+                    if (words.length > 3 && words[3].matches(ESTABLISHED + "|" + CLOSED_THERE)) {
+                        Work.Client client = new Work.Client(port(words[1]), port(words[2]));
+                        (words[3].equals(ESTABLISHED) ? open : left).add(client);
                     }
                 }
                 known = true;
@@ -50,7 +58,7 @@ class Connections {
                 // no such table here, or of another form
             }
         }
-        return new Table(known, open);
+        return new Table(known, open, left);
     }
 
     private static int port(String address) {

@@ -11,6 +11,7 @@ public final class Work implements Cancel {
     private final Client client;
     private final AtomicBoolean stopped = new AtomicBoolean();
     private volatile String doing = "";
+    private int missed;
 
     /** The two ends of the connection that the answer goes to. */
     record Client(int localPort, int remotePort) {}
@@ -49,6 +50,12 @@ public final class Work implements Cancel {
     /** By {@link System#nanoTime}. */
     long began() {
         return began;
+    }
+
+    /** Counts looks in a row that did not find its client. */
+    int missed(boolean again) {
+        missed = again ? missed + 1 : 0;
+        return missed;
     }
 
     Client client() {

@@ -1,11 +1,18 @@
 package org.lumbrit.server.work;
 
+import jakarta.servlet.AsyncEvent;
+import jakarta.servlet.AsyncListener;
+import jakarta.servlet.Filter;
+import jakarta.servlet.ServletRequest;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.util.List;
 import org.lumbrit.core.math.Cancel;
+import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.core.MethodParameter;
+import org.springframework.core.Ordered;
+import org.springframework.core.annotation.Order;
 import org.springframework.scheduling.annotation.EnableScheduling;
 import org.springframework.web.bind.support.WebDataBinderFactory;
 import org.springframework.web.context.request.NativeWebRequest;
@@ -56,15 +63,60 @@ class WorkOfRequests implements WebMvcConfigurer, HandlerInterceptor, HandlerMet
                 method.hasMethodAnnotation(Newest.class));
         request.setAttribute(WORK, work);
         if (method.hasMethodAnnotation(Heavy.class)) {
-            try {
-                turns.take(work);
-            } catch (RuntimeException e) {
-                works.end(work);
-                throw e;
-            }
+            turns.take(work);
             request.setAttribute(TURN, true);
         }
         return true;
+    }
+
+    /** However a request ends, also one that is answered bit by bit or goes wrong on the way, its work and its turn end with it. */
+    @Bean
+    @Order(Ordered.HIGHEST_PRECEDENCE)
+    Filter endOfWork() {
+        return (asked, answer, chain) -> {
+            try {
+                chain.doFilter(asked, answer);
+            } finally {
+                if (asked.isAsyncStarted()) {
+                    asked.getAsyncContext().addListener(new AtTheEnd(() -> end(asked)));
+                } else {
+                    end(asked);
+                }
+            }
+        };
+    }
+
+    private void end(ServletRequest request) {
+        if (request.getAttribute(WORK) instanceof Work work) {
+            request.removeAttribute(WORK);
+            works.end(work);
+        }
+        if (request.getAttribute(TURN) != null) {
+            request.removeAttribute(TURN);
+            turns.giveBack();
+        }
+    }
+
+    private record AtTheEnd(Runnable then) implements AsyncListener {
+        @Override
+        public void onComplete(AsyncEvent event) {
+            then.run();
+        }
+
+        @Override
+        public void onTimeout(AsyncEvent event) {
+            // completed after that
+        }
+
+        @Override
+        public void onError(AsyncEvent event) {
+            // completed after that
+        }
+
+        @Override
+        public void onStartAsync(AsyncEvent event) {
+            event.getAsyncContext().addListener(this);
+        }
     }
 
     private static boolean computes(HandlerMethod method) {
@@ -79,18 +131,6 @@ class WorkOfRequests implements WebMvcConfigurer, HandlerInterceptor, HandlerMet
     /** "handover" of /api/sites/…/handover.zip. */
     private static String kind(String address) {
         return address.replaceAll("^.*/", "").replaceAll("\\..*$", "");
-    }
-
-    @Override
-    public void afterCompletion(
-            HttpServletRequest request, HttpServletResponse response, Object handler, Exception problem) {
-        if (request.getAttribute(WORK) instanceof Work work) {
-            works.end(work);
-            if (request.getAttribute(TURN) != null) {
-                request.removeAttribute(TURN);
-                turns.giveBack();
-            }
-        }
     }
 
     @Override

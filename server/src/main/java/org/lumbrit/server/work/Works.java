@@ -15,6 +15,9 @@ public class Works {
     /** Whoever has asked less long ago than this is not looked for. */
     private static final long PATIENCE_NANOS = 1_000_000_000L;
 
+    /** Looks in a row that did not find a connection, after which it is gone. */
+    private static final int MISSED = 4;
+
     private final Set<Work> running = ConcurrentHashMap.newKeySet();
     private final Connections connections;
 
@@ -78,6 +81,11 @@ public class Works {
             return;
         }
         Table table = connections.now();
-        old.stream().filter(work -> table.hasLeft(work.client())).forEach(Work::stop);
+        for (Work work : old) {
+            boolean missed = work.missed(table.misses(work.client())) >= MISSED;
+            if (missed || table.left().contains(work.client())) {
+                work.stop();
+            }
+        }
     }
 }

@@ -3,6 +3,7 @@ package org.lumbrit.server.results;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
 import java.util.List;
@@ -113,5 +114,56 @@ class KeptResultsTest {
         assertThat(results.peek(KEY)).isEmpty();
         assertThat(results.<float[]>get(KEY, Cancel.NEVER, shared -> new float[] {2}))
                 .containsExactly(2);
+    }
+
+    /** However a file was damaged, its result is made again and the file replaced; nothing false is served. */
+    @Test
+    void aDamagedFileIsMadeAgain() throws Exception {
+        Path file = folder.resolve("results").resolve(KEY);
+        Object[] results = {new float[] {1, 2, 3}, new long[] {4, 5}, new byte[] {6, 7, 8, 9}};
+        for (Object result : results) {
+            for (int damage = 0; damage < 6; damage++) {
+                Files.deleteIfExists(file);
+                results(1 << 20).get(KEY, Cancel.NEVER, shared -> {
+                    now.addAndGet(70_000_000);
+                    return result;
+                });
+                byte[] whole = Files.readAllBytes(file);
+                Files.write(file, damaged(whole, damage));
+                KeptResults again = results(1 << 20);
+                assertThat(again.peek(KEY)).as("damage %d", damage).isEmpty();
+                AtomicInteger made = new AtomicInteger();
+                Object anew = again.get(KEY, Cancel.NEVER, shared -> {
+                    made.incrementAndGet();
+                    now.addAndGet(70_000_000);
+                    return result;
+                });
+                assertThat(made).hasValue(1);
+                assertThat(anew).isEqualTo(result);
+                assertThat(Files.readAllBytes(file)).isEqualTo(whole);
+            }
+        }
+    }
+
+    private static byte[] damaged(byte[] whole, int how) {
+        byte[] bytes = whole.clone();
+        switch (how) {
+            case 0 -> bytes[bytes.length / 2] ^= 1;
+            case 1 -> bytes[0] ^= 4;
+            case 2 -> java.util.Arrays.fill(bytes, (byte) 0);
+            case 3 -> bytes = java.util.Arrays.copyOf(bytes, bytes.length - 1);
+            case 4 -> bytes = java.util.Arrays.copyOf(bytes, bytes.length + 4);
+            default -> bytes = new byte[0];
+        }
+        return bytes;
+    }
+
+    @Test
+    void whatWasHalfWrittenWhenTheProgramWasKilledIsSweptAway() throws Exception {
+        results(1 << 20).get(KEY, Cancel.NEVER, shared -> slowly(1));
+        Path half = Files.write(folder.resolve("results").resolve("part123.tmp"), new byte[100]);
+        results(1 << 20);
+        assertThat(half).doesNotExist();
+        assertThat(folder.resolve("results").resolve(KEY)).exists();
     }
 }

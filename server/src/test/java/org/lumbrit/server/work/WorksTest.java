@@ -72,15 +72,13 @@ class WorksTest {
                 """);
         var table = new Connections(List.of(four, six)).now();
         assertThat(table.open()).isEqualTo(Set.of(new Work.Client(8470, 0x9C41), new Work.Client(8470, 0x9C43)));
-        assertThat(table.hasLeft(CLIENT)).isFalse();
-        assertThat(table.hasLeft(new Work.Client(8470, 0x9C42)))
-                .as("closed at its end")
-                .isTrue();
-        assertThat(table.hasLeft(new Work.Client(8470, 0x9C44)))
+        assertThat(table.misses(CLIENT)).isFalse();
+        assertThat(table.left()).as("closed at its end").containsExactly(new Work.Client(8470, 0x9C42));
+        assertThat(table.misses(new Work.Client(8470, 0x9C44)))
                 .as("not known any more")
                 .isTrue();
         var none = new Connections(List.of(folder.resolve("missing"))).now();
-        assertThat(none.hasLeft(CLIENT))
+        assertThat(none.misses(CLIENT))
                 .as("nobody leaves where there is no table")
                 .isFalse();
     }

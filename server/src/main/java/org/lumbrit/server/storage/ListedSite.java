@@ -1,0 +1,19 @@
+package org.lumbrit.server.storage;
+
+import java.util.UUID;
+
+/** One site of the list. */
+public interface ListedSite {
+    UUID getId();
+
+    int getRevision();
+
+    String getName();
+
+    int getFalloffs();
+
+    int getLayers();
+
+    /** Metres. */
+    double getWidth();
+}
