@@ -63,6 +63,11 @@ export function isStopped(error: unknown): boolean {
   return error instanceof DOMException && error.name === 'AbortError';
 }
 
+/** For queries: asks again where a newer request of this tab took the place of this one, and for nothing else. */
+export function whenStopped(failures: number, error: Error): boolean {
+  return isStopped(error) && failures < 3;
+}
+
 // whoever leaves the page waits for nothing
 if (typeof window !== 'undefined') window.addEventListener('pagehide', () => navigator.sendBeacon?.(`/api/stop?named=${tab}`));
 

@@ -1,6 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
 import { useEffect, useRef, useState } from 'react';
-import { api } from '../api/client';
+import { api, whenStopped } from '../api/client';
 import { bundle } from '../api/data';
 import type { Edit, Layer } from '../api/types';
 import { grouped, toTenthOfMillimetre, withUnit } from '../parts/numbers';
@@ -33,7 +33,8 @@ export function Sheet({ plant, strip }: { plant: NurseryPlant; strip: boolean })
       return { ...found, data: await bundle(found.key) };
     },
     placeholderData: (before) => before,
-    retry: false,
+    retry: whenStopped,
+    retryDelay: 100,
     gcTime: 10_000,
   });
   useEffect(() => {
@@ -62,7 +63,8 @@ export function Sheet({ plant, strip }: { plant: NurseryPlant; strip: boolean })
     },
     enabled: windy,
     placeholderData: (before) => before,
-    retry: false,
+    retry: whenStopped,
+    retryDelay: 100,
   });
   const blowing = windy && !still ? wind.data : undefined;
   useEffect(() => {

@@ -1,5 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
-import { api } from '../api/client';
+import { api, whenStopped } from '../api/client';
 import { shown, withUnit } from '../parts/numbers';
 import { useSelection } from './selection';
 import { useSession } from './session';
@@ -19,7 +19,8 @@ export function LaidLine() {
       api.profile(site.id, { base: site.revision, edits, fromX: a![0], fromZ: a![2], toX: b![0], toZ: b![2], layer: laying === 'cut' ? (relief?.id ?? '') : '' }),
     enabled: laying !== null && b !== undefined,
     placeholderData: (before) => before,
-    retry: false,
+    retry: whenStopped,
+    retryDelay: 100,
   });
   if (!laying) return null;
   const close = (

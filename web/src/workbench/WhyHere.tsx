@@ -1,6 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { api } from '../api/client';
+import { api, whenStopped } from '../api/client';
 import { shown, withUnit } from '../parts/numbers';
 import { useSelection } from './selection';
 import { useSession } from './session';
@@ -18,7 +18,8 @@ export function WhyHere() {
     queryFn: () => api.why(site.id, { base: site.revision, layer, property, x: asked!.x, z: asked!.z, plant: asked!.plant, prop: asked!.prop, y: asked!.y }),
     enabled: asked !== null && layer !== '',
     placeholderData: (before) => before,
-    retry: false,
+    retry: whenStopped,
+    retryDelay: 100,
   });
   if (!asked) return null;
   const close = (

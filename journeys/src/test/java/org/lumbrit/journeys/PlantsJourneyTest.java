@@ -104,6 +104,7 @@ class PlantsJourneyTest extends Journey {
         page.mouse().up();
         page.getByText("1 stroke, undone one by one").waitFor();
         page.waitForFunction("old => document.querySelector('[data-testid=sheet]').dataset.shown !== old", unpainted);
+        browser.until(() -> recipe(id).at("/falloffs/0/source/strokes/0").isObject());
         JsonNode stroke = recipe(id).at("/falloffs/0/source/strokes/0");
         assertThat(stroke.at("/points/0/1").asDouble()).as("above the foot").isGreaterThan(0.02);
         page.keyboard().press("Control+z");

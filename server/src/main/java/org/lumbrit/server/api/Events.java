@@ -87,8 +87,8 @@ class Events {
         try {
             listener.to().send(event);
         } catch (IOException | IllegalStateException e) {
+            // the container ends what cannot be written to
             listeners.remove(listener);
-            listener.to().complete();
         }
     }
 }
