@@ -241,16 +241,18 @@ public final class CoverScatter {
         if (expected > Spots.most()) {
             throw tooMany(
                     expected,
+                    Spots.most(),
                     "A density of at most " + nearest(density * Spots.most() / expected) + " /m² works here.");
         }
     }
 
     private void refuseSpacing(double area, double spacing) {
         double expected = 0.7 * area / (spacing * spacing);
-        if (expected > Spots.most()) {
-            double works = Math.sqrt(0.7 * area / Spots.most());
+        if (expected > Spots.mostSettled()) {
+            double works = Math.sqrt(0.7 * area / Spots.mostSettled());
             throw tooMany(
                     expected,
+                    Spots.mostSettled(),
                     "A spacing of at least " + Decimal.write(Math.ceil(works * 1000) / 1000, 3) + " m works here.");
         }
     }
@@ -260,9 +262,9 @@ public final class CoverScatter {
         return Decimal.write(Math.floor(density / step) * step, 6);
     }
 
-    private TooManyPlantsException tooMany(double expected, String works) {
+    private TooManyPlantsException tooMany(double expected, int most, String works) {
         return new TooManyPlantsException(
-                "Cover “" + layer.name() + "” would need about " + Spots.tooMany(expected) + " " + works);
+                "Cover “" + layer.name() + "” would need about " + Spots.tooMany(expected, most) + " " + works);
     }
 
     private Plants stand(Region region, List<String> surfaces) {

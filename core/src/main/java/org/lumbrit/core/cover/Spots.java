@@ -10,6 +10,8 @@ public final class Spots {
     /** What a place takes while it is made, settled and given its properties, measured. */
     private static final int BYTES_A_PLACE = 250;
 
+    private static final int BYTES_A_SETTLED_PLACE = 120;
+
     private long[] ids = new long[1024];
     private double[] x = new double[1024];
     private double[] z = new double[1024];
@@ -35,8 +37,17 @@ public final class Spots {
 
     /** "51 million places for plants; with 4 GB of memory this program holds 8.5 million." */
     static String tooMany(double expected) {
+        return tooMany(expected, most());
+    }
+
+    static String tooMany(double expected, int most) {
         return Math.round(expected / 1e6) + " million places for plants; with " + Room.said()
-                + " of memory this program holds " + Decimal.write(most() / 1e6, 1) + " million.";
+                + " of memory this program holds " + Decimal.write(most / 1e6, 1) + " million.";
+    }
+
+    /** Of places that settle with a spacing, of which fewer become plants. */
+    static int mostSettled() {
+        return (int) Math.min(MOST, Room.forThings(BYTES_A_SETTLED_PLACE));
     }
 
     void add(long newId, double newX, double newZ, double from) {

@@ -324,7 +324,7 @@ class CoverTest {
                 .isInstanceOf(CoverScatter.TooManyPlantsException.class)
                 .satisfies(e -> {
                     double works = Double.parseDouble(e.getMessage().replaceAll(".*at least ([0-9.]+) m .*", "$1"));
-                    assertThat(0.7 * 1200 * 1200 / works / works).isLessThanOrEqualTo(Spots.most());
+                    assertThat(0.7 * 1200 * 1200 / works / works).isLessThanOrEqualTo(Spots.mostSettled());
                 });
     }
 
