@@ -152,6 +152,14 @@ describe('while the server is away', () => {
     expect(hooks.now).toHaveBeenCalled();
   });
 
+  it('says once why it is not as hoped when it is back, and asks no more', async () => {
+    queue.lost();
+    vi.mocked(api.site).mockRejectedValue(new Problem('This site is not here any more.', 404));
+    await vi.advanceTimersByTimeAsync(20_000);
+    expect(hooks.refused).toHaveBeenCalledTimes(1);
+    expect(queue.snapshot().away).toBe(false);
+  });
+
   it('what was kept and cannot be read is left aside', () => {
     window.sessionStorage.setItem('lumbrit.waiting.other', '{broken');
     expect(new SaveQueue('other', hooks).waits).toBe(0);

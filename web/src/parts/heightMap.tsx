@@ -1,5 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
-import { api, whenStopped } from '../api/client';
+import { api } from '../api/client';
 import type { HeightMapRead } from '../api/types';
 import { Field } from './forms';
 import { grouped } from './numbers';
@@ -9,8 +9,7 @@ export const HEIGHT_MAPS = ['png', 'tif', 'tiff', 'asc'];
 
 /** Reads a height map so that it can be seen before it is accepted. */
 export function useHeightMap(file: File) {
-  return useQuery({ queryKey: ['heightmap', file.name, file.size, file.lastModified], queryFn: () => api.readHeightMap(file), retry: whenStopped,
-    retryDelay: 100, gcTime: 0 });
+  return useQuery({ queryKey: ['heightmap', file.name, file.size, file.lastModified], queryFn: () => api.readHeightMap(file), retry: false, gcTime: 0 });
 }
 
 /** The height map in grey, what it holds, and what becomes of missing cells. */

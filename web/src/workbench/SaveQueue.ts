@@ -36,7 +36,7 @@ const RETRY = 2000;
  * of the page, and are sent again by themselves.
  */
 export class SaveQueue {
-  private state: Waiting = { changes: [], away: false };
+  private state: Waiting;
   private readonly listeners = new Set<() => void>();
   private readonly key: string;
   private head = 0;
@@ -114,9 +114,14 @@ export class SaveQueue {
         this.hooks.back();
       }
     } catch (error) {
-      if (!isSilence(error)) this.hooks.refused(error);
-      else if (!this.state.away) this.tell({ away: true });
-      this.later();
+      if (isSilence(error)) {
+        this.tell({ away: true });
+        this.later();
+      } else {
+        // it has answered, if not as hoped
+        this.tell({ away: false });
+        this.hooks.refused(error);
+      }
     } finally {
       this.running = false;
     }

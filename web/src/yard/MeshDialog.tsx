@@ -1,7 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Modal } from 'react-bootstrap';
-import { api, whenStopped } from '../api/client';
+import { api } from '../api/client';
 import type { Prop } from '../api/types';
 import { Dialog } from '../parts/Dialog';
 import { Unusable } from '../parts/forms';
@@ -24,8 +24,7 @@ const UP_NAMES: Record<string, string> = { y: '+Y', z: '+Z', x: '+X', 'minus-y':
 export function MeshDialog({ file, left, onDone }: { file: File; left: number; onDone: () => void }) {
   const { recipe, commit } = useSession();
   const set = useSelection((s) => s.set);
-  const read = useQuery({ queryKey: ['mesh', file.name, file.size, file.lastModified], queryFn: ({ signal }) => api.readMesh(file, signal), retry: whenStopped,
-    retryDelay: 100, gcTime: 0 });
+  const read = useQuery({ queryKey: ['mesh', file.name, file.size, file.lastModified], queryFn: ({ signal }) => api.readMesh(file, signal), retry: false, gcTime: 0 });
   const [unit, setUnit] = useState(1);
   const [chosenUp, setUp] = useState('');
   const [instead, setInstead] = useState('');

@@ -7,9 +7,9 @@ import org.lumbrit.core.math.Room;
 /** Places in plan that grow in number: identity, x, z and the density from which on each is taken. */
 public final class Spots {
     private static final int MOST = 40_000_000;
-    /** What a place takes while it is made, settled and given its properties, measured. */
+    /** What a place that becomes a plant takes with the arrays that it is made from: reckoned, with room to spare, not measured. */
     private static final int BYTES_A_PLACE = 250;
-
+    /** The same where places settle with a spacing: 26 million of them were scattered with 6.4 GB. */
     private static final int BYTES_A_SETTLED_PLACE = 120;
 
     private long[] ids = new long[1024];

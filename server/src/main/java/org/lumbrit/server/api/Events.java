@@ -60,11 +60,6 @@ class Events {
         return emitter;
     }
 
-    /** How many pages listen. */
-    int listening() {
-        return listeners.size();
-    }
-
     @TransactionalEventListener
     public void changed(SiteChanged change) {
         Revision revision = new Revision(change.site(), change.revision());

@@ -48,7 +48,7 @@ class Problems extends ResponseEntityExceptionHandler {
         INVALID_RECIPE(HttpStatus.UNPROCESSABLE_CONTENT),
         BUSY(HttpStatus.SERVICE_UNAVAILABLE),
         DATABASE_AWAY(HttpStatus.SERVICE_UNAVAILABLE),
-        OUT_OF_MEMORY(HttpStatus.SERVICE_UNAVAILABLE),
+        OUT_OF_MEMORY(HttpStatus.INSUFFICIENT_STORAGE),
         DISK_FULL(HttpStatus.INSUFFICIENT_STORAGE),
         UNEXPECTED(HttpStatus.INTERNAL_SERVER_ERROR);
 
