@@ -2,9 +2,6 @@ package org.lumbrit.demo;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import java.io.IOException;
-import java.nio.file.Files;
-import java.nio.file.Path;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
 import org.lumbrit.core.site.Recipe;
@@ -12,17 +9,15 @@ import org.lumbrit.formats.json.RecipeJson;
 
 class DemoSiteTest {
     @Test
-    void theFilesThatShipAreWhatTheCodeMakes() throws IOException {
+    void theFilesThatShipAreWhatTheCodeMakes() {
         for (Map.Entry<String, byte[]> file : DemoSite.files().entrySet()) {
-            assertThat(Files.readAllBytes(Path.of("thessock-tarn", file.getKey())))
-                    .as(file.getKey())
-                    .isEqualTo(file.getValue());
+            assertThat(Shipped.file(file.getKey())).as(file.getKey()).isEqualTo(file.getValue());
         }
     }
 
     @Test
     void theDemoShowsEnoughToLearnFrom() {
-        Recipe recipe = RecipeJson.read(DemoSite.files().get("recipe.json"));
+        Recipe recipe = RecipeJson.read(Shipped.file("recipe.json"));
         assertThat(recipe.falloffs().stream()
                         .filter(each -> each.steps().size() >= 2)
                         .count())

@@ -15,9 +15,9 @@ import org.lumbrit.core.site.SitePlan;
 import org.lumbrit.core.water.WaterBody;
 import org.lumbrit.formats.json.RecipeJson;
 
-/** The demo's ground is made from nothing, and its rain cuts where water gathers. */
+/** The demo's ground as it ships is made from nothing, and its rain cuts where water gathers. */
 class TarnReliefTest {
-    private static final Recipe RECIPE = RecipeJson.read(DemoSite.files().get("recipe.json"));
+    private static final Recipe RECIPE = RecipeJson.read(Shipped.file("recipe.json"));
     private static final SitePlan PLAN = SitePlan.of(RECIPE, SiteAssets.NONE, 0, new ResultsOfOneRun(), Cancel.NEVER);
 
     @Test

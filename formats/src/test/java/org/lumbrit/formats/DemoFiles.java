@@ -1,8 +1,12 @@
 package org.lumbrit.formats;
 
 import java.nio.file.Path;
+import org.lumbrit.core.cover.CoverLayer;
+import org.lumbrit.core.drive.PropertyRange;
 import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.math.ResultsOfOneRun;
+import org.lumbrit.core.site.LayerEdit;
+import org.lumbrit.core.site.Recipe;
 import org.lumbrit.core.site.SiteEvaluation;
 import org.lumbrit.formats.site.SiteFiles;
 
@@ -20,6 +24,18 @@ final class DemoFiles {
     static SiteFiles small() {
         SiteFiles whole = read();
         return new SiteFiles(whole.recipe().withGround(whole.recipe().ground().withResolution(128)), whole.assets());
+    }
+
+    /** That with a third of the plants a place. */
+    static SiteFiles sparse() {
+        SiteFiles small = small();
+        Recipe recipe = small.recipe();
+        for (CoverLayer cover : recipe.covers()) {
+            PropertyRange density = cover.range("density");
+            PropertyRange third = new PropertyRange(density.low() / 3, density.high() / 3, density.combine());
+            recipe = new LayerEdit.SetProperty(cover.id(), "density", third).apply(recipe);
+        }
+        return new SiteFiles(recipe, small.assets());
     }
 
     static SiteEvaluation evaluate(SiteFiles site) {

@@ -37,7 +37,7 @@ import org.lumbrit.formats.image.HeightMap;
 import org.lumbrit.formats.site.SiteFiles;
 
 class HandOverTest {
-    private static final SiteFiles SITE = DemoFiles.small();
+    private static final SiteFiles SITE = DemoFiles.sparse();
     private static final SiteEvaluation EVALUATION = DemoFiles.evaluate(SITE);
     /** Motion is large; it has its own test, on a small site. */
     private static final EnumSet<HandOver> AT_REST = EnumSet.complementOf(EnumSet.of(HandOver.MOTION, HandOver.GRAINS));

@@ -186,6 +186,7 @@ class MotionJourneyTest extends Journey {
         button("high: where they give 1, or nothing drives it: key it at 0.00 s")
                 .click();
         page.locator(".key-mark").waitFor();
+        browser.until(() -> !recipe(id).get("clock").path("tracks").isEmpty());
         JsonNode track = recipe(id).get("clock").get("tracks").get(0);
         assertThat(track.get("setting").asString()).isEqualTo("properties.speed.high");
         assertThat(track.get("keys").get(0).get(1).asDouble()).isEqualTo(7);

@@ -27,7 +27,8 @@ public final class Once<K, V> {
                 }
             }
             if (!first.isDone() && Chunks.inside()) {
-                return make.apply(key);
+                // whoever is ready first, the others have theirs from it
+                first.complete(make.apply(key));
             }
             try {
                 return first.join();
@@ -43,9 +44,11 @@ public final class Once<K, V> {
     private V made(K key, CompletableFuture<V> mine, Function<K, V> make) {
         try {
             V value = make.apply(key);
-            mine.complete(value);
-            return value;
+            return mine.complete(value) ? value : mine.join();
         } catch (RuntimeException | Error e) {
+            if (mine.isDone()) {
+                return mine.join();
+            }
             known.remove(key, mine);
             mine.completeExceptionally(e);
             throw e;

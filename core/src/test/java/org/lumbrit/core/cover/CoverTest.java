@@ -114,7 +114,7 @@ class CoverTest {
 
     @Test
     void aPlantsOwnRoomGrowsWithItsSize() {
-        CoverLayer plain = Covers.on(GROUND, properties("density", 200, "spacing", 0.05, "length", 1));
+        CoverLayer plain = Covers.on(GROUND, properties("density", 40, "spacing", 0.05, "length", 1));
         Map<String, org.lumbrit.core.drive.PropertyRange> properties = new HashMap<>(plain.properties());
         properties.put(
                 "width", new org.lumbrit.core.drive.PropertyRange(0.3, 1.2, org.lumbrit.core.drive.Combine.PRODUCT));
@@ -135,7 +135,7 @@ class CoverTest {
                 List.of(),
                 properties);
         Plants plants = Covers.site(
-                        FLAT,
+                        new Ground(41, 41, new float[41 * 41], 40),
                         List.of(),
                         List.of(),
                         List.of(Sites.patches()),

@@ -90,7 +90,9 @@ public class KeptResults implements Results {
         Flight flight = flights.computeIfAbsent(key, missing -> mine);
         if (flight != mine && Chunks.inside()) {
             // a piece of a loop waits for nobody: whoever computes this may wait for that very loop
-            return compute.apply(waiting);
+            T value = compute.apply(waiting);
+            memory.put(key, value);
+            return value;
         }
         flight.waiting.incrementAndGet();
         try {
