@@ -1,7 +1,7 @@
 package org.lumbrit.cli;
 
 import java.io.PrintWriter;
-import org.lumbrit.core.cover.CoverScatter.TooManyPlantsException;
+import org.lumbrit.core.math.BeyondRoomException;
 import org.lumbrit.core.math.Room;
 import org.lumbrit.core.plants.UnusablePlantException;
 import org.lumbrit.core.site.InvalidRecipeException;
@@ -77,7 +77,7 @@ public final class Lumbrit implements Runnable {
                     invalid.problems().get(0) + (more > 0 ? " (and " + more + " more; lumbrit check lists all)" : ""));
         }
         if (problem instanceof BadInputException
-                || problem instanceof TooManyPlantsException
+                || problem instanceof BeyondRoomException
                 || problem instanceof UnusablePlantException) {
             return oneLine(problem.getMessage());
         }

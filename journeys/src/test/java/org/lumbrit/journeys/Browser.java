@@ -27,17 +27,19 @@ final class Browser implements AutoCloseable {
     final List<String> errors = new ArrayList<>();
 
     Browser() {
-        this(COARSE);
+        this(COARSE, 1);
     }
 
-    /** @param scale pixels a point of the screen */
-    Browser(double scale) {
+    /**
+     * @param scale pixels a point of the screen
+     * @param passes of which a still picture is made: one shows what twelve do, not as smoothly
+     */
+    Browser(double scale, int passes) {
         context = Chromium.the()
                 .newContext(new com.microsoft.playwright.Browser.NewContextOptions()
                         .setViewportSize(1280, 800)
                         .setDeviceScaleFactor(scale));
-        // a still picture of two passes shows what one of twelve does, not as smoothly
-        context.addInitScript("localStorage.setItem('lumbrit.passes', '2')");
+        context.addInitScript("localStorage.setItem('lumbrit.passes', '" + passes + "')");
         page = context.newPage();
         page.setDefaultTimeout(60_000);
         page.onPageError(errors::add);

@@ -17,12 +17,13 @@ class DemoJourneyTest {
         this.server = server;
     }
 
-    /** With all its covers and props, on all of its ground; at half the pixels a point, as no card helps here. */
+    /** With all its covers and props, on all of its ground; at half the pixels a point, as no card helps here; until its passes are put together. */
     @Test
     void theDemoOpensAndIsDrawn() {
-        try (Browser full = new Browser(0.5)) {
+        try (Browser full = new Browser(0.5, 2)) {
             full.page.setDefaultTimeout(240_000);
             full.open(server.address() + "/sites/" + server.demo());
+            full.ripe();
             assertThat(full.plants()).isGreaterThan(20_000);
             assertThat(full.brightness(0.4, 0.02, 0.6, 0.1)).as("sky").isGreaterThan(60);
             assertThat(full.errors).isEmpty();

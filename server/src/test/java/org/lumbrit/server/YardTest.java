@@ -131,7 +131,7 @@ class YardTest {
     void whileSomethingIsDraggedACoarseGroundIsShownAndSaid() {
         String site = flat();
         edit(site, 1, """
-                {"kind":"set-ground","ground":{"width":60,"depth":60,"resolution":700}}""");
+                {"kind":"set-ground","ground":{"width":60,"depth":60,"resolution":400}}""");
         edit(site, 2, HILLS);
         String moved = HILLS.replace("add-layer", "set-layer")
                 .replace("added", "changed")
@@ -140,7 +140,7 @@ class YardTest {
         assertThat(draft.at("/ground/draft").asBoolean()).isTrue();
         assertThat(draft.at("/ground/columns").asInt()).isEqualTo(257);
         JsonNode full = view(site, 3, moved, "\"layer\":\"\",\"property\":\"\"");
-        assertThat(full.at("/ground/columns").asInt()).isEqualTo(700);
+        assertThat(full.at("/ground/columns").asInt()).isEqualTo(400);
         assertThat(full.at("/ground/draft").asBoolean()).isFalse();
         JsonNode known = view(site, 3, moved, "\"layer\":\"\",\"property\":\"\",\"draft\":true");
         assertThat(known.at("/ground/draft").asBoolean()).isFalse();

@@ -5,6 +5,7 @@ import java.util.Arrays;
 import java.util.List;
 import org.lumbrit.core.drive.PropertyRange;
 import org.lumbrit.core.kinds.Canonical;
+import org.lumbrit.core.math.BeyondRoomException;
 import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.math.Decimal;
 import org.lumbrit.core.math.KeyBuilder;
@@ -35,7 +36,7 @@ public final class CoverScatter {
     }
 
     /** Thrown where the scatter would not fit into memory. */
-    public static final class TooManyPlantsException extends RuntimeException {
+    public static final class TooManyPlantsException extends BeyondRoomException {
         private static final long serialVersionUID = 1L;
 
         TooManyPlantsException(String message) {

@@ -28,7 +28,7 @@ public record PushLoop(Frames frames, int vertices, short[] steps, double metres
     public static PushLoop of(
             Frames frames, int vertices, double most, java.util.function.IntFunction<float[]> pushes) {
         double metres = Math.max(1e-9, most) / 32767;
-        short[] steps = new short[vertices * frames.count()];
+        short[] steps = new short[frames.numbers(vertices, 1, "vertices")];
         double[] sums = new double[vertices];
         float[] first = pushes.apply(0);
         float[] before = first;

@@ -57,7 +57,7 @@ public final class Swaying {
         if (plants == 0) {
             return new SwayLoop(frames, 0, new short[0], radians, new SwayLoop.Seam(0, 0), 0);
         }
-        short[] steps = new short[2 * plants * count];
+        short[] steps = new short[frames.numbers(plants, 2, "plants")];
         int chunk = chunk(stand);
         int chunks = (plants + chunk - 1) / chunk;
         double[] jump = new double[chunks];

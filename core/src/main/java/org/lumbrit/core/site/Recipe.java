@@ -324,8 +324,11 @@ public record Recipe(
 
     /** A list with an item put in at an index, at the end where the index is beyond it. */
     public static <T> List<T> inserted(List<T> list, T item, int index) {
+        if (index < 0) {
+            throw new InvalidRecipeException("index", "A position counts from 0, not " + index + ".");
+        }
         List<T> changed = new ArrayList<>(list);
-        changed.add(Math.max(0, Math.min(index, changed.size())), item);
+        changed.add(Math.min(index, changed.size()), item);
         return changed;
     }
 }

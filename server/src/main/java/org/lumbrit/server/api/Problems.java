@@ -1,10 +1,12 @@
 package org.lumbrit.server.api;
 
 import java.net.URI;
+import java.sql.SQLException;
 import java.util.List;
 import java.util.Map;
 import org.hibernate.exception.JDBCConnectionException;
 import org.lumbrit.core.cover.CoverScatter.TooManyPlantsException;
+import org.lumbrit.core.math.BeyondRoomException;
 import org.lumbrit.core.math.Cancel.CancelledException;
 import org.lumbrit.core.plants.UnusablePlantException;
 import org.lumbrit.core.site.InvalidRecipeException;
@@ -36,6 +38,11 @@ import org.springframework.web.servlet.mvc.method.annotation.ResponseEntityExcep
 class Problems extends ResponseEntityExceptionHandler {
     private static final Logger LOG = LoggerFactory.getLogger(Problems.class);
 
+    /** Classes of SQL states. */
+    private static final String CONNECTION_FAILED = "08";
+
+    private static final String SHUTTING_DOWN = "57P";
+
     /** The kinds of problems; their types are urn:lumbrit: and the word. */
     private enum Kind {
         BAD_INPUT(HttpStatus.BAD_REQUEST),
@@ -44,6 +51,7 @@ class Problems extends ResponseEntityExceptionHandler {
         STALE(HttpStatus.CONFLICT),
         TOO_LARGE(HttpStatus.CONTENT_TOO_LARGE),
         TOO_MANY_PLANTS(HttpStatus.UNPROCESSABLE_CONTENT),
+        TOO_LARGE_A_RESULT(HttpStatus.UNPROCESSABLE_CONTENT),
         UNUSABLE_PLANT(HttpStatus.UNPROCESSABLE_CONTENT),
         INVALID_RECIPE(HttpStatus.UNPROCESSABLE_CONTENT),
         BUSY(HttpStatus.SERVICE_UNAVAILABLE),
@@ -83,6 +91,11 @@ class Problems extends ResponseEntityExceptionHandler {
     }
 
     @ExceptionHandler
+    ProblemDetail beyondRoom(BeyondRoomException e) {
+        return Kind.TOO_LARGE_A_RESULT.of(e.getMessage());
+    }
+
+    @ExceptionHandler
     ProblemDetail unusable(UnusablePlantException e) {
         return Kind.UNUSABLE_PLANT.of(e.getMessage());
     }
@@ -102,6 +115,15 @@ class Problems extends ResponseEntityExceptionHandler {
                 e.getMessage(),
                 e.fields().stream()
                         .map(path -> Map.of("path", path, "message", "This is needed here."))
+                        .toList());
+    }
+
+    @ExceptionHandler
+    ProblemDetail farOut(RequiredFields.FarOutException e) {
+        return Kind.BAD_INPUT.of(
+                e.getMessage(),
+                e.fields().stream()
+                        .map(path -> Map.of("path", path, "message", "A number between −10 000 000 and 10 000 000."))
                         .toList());
     }
 
@@ -163,8 +185,41 @@ class Problems extends ResponseEntityExceptionHandler {
 
     @ExceptionHandler
     ProblemDetail unexpected(RuntimeException e) {
+        if (connectionHasBroken(e)) {
+            return databaseAway(e);
+        }
         LOG.error("Unexpected", e);
         return Kind.UNEXPECTED.of("Something went wrong that should not. Nothing was changed; try again.");
+    }
+
+    /** A database that ends while a request is under way shows in many ways; the code of its SQL state is what they share. */
+    private static boolean connectionHasBroken(Throwable e) {
+        for (Throwable cause = e; cause != null; cause = cause.getCause()) {
+            String state = cause instanceof SQLException sql ? sql.getSQLState() : null;
+            if (state != null && (state.startsWith(CONNECTION_FAILED) || state.startsWith(SHUTTING_DOWN))) {
+                return true;
+            }
+        }
+        return false;
+    }
+
+    /** What Spring refuses by itself has no type of its own yet. */
+    @Override
+    protected ResponseEntity<Object> createResponseEntity(
+            Object body, HttpHeaders headers, HttpStatusCode code, WebRequest request) {
+        HttpStatus status = HttpStatus.resolve(code.value());
+        Object said = body;
+        if (status != null
+                && body instanceof ProblemDetail problem
+                && !String.valueOf(problem.getType()).startsWith("urn:")) {
+            ProblemDetail bare = BareProblems.of(status);
+            if (status == HttpStatus.NOT_FOUND || problem.getDetail() == null) {
+                said = bare;
+            } else {
+                problem.setType(bare.getType());
+            }
+        }
+        return super.createResponseEntity(said, headers, code, request);
     }
 
     @Override

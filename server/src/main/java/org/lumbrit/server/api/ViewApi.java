@@ -209,6 +209,10 @@ class ViewApi {
     @Newest
     @PostMapping(path = "/api/sites/{id}/why", produces = MediaType.APPLICATION_JSON_VALUE)
     Answer why(@PathVariable UUID id, @RequestBody Question question, Cancel cancel) {
+        if (question.plant() < -1) {
+            throw new BadInputException(
+                    "plant: from 0 on, or −1 for a place on the ground, not " + question.plant() + ".");
+        }
         Recipe recipe = store.preview(id, question.base(), List.of());
         Layer layer = recipe.layer(question.layer())
                 .orElseThrow(() -> InvalidRecipeException.missing("layer", question.layer()));

@@ -20,7 +20,7 @@ import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.stereotype.Component;
 
 /**
- * Results by content key, in memory first, then on disk; both bounded. Requests for the same key share one computation, which
+ * Results by content key, in memory first, then on disk; both bounded, and none so large that it would displace all others. Requests for the same key share one computation, which
  * goes on as long as one of them still waits.
  */
 @Component
@@ -28,7 +28,15 @@ public class KeptResults implements Results {
     /** What took longer than this to compute is worth a file. */
     private static final long WORTH_A_FILE_NANOS = 50_000_000;
 
+    /** What would take more than this share of the memory is held beside it, so that it displaces nothing. */
+    private static final int LARGE_FROM_SHARE = 8;
+    /** Of those only the newest, and only while the heap has room. */
+    private static final int LARGE_ONES = 4;
+
     private final Cache<String, Object> memory;
+    private final Cache<String, Object> large =
+            Caffeine.newBuilder().softValues().maximumSize(LARGE_ONES).build();
+    private final long largeFrom;
     private final ResultFiles files;
     private final LongSupplier nanos;
     private final ConcurrentHashMap<String, Flight> flights = new ConcurrentHashMap<>();
@@ -45,6 +53,7 @@ public class KeptResults implements Results {
                 .maximumWeight(settings.resultsInMemory().toKilobytes())
                 .weigher((String key, Object value) -> (int) Math.min(Integer.MAX_VALUE, 1 + bytes(value) / 1024))
                 .build();
+        this.largeFrom = settings.resultsInMemory().toBytes() / LARGE_FROM_SHARE;
         this.files = new ResultFiles(
                 java.nio.file.Path.of(settings.data()).resolve("results"),
                 settings.resultsOnDisk().toBytes());
@@ -66,6 +75,15 @@ public class KeptResults implements Results {
         throw new IllegalStateException("a result of " + value.getClass() + " does not say how large it is");
     }
 
+    private Object inMemory(String key) {
+        Object known = memory.getIfPresent(key);
+        return known != null ? known : large.getIfPresent(key);
+    }
+
+    private void hold(String key, Object value) {
+        (bytes(value) > largeFrom ? large : memory).put(key, value);
+    }
+
     /** A computation under way and how many wait for it. */
     private static final class Flight {
         final CompletableFuture<Object> result = new CompletableFuture<>();
@@ -74,14 +92,14 @@ public class KeptResults implements Results {
 
     /** What is kept under a key, without computing anything. */
     public Optional<Object> peek(String key) {
-        Object known = memory.getIfPresent(key);
+        Object known = inMemory(key);
         return known != null ? Optional.of(known) : files.read(key);
     }
 
     @Override
     @SuppressWarnings("unchecked")
     public <T> T get(String key, Cancel waiting, Function<Cancel, T> compute) {
-        Object known = memory.getIfPresent(key);
+        Object known = inMemory(key);
         if (known != null) {
             return (T) known;
         }
@@ -91,7 +109,7 @@ public class KeptResults implements Results {
         if (flight != mine && Chunks.inside()) {
             // a piece of a loop waits for nobody: whoever computes this may wait for that very loop
             T value = compute.apply(waiting);
-            memory.put(key, value);
+            hold(key, value);
             return value;
         }
         flight.waiting.incrementAndGet();
@@ -121,7 +139,7 @@ public class KeptResults implements Results {
     @Override
     @SuppressWarnings("unchecked")
     public <T> Optional<T> held(String key) {
-        return Optional.ofNullable((T) memory.getIfPresent(key));
+        return Optional.ofNullable((T) inMemory(key));
     }
 
     /** Computes in this thread; once its own caller is gone it goes on for the others. */
@@ -137,7 +155,7 @@ public class KeptResults implements Results {
                     files.write(key, value);
                 }
             }
-            memory.put(key, value);
+            hold(key, value);
             flight.result.complete(value);
             return value;
         } catch (RuntimeException | Error e) {

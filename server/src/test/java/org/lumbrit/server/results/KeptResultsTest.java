@@ -55,6 +55,27 @@ class KeptResultsTest {
         assertThat(again).containsExactly(1, 2);
     }
 
+    /** As the whole motion of a meadow does. */
+    @Test
+    void aResultAsLargeAsTheMemoryDisplacesNothingAndIsNotMadeAgain() {
+        KeptResults results = results(0);
+        AtomicInteger made = new AtomicInteger();
+        for (int round = 0; round < 2; round++) {
+            for (int small = 0; small < 5; small++) {
+                results.get("small" + small, Cancel.NEVER, shared -> {
+                    made.incrementAndGet();
+                    return new float[100_000];
+                });
+            }
+            results.get("meadow", Cancel.NEVER, shared -> {
+                made.incrementAndGet();
+                return new float[1_900_000];
+            });
+        }
+        assertThat(made.get()).isEqualTo(6);
+        assertThat(results.<float[]>held("meadow")).isPresent();
+    }
+
     @Test
     void theDiskStaysWithinItsBound() {
         KeptResults small = results(60);
