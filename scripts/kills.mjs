@@ -18,7 +18,7 @@ if (!jar || !(kills >= 1)) {
 }
 
 const WRITERS = 3;
-const PATIENCE = 60_000;
+const PATIENCE = 180_000;
 const folder = mkdtempSync(join(process.env.TMPDIR ?? tmpdir(), 'lumbrit-kills.'));
 chmodSync(folder, 0o711);
 

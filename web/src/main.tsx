@@ -16,6 +16,7 @@ import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { BrowserRouter, Route, Routes } from 'react-router';
 import { HandOverPage } from './handover/HandOverPage';
+import { NoPage } from './parts/NoPage';
 import { NurseryPage } from './nursery/NurseryPage';
 import { RosterPage } from './roster/RosterPage';
 import { SitesPage } from './sites/SitesPage';
@@ -36,6 +37,8 @@ createRoot(document.getElementById('root')!).render(
           <Route path="/sites/:id/roster" element={<RosterPage />} />
           <Route path="/sites/:id/yard" element={<YardPage />} />
           <Route path="/sites/:id/handover" element={<HandOverPage />} />
+          <Route path="/sites/:id/*" element={<NoPage />} />
+          <Route path="*" element={<NoPage />} />
         </Routes>
       </BrowserRouter>
     </QueryClientProvider>

@@ -133,6 +133,7 @@ export interface Wish {
 export const api = {
   kinds: () => json<AllKinds>('/api/kinds'),
   sites: () => json<SiteLine[]>('/api/sites'),
+  deletedSites: () => json<SiteLine[]>('/api/sites/deleted'),
   site: (id: string) => json<Site>(`/api/sites/${id}`),
   createDemo: () => json<Site>('/api/sites/demo', { method: 'POST' }),
   create: (site: NewSite) => json<Site>('/api/sites', body('POST', site)),

@@ -4,6 +4,7 @@ import { Link, useParams } from 'react-router';
 import { api } from '../api/client';
 import { NoteHolder, sayProblem } from '../parts/notes';
 import { grouped } from '../parts/numbers';
+import { ViewLinks } from '../parts/ViewLinks';
 import { useTitle } from '../parts/title';
 
 const TITLES: Record<string, string> = {
@@ -61,11 +62,23 @@ export function HandOverPage() {
           {site.data?.recipe.name ?? '…'}
         </Link>
         <span>/ Hand over</span>
+        <ViewLinks site={id!} here="handover" />
       </header>
       <main className="page">
         <h1 className="fs-3">Hand over</h1>
         <p className="muted">Everything goes into one zip with a short report of what is in it. Metres, +Y up, the origin in the middle of the site.</p>
         {site.error && <p role="alert">{site.error.message}</p>}
+        <div className="d-flex gap-2 mb-2 align-items-baseline">
+          <button className="btn btn-quiet btn-sm" disabled={without.length === 0} onClick={() => setWithout([])}>
+            All
+          </button>
+          <button className="btn btn-quiet btn-sm" disabled={chosen.length === 0} onClick={() => setWithout((formats.data ?? []).map((each) => each.name))}>
+            None
+          </button>
+          <span className="muted">
+            {chosen.length} of {formats.data?.length ?? 0} chosen
+          </span>
+        </div>
         <div className="d-grid gap-2 mb-3">
           {formats.data?.map((format) => (
             <label key={format.name} className="place-card flex-row align-items-baseline gap-3 p-3">

@@ -1,5 +1,6 @@
 import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
+import { ViewLinks } from '../parts/ViewLinks';
 import { useSession } from '../workbench/session';
 import { SitePage } from '../workbench/SitePage';
 import { UndoButtons } from '../workbench/UndoButtons';
@@ -41,9 +42,7 @@ function Nursery() {
         </Link>
         <h1 className="serif fs-5 mb-0">Nursery of {recipe.name}</h1>
         <UndoButtons keys />
-        <Link className="btn btn-quiet ms-auto" to={`/sites/${site.id}`}>
-          Workbench
-        </Link>
+        <ViewLinks site={site.id} here="nursery" />
       </header>
       <main className="nursery-middle">
         <PlantList plants={plants} chosen={plant?.id ?? ''} onChoose={setWanted} />

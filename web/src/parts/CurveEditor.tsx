@@ -1,6 +1,7 @@
 import { useRef, useState } from 'react';
 import type { CurvePoint } from '../api/types';
 import { curvePath, monotone } from './curve';
+import { useTyped } from './typed';
 
 interface Props {
   points: CurvePoint[];
@@ -150,21 +151,19 @@ export function CurveEditor({ points, histogram, end = 1, unit = '', mark = null
 }
 
 function CoordinateField({ value, label, onCommit }: { value: number; label: string; onCommit: (value: number) => void }) {
-  const [text, setText] = useState<string | null>(null);
-  const finish = () => {
-    const number = Number((text ?? '').replace(',', '.'));
-    if (text !== null && text.trim() !== '' && Number.isFinite(number)) onCommit(hundredths(number));
-    setText(null);
-  };
+  const typed = useTyped((text) => {
+    const number = Number(text.replace(',', '.'));
+    if (text.trim() !== '' && Number.isFinite(number)) onCommit(hundredths(number));
+  });
   return (
     <input
       className="form-control form-control-sm coordinate"
       size={4}
       aria-label={label}
-      value={text ?? String(value)}
-      onChange={(event) => setText(event.target.value)}
-      onBlur={finish}
-      onKeyDown={(event) => event.key === 'Enter' && event.currentTarget.blur()}
+      value={typed.text ?? String(value)}
+      onChange={(event) => typed.setText(event.target.value)}
+      onBlur={typed.finish}
+      onKeyDown={typed.byKey}
     />
   );
 }

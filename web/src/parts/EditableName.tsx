@@ -1,4 +1,4 @@
-import { useEffect, useState } from 'react';
+import { useTyped } from './typed';
 
 interface Props {
   name: string;
@@ -9,13 +9,11 @@ interface Props {
 
 /** A name that is edited in place: Enter or leaving saves, Escape takes it back. */
 export function EditableName({ name, label, className, onRename }: Props) {
-  const [text, setText] = useState(name);
-  useEffect(() => setText(name), [name]);
-  const save = () => {
+  const typed = useTyped((text) => {
     const trimmed = text.trim();
     if (trimmed && trimmed !== name) onRename(trimmed);
-    else setText(name);
-  };
+  });
+  const text = typed.text ?? name;
   return (
     <input
       className={className}
@@ -23,15 +21,9 @@ export function EditableName({ name, label, className, onRename }: Props) {
       title={label}
       value={text}
       size={Math.max(4, text.length)}
-      onChange={(event) => setText(event.target.value)}
-      onBlur={save}
-      onKeyDown={(event) => {
-        if (event.key === 'Enter') event.currentTarget.blur();
-        if (event.key === 'Escape') {
-          setText(name);
-          event.stopPropagation();
-        }
-      }}
+      onChange={(event) => typed.setText(event.target.value)}
+      onBlur={typed.finish}
+      onKeyDown={typed.byKey}
     />
   );
 }

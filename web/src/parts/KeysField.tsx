@@ -1,6 +1,6 @@
-import { useState } from 'react';
 import type { CurvePoint } from '../api/types';
 import { parsed, withUnit } from './numbers';
+import { useTyped } from './typed';
 
 interface Props {
   title: string;
@@ -36,21 +36,19 @@ export function KeysField({ title, keys, unit, onCommit }: Props) {
 }
 
 function Cell({ label, value, unit, onCommit }: { label: string; value: number; unit: string; onCommit: (value: number) => void }) {
-  const [text, setText] = useState<string | null>(null);
-  const type = () => {
-    const wish = text === null ? null : parsed(text, unit);
-    setText(null);
+  const typed = useTyped((text) => {
+    const wish = parsed(text, unit);
     if (wish !== null && wish !== value) onCommit(wish);
-  };
+  });
   return (
     <input
       className="value"
       aria-label={label}
-      value={text ?? withUnit(value, unit)}
+      value={typed.text ?? withUnit(value, unit)}
       onFocus={(event) => event.target.select()}
-      onChange={(event) => setText(event.target.value)}
-      onBlur={type}
-      onKeyDown={(event) => event.key === 'Enter' && event.currentTarget.blur()}
+      onChange={(event) => typed.setText(event.target.value)}
+      onBlur={typed.finish}
+      onKeyDown={typed.byKey}
     />
   );
 }

@@ -1,5 +1,6 @@
 import { useEffect, useId, useRef, useState } from 'react';
 import { parsed, withUnit } from './numbers';
+import { useTyped } from './typed';
 
 interface Props {
   title: string;
@@ -23,7 +24,6 @@ export function NumberSetting(props: Props) {
   const { title, help, unit, value, min, max, whole, byDefault, onPreview, onCommit } = props;
   const id = useId();
   const [moving, setMoving] = useState<number | null>(null);
-  const [text, setText] = useState<string | null>(null);
   const timer = useRef(0);
   useEffect(() => setMoving(null), [value]);
   const now = moving ?? value;
@@ -57,11 +57,10 @@ export function NumberSetting(props: Props) {
     timer.current = window.setTimeout(() => rest(next), 500);
     return true;
   };
-  const type = () => {
-    const wish = text === null ? null : parsed(text, unit);
-    setText(null);
+  const typed = useTyped((text) => {
+    const wish = parsed(text, unit);
     if (wish !== null) rest(wish);
-  };
+  });
   return (
     <div className="setting" title={help}>
       <div className="line">
@@ -71,14 +70,13 @@ export function NumberSetting(props: Props) {
         <input
           className="value"
           aria-label={`${title}, typed`}
-          value={text ?? withUnit(now, unit)}
+          value={typed.text ?? withUnit(now, unit)}
           onFocus={(event) => event.target.select()}
-          onChange={(event) => setText(event.target.value)}
-          onBlur={type}
+          onChange={(event) => typed.setText(event.target.value)}
+          onBlur={typed.finish}
           onKeyDown={(event) => {
-            if (event.key === 'Enter') event.currentTarget.blur();
-            else if (event.key === 'Escape') setText(null);
-            else if (event.key === 'ArrowUp' || event.key === 'ArrowDown') byKey(event);
+            if (event.key === 'ArrowUp' || event.key === 'ArrowDown') byKey(event);
+            else typed.byKey(event);
           }}
         />
       </div>

@@ -15,16 +15,18 @@ interface FieldProps {
   value: string;
   set: (text: string) => void;
   help?: string;
+  /** For words rather than a number. */
+  text?: boolean;
 }
 
 /** A labelled field for a name or a number. */
-export function Field({ id, label, value, set, help }: FieldProps) {
+export function Field({ id, label, value, set, help, text }: FieldProps) {
   return (
     <div>
       <label className="form-label" htmlFor={id}>
         {label}
       </label>
-      <input id={id} className="form-control" value={value} inputMode="decimal" onChange={(event) => set(event.target.value)} />
+      <input id={id} className="form-control" value={value} inputMode={text ? 'text' : 'decimal'} onChange={(event) => set(event.target.value)} />
       {help && <div className="form-text">{help}</div>}
     </div>
   );

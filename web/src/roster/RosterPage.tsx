@@ -6,6 +6,7 @@ import { bundle } from '../api/data';
 import type { RosterView } from '../api/types';
 import { sayProblem } from '../parts/notes';
 import { grouped, sharpness } from '../parts/numbers';
+import { ViewLinks } from '../parts/ViewLinks';
 import type { Viewport } from '../view3d/Viewport';
 import { useSelection } from '../workbench/selection';
 import { useSession } from '../workbench/session';
@@ -110,7 +111,7 @@ function Roster() {
             Clear filters
           </button>
         )}
-        <span className="ms-auto d-flex gap-2">
+        <span className="d-flex gap-2">
           <button className="btn btn-quiet btn-sm" disabled={rows.length === 0} onClick={() => setChosen(new Set(rows))} title="Lights up every plant of the table in the picture">
             Pick all shown
           </button>
@@ -122,10 +123,8 @@ function Roster() {
               CSV
             </a>
           )}
-          <Link className="btn btn-quiet btn-sm" to={`/sites/${site.id}`}>
-            Workbench
-          </Link>
         </span>
+        <ViewLinks site={site.id} here="roster" />
       </header>
       <main className="roster-middle">
         {roster.error && <p className="empty" role="alert">{roster.error.message}</p>}

@@ -56,7 +56,7 @@ export function NewSiteDialog({ file, onHide, onCreate }: Props) {
               <HeightMapSeen map={map} missing={missing} onMissing={setMissing} />
             </div>
             <div className="col-6 settings-form">
-              <Field id="site-name" label="Name" value={name} set={setName} />
+              <Field id="site-name" label="Name" value={name} set={setName} text />
               <GroundSize map={map} id="site" width={[width, setWidth]} depth={[depth, setDepth]} />
               <HeightRange metric={map.metric} id="site" lowest={[lowest, setLowest]} highest={[highest, setHighest]} />
               <Field id="site-water" label="Water level in metres" value={water} set={setWater} help="Leave empty for no water." />

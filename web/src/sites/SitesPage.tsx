@@ -6,6 +6,8 @@ import type { Site, SiteLine } from '../api/types';
 import { useTitle } from '../parts/title';
 import { counted } from '../parts/numbers';
 import { NoteHolder, sayProblem, useNotes } from '../parts/notes';
+import { Bin } from './Bin';
+import { LevelDialog } from './LevelDialog';
 import { NewSiteDialog } from './NewSiteDialog';
 import { SitePicture } from './SitePicture';
 
@@ -16,6 +18,7 @@ export function SitesPage() {
   const queries = useQueryClient();
   const navigate = useNavigate();
   const [file, setFile] = useState<File | null>(null);
+  const [level, setLevel] = useState(false);
   const [over, setOver] = useState(false);
   const zip = useRef<HTMLInputElement>(null);
   const png = useRef<HTMLInputElement>(null);
@@ -94,7 +97,10 @@ export function SitesPage() {
                     {site.width} m wide, {counted(site.falloffs, 'falloff')}, {counted(site.layers, 'layer')}
                   </div>
                 </div>
-                <a className="btn btn-quiet btn-sm me-2 text-nowrap" href={`/api/sites/${site.id}/recipe.zip`} title="Save the recipe and its height map as a zip">
+                <a className="btn btn-quiet btn-sm me-2 text-nowrap" href={`/api/sites/${site.id}/recipe.zip`}
+                  title="Save the recipe and its height map as a zip"
+                  onClick={() => useNotes.getState().say(`Saving ${site.name} as a zip: its recipe as it is now, with the height maps, pictures and meshes that it names.`)}
+                >
                   Save zip
                 </a>
                 <button className="btn btn-quiet btn-sm" onClick={() => void remove(site)}>
@@ -109,8 +115,8 @@ export function SitesPage() {
             <button className="btn btn-primary" onClick={() => png.current?.click()}>
               From a height map …
             </button>
-            <button className="btn btn-quiet" onClick={() => void open(() => api.create({ name: 'New site', width: 200, depth: 200, resolution: 512 }))}>
-              New site on level land
+            <button className="btn btn-quiet" onClick={() => setLevel(true)}>
+              On level land …
             </button>
             <button className="btn btn-quiet" onClick={() => zip.current?.click()}>
               Open a recipe zip …
@@ -122,7 +128,9 @@ export function SitesPage() {
             {picker(zip, '.zip', 'Recipe zip file')}
           </section>
         </div>
+        <Bin />
       </main>
+      {level && <LevelDialog onHide={() => setLevel(false)} onCreate={(wish) => void open(() => api.create(wish))} />}
       {file && <NewSiteDialog file={file} onHide={() => setFile(null)} onCreate={(wish) => void open(() => api.create(wish))} />}
       <NoteHolder />
     </div>

@@ -40,6 +40,9 @@ export type { Hit } from './picking';
 
 const DRAFT_NODES = 129;
 const FINE_NODES = 512;
+/** The picture in the water is soft: so many pixels of it for one of the view, and never more than this across. */
+const MIRROR_SHARE = 0.6;
+const MOST_MIRROR = 640;
 /** Milliseconds after the last change before a playing picture lays what stands still under what moves. */
 const STILL_AFTER = 350;
 /** As many as the shader has room for. */
@@ -55,7 +58,7 @@ export class Viewport {
   private readonly scene = new Scene();
   private readonly overlay = new Scene();
   private readonly skyScene = new Scene();
-  private readonly mirrorTarget = new WebGLRenderTarget(512, 320, { depthBuffer: true });
+  private readonly mirrorTarget = new WebGLRenderTarget(2, 2, { depthBuffer: true });
   private readonly ripening: Ripening;
   private readonly still = new StillLayer();
   /** When something other than the moment has last changed, and whether the still layer has it. */
@@ -164,7 +167,11 @@ export class Viewport {
     if (width < 2 || height < 2) return;
     this.renderer.setSize(width, height, false);
     this.ripening.resize(width, height);
-    this.still.resize(width * this.renderer.getPixelRatio(), height * this.renderer.getPixelRatio());
+    const pixels = width * this.renderer.getPixelRatio();
+    this.still.resize(pixels, height * this.renderer.getPixelRatio());
+    const mirror = Math.ceil(Math.min(MOST_MIRROR, MIRROR_SHARE * pixels));
+    this.mirrorTarget.setSize(mirror, Math.ceil((mirror * height) / width));
+    this.mirrored = '';
     this.draw();
   }
 

@@ -1,10 +1,11 @@
-import { useState } from 'react';
+import { Fragment, useState } from 'react';
 import { Dropdown } from 'react-bootstrap';
 import type { Falloff, Layer } from '../api/types';
 import { grouped } from '../parts/numbers';
 import { AddFalloff, AddLayer } from './adding';
 import { BoardRow } from './BoardRow';
 import { AddProp } from './PropPanel';
+import { families, hasRow, matching, sizeOf, type Family } from './families';
 import { isRelief, ReliefButtons } from './ReliefButtons';
 import { LayerMenu } from './LayerMenu';
 import { WindButtons } from './MovingButtons';
@@ -34,36 +35,48 @@ export function Board() {
   const isFolded = (layer: Layer) => touched[layer.id] ?? layer.id !== chosenLayer;
   const [pinned, setPinned] = useState<string[]>([]);
   const [wanted, setWanted] = useState('');
-  const relief = recipe.layers.filter(isRelief);
-  const [ground, setGround] = useState<boolean | null>(null);
-  const groundOpen = ground ?? relief.some((layer) => layer.id === chosenLayer);
-  const shownLayers = recipe.layers.filter((layer) => layer.kind !== 'plant' && (groundOpen || !isRelief(layer)));
+  const all = families(recipe.layers);
+  const found = matching(all, wanted);
+  const [folded, setFolded] = useState<Record<string, boolean>>({});
+  /** The ground begins folded, as what grows is looked at more often; nothing is while it is searched for. */
+  const familyFolded = (family: Family) => wanted === '' && hasRow(family, all) && (folded[family.key] ?? (family.key === 'ground' && !family.layers.some((layer) => layer.id === chosenLayer)));
+  const shownLayers = found.filter((family) => !familyFolded(family)).flatMap((family) => family.layers);
   const open = shownLayers.filter((layer) => !isFolded(layer)).map((layer) => layer.id);
   const used = recipe.falloffs.filter((each) => each.id === falloff || recipe.drives.some((drive) => drive.falloff === each.id && open.includes(drive.layer)));
   const idle = recipe.falloffs.filter((each) => !used.includes(each) && !recipe.drives.some((drive) => drive.falloff === each.id));
   const elsewhere = recipe.falloffs.filter((each) => !used.includes(each) && !idle.includes(each));
   const [everything, setEverything] = useState(false);
-  const hidden = everything || wanted !== '' ? [] : elsewhere.filter((each) => !pinned.includes(each.id));
-  const falloffs = inOrder([...used, ...idle, ...elsewhere].filter((each) => !hidden.includes(each)), wanted, falloff, pinned);
+  const searched = recipe.falloffs.some((each) => wanted !== '' && matches(each, wanted));
+  const hidden = everything || searched ? [] : elsewhere.filter((each) => !pinned.includes(each.id));
+  const falloffs = inOrder([...used, ...idle, ...elsewhere].filter((each) => !hidden.includes(each)), searched ? wanted : '', falloff, pinned);
   const template = columnsTemplate(falloffs.length);
   return (
     <div className="board-scroll">
+      <div className="board-top">
+        <h2 className="board-title">Drive board</h2>
+        {recipe.falloffs.length > SEARCH_FROM || recipe.layers.length > SEARCH_FROM ? (
+          <input
+            className="board-search"
+            type="search"
+            placeholder="find a falloff or a layer"
+            aria-label="Find a falloff or a layer by its name"
+            value={wanted}
+            onChange={(event) => setWanted(event.target.value)}
+            onKeyDown={(event) => event.key === 'Escape' && setWanted('')}
+          />
+        ) : (
+          <span className="muted small">what drives what</span>
+        )}
+        {(hidden.length > 0 || everything) && (
+          <button className="more-falloffs" title="Falloffs that drive only what is folded" onClick={() => setEverything(!everything)}>
+            {everything ? 'fewer' : `${hidden.length} more`}
+          </button>
+        )}
+      </div>
       <div className="board" role="grid" aria-label="Drive board">
         <div className="board-row board-head" role="row" style={{ gridTemplateColumns: template }}>
-          <div role="columnheader">
-            <div className="board-title">Drive board</div>
-            {recipe.falloffs.length > SEARCH_FROM ? (
-              <input
-                className="board-search"
-                type="search"
-                placeholder="find a falloff"
-                aria-label="Find a falloff by its name"
-                value={wanted}
-                onChange={(event) => setWanted(event.target.value)}
-              />
-            ) : (
-              <div className="muted small">what drives what</div>
-            )}
+          <div role="columnheader" className="muted small">
+            <span className="visually-hidden">Property</span>
           </div>
           {falloffs.map((each) => {
             const picture = manifest?.falloffs.find((view) => view.id === each.id)?.stages.at(-1)?.picture;
@@ -85,56 +98,68 @@ export function Board() {
               </div>
             );
           })}
-          <div className="d-flex flex-column align-items-end align-self-end gap-1">
-            {(hidden.length > 0 || everything) && (
-              <button className="more-falloffs" title="Falloffs that drive only what is folded" onClick={() => setEverything(!everything)}>
-                {everything ? 'fewer' : `${hidden.length} more`}
-              </button>
-            )}
+          <div role="columnheader" className="d-flex justify-content-end align-self-end">
             <AddFalloff />
           </div>
         </div>
-        {relief.length > 0 && (
-          <div className="board-row layer-row ground-row" role="row" style={{ gridTemplateColumns: '1fr auto' }}>
-            <span role="rowheader">
-              <button className="icon-button" aria-expanded={groundOpen} aria-label={groundOpen ? 'Fold the ground' : 'Unfold the ground'} onClick={() => setGround(!groundOpen)}>
-                <i className={`bi bi-chevron-${groundOpen ? 'down' : 'right'}`} />
-              </button>
-              <span className="swatch relief" />
-              The ground
-            </span>
-            <span className="muted small fw-normal">{relief.length === 1 ? 'one relief layer' : `${relief.length} relief layers, lowest first`}</span>
-          </div>
-        )}
-        {shownLayers.map((layer) => (
-          <LayerRows
-            key={layer.id}
-            layer={layer}
-            template={template}
-            falloffs={falloffs}
-            folded={isFolded(layer)}
-            plants={manifest?.layers.find((view) => view.id === layer.id)?.plants}
-            onFold={() => setTouched((known) => ({ ...known, [layer.id]: !isFolded(layer) }))}
-          />
+        {found.map((family) => (
+          <Fragment key={family.key}>
+            {hasRow(family, all) && (
+              <FamilyRow family={family} folded={familyFolded(family)} onFold={() => setFolded((known) => ({ ...known, [family.key]: !familyFolded(family) }))} />
+            )}
+            {!familyFolded(family) &&
+              family.layers.map((layer) => (
+                <LayerRows
+                  key={layer.id}
+                  layer={layer}
+                  template={template}
+                  falloffs={falloffs}
+                  folded={isFolded(layer)}
+                  plants={manifest?.layers.find((view) => view.id === layer.id)?.plants}
+                  onFold={() => setTouched((known) => ({ ...known, [layer.id]: !isFolded(layer) }))}
+                />
+              ))}
+          </Fragment>
         ))}
-        {recipe.layers.length === 0 && (
-          <p className="empty mb-0">
-            Nothing grows here yet. Make a falloff with <b>+ falloff</b> to say where, then a cover with <b>+ layer</b>, and click where they cross.
-          </p>
-        )}
-        <div className="p-2 ps-3 d-flex gap-1">
-          <AddLayer />
-          <AddProp />
-        </div>
+      </div>
+      {recipe.layers.length === 0 && (
+        <p className="empty mb-0">
+          Nothing grows here yet. Make a falloff with <b>+ falloff</b> to say where, then a cover with <b>+ layer</b>, and click where they cross.
+        </p>
+      )}
+      <div className="p-2 ps-3 d-flex gap-1">
+        <AddLayer />
+        <AddProp />
       </div>
     </div>
   );
 }
 
+function FamilyRow({ family, folded, onFold }: { family: Family; folded: boolean; onFold: () => void }) {
+  const name = family.title.toLowerCase();
+  return (
+    <div className="board-row layer-row ground-row" role="row" style={{ gridTemplateColumns: '1fr auto' }}>
+      <span role="rowheader">
+        <button className="icon-button" aria-expanded={!folded} aria-label={`${folded ? 'Unfold' : 'Fold'} ${name}`} onClick={onFold}>
+          <i className={`bi bi-chevron-${folded ? 'right' : 'down'}`} />
+        </button>
+        <span className={`swatch ${family.key === 'ground' ? 'relief' : family.layers[0]!.kind}`} />
+        {family.title}
+      </span>
+      <span role="gridcell" className="muted small fw-normal">
+        {sizeOf(family)}
+      </span>
+    </div>
+  );
+}
+
+function matches(falloff: Falloff, words: string): boolean {
+  return falloff.name.toLowerCase().includes(words.trim().toLowerCase());
+}
+
 /** Pinned ones first; with a search only those that match, and the chosen one. */
 function inOrder(all: Falloff[], wanted: string, chosen: string, pinned: string[]): Falloff[] {
-  const word = wanted.trim().toLowerCase();
-  const kept = word === '' ? all : all.filter((each) => each.id === chosen || each.name.toLowerCase().includes(word));
+  const kept = wanted === '' ? all : all.filter((each) => each.id === chosen || matches(each, wanted));
   return [...kept.filter((each) => pinned.includes(each.id)), ...kept.filter((each) => !pinned.includes(each.id))];
 }
 
@@ -153,14 +178,14 @@ function LayerRows({ layer, template, falloffs, folded, plants, onFold }: LayerP
     <>
       <div className="board-row layer-row" role="row" style={{ gridTemplateColumns: '1fr auto' }}>
         <span role="rowheader" className={layer.hidden ? 'muted' : ''}>
-          <button className="icon-button" aria-expanded={!folded} aria-label={folded ? 'Unfold' : 'Fold'} onClick={onFold}>
+          <button className="icon-button" aria-expanded={!folded} aria-label={`${folded ? 'Unfold' : 'Fold'} ${layer.name}`} onClick={onFold}>
             <i className={`bi bi-chevron-${folded ? 'right' : 'down'}`} />
           </button>
           <span className={`swatch ${isRelief(layer) ? 'relief' : layer.kind}`} />
           {layer.name}
           {layer.hidden && ' (hidden)'}
         </span>
-        <span className="d-flex gap-1 align-items-center">
+        <span role="gridcell" className="d-flex gap-1 align-items-center">
           <span className="muted small fw-normal">{plants === undefined || layer.kind !== 'cover' ? '' : `${grouped(plants)} plants`}</span>
           {isRelief(layer) && <ReliefButtons layer={layer} />}
           {layer.kind === 'wind' && <WindButtons layer={layer} />}

@@ -1,9 +1,9 @@
 import { useRef, useState } from 'react';
-import { Overlay, Popover } from 'react-bootstrap';
 import type { CurvePoint, Drive, Falloff, Layer, PropertyDescription, PropertyRange } from '../api/types';
 import { curvePath } from '../parts/curve';
 import { CurveEditor } from '../parts/CurveEditor';
 import { withUnit } from '../parts/numbers';
+import { PopUp } from '../parts/PopUp';
 import { PropertyEnds } from './PropertyEnds';
 import { useSelection } from './selection';
 import { useSession } from './session';
@@ -24,6 +24,8 @@ export function BoardRow({ layer, property, template, falloffs, first }: Props) 
   const endsButton = useRef<HTMLButtonElement>(null);
   const chosen = selection.layer === layer.id && selection.property === property.name;
   const range = layer.properties?.[property.name] as PropertyRange;
+  const driven = recipe.drives.some((drive) => drive.layer === layer.id && drive.property === property.name);
+  const endsNow = endsText(range, property.unit, driven);
   const choose = () => selection.chooseProperty(layer.id, property.name);
   return (
     <div className={`board-row ${chosen ? 'chosen' : ''}`} role="row" aria-selected={chosen} style={{ gridTemplateColumns: template }}>
@@ -46,28 +48,25 @@ export function BoardRow({ layer, property, template, falloffs, first }: Props) 
         <button
           ref={endsButton}
           className="row-ends"
-          aria-label={`Ends of ${property.title}`}
+          aria-label={`Ends of ${property.title}: ${endsNow}`}
           onClick={() => {
             choose();
             setEnds(!ends);
           }}
         >
-          {endsText(range, property.unit)}
+          {endsNow}
         </button>
       </div>
-      <Overlay target={endsButton} show={ends} placement="right" rootClose onHide={() => setEnds(false)}>
-        <Popover>
-          <Popover.Body>
-            <PropertyEnds layer={layer} property={property} range={range} />
-          </Popover.Body>
-        </Popover>
-      </Overlay>
+      <PopUp target={endsButton} show={ends} placement="right" label={`Ends of ${property.title}`} onHide={() => setEnds(false)}>
+        <PropertyEnds layer={layer} property={property} range={range} />
+      </PopUp>
     </div>
   );
 }
 
-function endsText(range: PropertyRange, unit: string): string {
-  if (range.low === range.high) return withUnit(range.high, unit);
+/** Both ends; only the high one where nothing drives the property, as it is everywhere then. */
+function endsText(range: PropertyRange, unit: string, driven: boolean): string {
+  if (range.low === range.high || !driven) return withUnit(range.high, unit);
   const high = withUnit(range.high, unit);
   const low = withUnit(range.low, unit);
   const shared = high.replace(/^[−\d.]+/, '');
@@ -139,27 +138,23 @@ function Cell({ layer, property, falloff, drive, tabbable }: CellProps) {
         )}
       </button>
       {drive && (
-        <Overlay target={button} show={open} placement="right" rootClose onHide={() => setOpen(false)}>
-          <Popover>
-            <Popover.Body>
-              <div className="d-flex justify-content-between mb-2">
-                <b>
-                  {falloff.name} → {property.title}
-                </b>
-                <button className="btn btn-quiet btn-sm" onClick={clear}>
-                  Clear
-                </button>
-              </div>
-              <CurveEditor
-                points={drive.curve as CurvePoint[]}
-                histogram={manifest?.falloffs.find((view) => view.id === falloff.id)?.stages.at(-1)?.summary.histogram}
-                mark={selection.shows === 'falloff' && selection.falloff === falloff.id ? selection.hoverValue : null}
-                onPreview={(points) => preview(edit(points))}
-                onCommit={(points) => commit(edit(points))}
-              />
-            </Popover.Body>
-          </Popover>
-        </Overlay>
+        <PopUp target={button} show={open} placement="right" label={`Curve from ${falloff.name} to ${property.title}`} onHide={() => setOpen(false)}>
+          <div className="d-flex justify-content-between mb-2">
+            <b>
+              {falloff.name} → {property.title}
+            </b>
+            <button className="btn btn-quiet btn-sm" onClick={clear}>
+              Clear
+            </button>
+          </div>
+          <CurveEditor
+            points={drive.curve as CurvePoint[]}
+            histogram={manifest?.falloffs.find((view) => view.id === falloff.id)?.stages.at(-1)?.summary.histogram}
+            mark={selection.shows === 'falloff' && selection.falloff === falloff.id ? selection.hoverValue : null}
+            onPreview={(points) => preview(edit(points))}
+            onCommit={(points) => commit(edit(points))}
+          />
+        </PopUp>
       )}
     </div>
   );

@@ -1,7 +1,7 @@
 import { useRef, useState } from 'react';
-import { Overlay, Popover } from 'react-bootstrap';
 import type { Limits } from '../api/types';
 import { grouped } from '../parts/numbers';
+import { PopUp } from '../parts/PopUp';
 import { useFrame } from './frame';
 import { useSession } from './session';
 import { SettingField } from './SettingField';
@@ -30,18 +30,14 @@ export function Budget() {
           </span>
         )}
         <span className={most !== null && most > 1 ? 'over' : 'muted'} data-testid="budget">
-          {grouped(plants)} plants · {short(triangles)} triangles
+          {manifest ? `${grouped(plants)} ${plants === 1 ? 'plant' : 'plants'} · ${short(triangles)} triangles` : 'counting …'}
         </span>
       </button>
-      <Overlay target={button} show={open} placement="bottom-end" rootClose onHide={() => setOpen(false)}>
-        <Popover className="budget-popover">
-          <Popover.Body>
-            <Table />
-            <FrameLines />
-            <LimitFields limits={limits} />
-          </Popover.Body>
-        </Popover>
-      </Overlay>
+      <PopUp target={button} show={open} placement="bottom-end" label="What the site costs, and its limits" className="budget-popover" onHide={() => setOpen(false)}>
+        <Table />
+        <FrameLines />
+        <LimitFields limits={limits} />
+      </PopUp>
     </>
   );
 }

@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react';
-import { Overlay, Popover } from 'react-bootstrap';
 import type { MotionView } from '../api/types';
 import { NumberSetting } from '../parts/NumberSetting';
+import { PopUp } from '../parts/PopUp';
 import type { Viewport } from '../view3d/Viewport';
 import { LoopDialog } from './LoopDialog';
 import { frameAt, moves, timeAt, useMotion, useMoving, usePlaying } from './motion';
@@ -83,30 +83,26 @@ export function ClockBar({ viewport, ripe }: { viewport: Viewport | null; ripe: 
       </button>
       <Seam onFit={() => setFitting(true)} />
       <MotionTrace viewport={viewport} moment={motion.playing ? motion.moment : frameAt(shown, time)} />
-      <Overlay target={target} show={target !== null} placement="top" rootClose onHide={() => setTarget(null)}>
-        <Popover>
-          <Popover.Body className="settings-form">
-            <div className="muted small">With a loop, patterns that travel or churn come back exactly; what does not fit is a finding. 0 is no loop.</div>
-            <NumberSetting title="loop" unit="s" value={clock.loopSeconds} min={0} max={3600} sliderMin={0} sliderMax={30} byDefault={8} onPreview={() => undefined} onCommit={(value) => change({ loopSeconds: value })} />
-            <NumberSetting title="frames per second" unit="" value={clock.framesPerSecond} min={1} max={240} sliderMin={12} sliderMax={60} byDefault={24} whole onPreview={() => undefined} onCommit={(value) => change({ framesPerSecond: value })} />
-            <NumberSetting title="start" unit="s" value={clock.startSeconds} min={-1e5} max={1e5} sliderMin={0} sliderMax={30} byDefault={0} onPreview={() => undefined} onCommit={(value) => change({ startSeconds: value })} />
-            {clock.loopSeconds === 0 && (
-              <NumberSetting title="end" unit="s" value={clock.endSeconds} min={-1e5} max={1e5} sliderMin={0} sliderMax={60} byDefault={8} onPreview={() => undefined} onCommit={(value) => change({ endSeconds: value })} />
-            )}
-            {clock.loopSeconds > 0 && (
-              <button
-                className="btn btn-quiet btn-sm"
-                onClick={() => {
-                  setTarget(null);
-                  setFitting(true);
-                }}
-              >
-                Make every motion loop …
-              </button>
-            )}
-          </Popover.Body>
-        </Popover>
-      </Overlay>
+      <PopUp target={target} show={target !== null} placement="top" label="The clock" bodyClassName="settings-form" onHide={() => setTarget(null)}>
+        <div className="muted small">With a loop, patterns that travel or churn come back exactly; what does not fit is a finding. 0 is no loop.</div>
+        <NumberSetting title="loop" unit="s" value={clock.loopSeconds} min={0} max={3600} sliderMin={0} sliderMax={30} byDefault={8} onPreview={() => undefined} onCommit={(value) => change({ loopSeconds: value })} />
+        <NumberSetting title="frames per second" unit="" value={clock.framesPerSecond} min={1} max={240} sliderMin={12} sliderMax={60} byDefault={24} whole onPreview={() => undefined} onCommit={(value) => change({ framesPerSecond: value })} />
+        <NumberSetting title="start" unit="s" value={clock.startSeconds} min={-1e5} max={1e5} sliderMin={0} sliderMax={30} byDefault={0} onPreview={() => undefined} onCommit={(value) => change({ startSeconds: value })} />
+        {clock.loopSeconds === 0 && (
+          <NumberSetting title="end" unit="s" value={clock.endSeconds} min={-1e5} max={1e5} sliderMin={0} sliderMax={60} byDefault={8} onPreview={() => undefined} onCommit={(value) => change({ endSeconds: value })} />
+        )}
+        {clock.loopSeconds > 0 && (
+          <button
+            className="btn btn-quiet btn-sm"
+            onClick={() => {
+              setTarget(null);
+              setFitting(true);
+            }}
+          >
+            Make every motion loop …
+          </button>
+        )}
+      </PopUp>
       <LoopDialog show={fitting} onHide={() => setFitting(false)} />
     </span>
   );

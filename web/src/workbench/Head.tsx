@@ -1,5 +1,6 @@
 import { Link } from 'react-router';
 import { EditableName } from '../parts/EditableName';
+import { ViewLinks } from '../parts/ViewLinks';
 import { Budget } from './Budget';
 import { useSession } from './session';
 import { UndoButtons } from './UndoButtons';
@@ -28,18 +29,7 @@ export function Head({ onHelp }: { onHelp: () => void }) {
       <button className="btn btn-quiet" onClick={onHelp} aria-label="Shortcuts" title="Shortcuts (?)">
         ?
       </button>
-      <Link className="btn btn-quiet" to={`/sites/${site.id}/nursery`}>
-        Nursery
-      </Link>
-      <Link className="btn btn-quiet" to={`/sites/${site.id}/roster`}>
-        Roster
-      </Link>
-      <Link className="btn btn-quiet" to={`/sites/${site.id}/yard`}>
-        Yard
-      </Link>
-      <Link className="btn btn-primary" to={`/sites/${site.id}/handover`}>
-        Hand over
-      </Link>
+      <ViewLinks site={site.id} here="" main="handover" />
     </header>
   );
 }

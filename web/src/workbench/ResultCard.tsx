@@ -5,7 +5,7 @@ import { EditableName } from '../parts/EditableName';
 import { percent, shown } from '../parts/numbers';
 import { AimField } from './AimField';
 import { CopyToSite } from './CopyToSite';
-import { Histogram } from './Histogram';
+import { Histogram, valuesSaid } from './Histogram';
 import { SamplesDialog } from './SamplesDialog';
 import { freeName, freshId, useSelection } from './selection';
 import { useSession } from './session';
@@ -66,7 +66,10 @@ export function ResultCard({ falloff, view }: { falloff: Falloff; view: StageVie
           </Dropdown.Menu>
         </Dropdown>
       </div>
-      <button className="pictures" onClick={() => chooseFalloff(falloff.id)} aria-label={`Show ${falloff.name} in the view`}>
+      <button className="pictures" onClick={() => chooseFalloff(falloff.id)}>
+        <span className="visually-hidden">
+          Show {falloff.name} in the view: {valuesSaid(view?.summary)},{' '}
+        </span>
         {view && <img src={`/api/pictures/${view.picture}`} alt="" />}
         <Histogram summary={view?.summary} />
         <span className="text-start small ps-1">

@@ -1,9 +1,10 @@
 import { Fragment } from 'react';
-import type { CurvePoint, Drive } from '../api/types';
+import type { CurvePoint } from '../api/types';
 import { withUnit } from '../parts/numbers';
 import { useSelection } from './selection';
 import { useSession } from './session';
 import { rowsOf } from './settings';
+import { wayOf } from './ways';
 
 /** The chosen row as one sentence. */
 export function Sentence() {
@@ -45,27 +46,16 @@ export function Sentence() {
       {drives.map((drive, i) => (
         <Fragment key={drive.falloff}>
           {i > 0 && (i === drives.length - 1 ? ` ${joined} ` : range.combine === 'product' ? ', ' : ` ${joined} `)}
-          {way(drive)}{' '}
+          {wayOf(drive.curve as CurvePoint[]).before}{' '}
           <a role="button" tabIndex={0} onClick={() => chooseFalloff(drive.falloff)} onKeyDown={(event) => event.key === 'Enter' && chooseFalloff(drive.falloff)}>
             {recipe.falloffs.find((each) => each.id === drive.falloff)?.name}
           </a>{' '}
-          is {isFalling(drive) ? 'low' : 'high'}
+          {wayOf(drive.curve as CurvePoint[]).after}
         </Fragment>
       ))}
       .
     </p>
   );
-}
-
-function isFalling(drive: Drive): boolean {
-  const points = drive.curve as CurvePoint[];
-  return points[points.length - 1]![1] < points[0]![1];
-}
-
-function way(drive: Drive): string {
-  const points = drive.curve as CurvePoint[];
-  const least = Math.min(...points.map((point) => point[1]));
-  return least > 0 ? 'more where' : 'only where';
 }
 
 /** The low end without a unit that the high end repeats. */

@@ -1,13 +1,14 @@
 import { useRef, useState } from 'react';
-import { Dropdown, Overlay, Popover } from 'react-bootstrap';
+import { Dropdown } from 'react-bootstrap';
 import type { Description, StageView } from '../api/types';
-import { Histogram } from './Histogram';
+import { Histogram, valuesSaid } from './Histogram';
 import { useSelection } from './selection';
 import { useSession } from './session';
 import { SettingField } from './SettingField';
 import type { Settings } from './settings';
 import type { StepActions } from './StepStrip';
 import { INSIDE } from '../parts/menu';
+import { PopUp } from '../parts/PopUp';
 
 interface Props {
   stage: number;
@@ -126,7 +127,7 @@ export function StepCard({ stage, description, settings, view, before, onPreview
           </Dropdown.Menu>
         </Dropdown>
       </div>
-      <button className="pictures" onClick={choose} aria-label={`Show ${title} in the view`} title="Show this step in the view">
+      <button className="pictures" onClick={choose} aria-label={`Show ${title} in the view: ${valuesSaid(view?.summary)}`} title={`Show this step in the view: ${valuesSaid(view?.summary)}`}>
         {view ? <img src={`/api/pictures/${view.picture}`} alt="" draggable={false} /> : <img alt="" />}
         <Histogram summary={view?.summary} />
       </button>
@@ -141,34 +142,30 @@ export function StepCard({ stage, description, settings, view, before, onPreview
           <span className="muted small">{description.help}</span>
         )}
       </div>
-      <Overlay target={card} show={open} placement="top" rootClose onHide={() => setOpen(false)}>
-        <Popover>
-          <Popover.Body className="settings-form">
-            <div>
-              <b>{description.title}</b>
-              <div className="muted small">{description.help}</div>
-            </div>
-            {fields(description.settings)}
-            {limit && (
-              <label className="setting d-block">
-                <span className="line">
-                  <span className="muted">limited by</span>
-                </span>
-                <select value={limit.by} title="Where that falloff is 0 this step changes nothing" onChange={(event) => limit.set(event.target.value)}>
-                  <option value="">nothing</option>
-                  {recipe.falloffs
-                    .filter((each) => each.id !== falloff)
-                    .map((each) => (
-                      <option key={each.id} value={each.id}>
-                        {each.name}
-                      </option>
-                    ))}
-                </select>
-              </label>
-            )}
-          </Popover.Body>
-        </Popover>
-      </Overlay>
+      <PopUp target={card} show={open} placement="top" label={`All settings of ${title}`} bodyClassName="settings-form" onHide={() => setOpen(false)}>
+        <div>
+          <b>{description.title}</b>
+          <div className="muted small">{description.help}</div>
+        </div>
+        {fields(description.settings)}
+        {limit && (
+          <label className="setting d-block">
+            <span className="line">
+              <span className="muted">limited by</span>
+            </span>
+            <select value={limit.by} title="Where that falloff is 0 this step changes nothing" onChange={(event) => limit.set(event.target.value)}>
+              <option value="">nothing</option>
+              {recipe.falloffs
+                .filter((each) => each.id !== falloff)
+                .map((each) => (
+                  <option key={each.id} value={each.id}>
+                    {each.name}
+                  </option>
+                ))}
+            </select>
+          </label>
+        )}
+      </PopUp>
     </div>
   );
 }

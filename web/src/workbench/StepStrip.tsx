@@ -1,16 +1,16 @@
 import { Fragment } from 'react';
-import type { Falloff, Source, Step } from '../api/types';
+import type { AllKinds, Falloff, Recipe, Source, Step } from '../api/types';
 import { AddStep } from './adding';
 import { ResultCard } from './ResultCard';
 import { useSelection } from './selection';
 import { useSession } from './session';
-import { describe, type Settings } from './settings';
+import { describe, rowsOf, type Settings } from './settings';
 import { StepCard } from './StepCard';
 
 /** The chosen falloff from source to result. Choosing a card shows that step in the view. */
 export function StepStrip() {
   const { recipe, kinds, manifest, preview, commit } = useSession();
-  const { falloff: id } = useSelection();
+  const { falloff: id, shows, layer, property } = useSelection();
   const falloff = recipe.falloffs.find((each) => each.id === id);
   if (!falloff) {
     return (
@@ -21,11 +21,16 @@ export function StepStrip() {
       </div>
     );
   }
+  const apart = undriven(recipe, kinds, id, shows === 'property' ? layer : '', property);
   const views = manifest?.falloffs.find((view) => view.id === id)?.stages;
   const sourceEdit = (settings: Settings) => [{ kind: 'set-source' as const, falloff: id, source: settings as unknown as Source }];
   const stepEdit = (settings: Settings) => [{ kind: 'set-step' as const, falloff: id, step: settings as unknown as Step }];
   return (
-    <section className="strip" aria-label={`Steps of ${falloff.name}`}>
+    <section className={`strip ${apart ? 'apart' : ''}`} aria-label={`Steps of ${falloff.name}`}>
+      <p className="strip-label">
+        Steps of <b>{falloff.name}</b>
+        {apart && `, which does not drive ${apart}`}
+      </p>
       <div className="cards">
         <StepCard
           stage={0}
@@ -64,6 +69,14 @@ export function StepStrip() {
       <ResultCard falloff={falloff} view={views?.at(-1)} />
     </section>
   );
+}
+
+/** "speed of Wind" where the chosen row has nothing to do with a falloff; undefined where it has, or none is chosen. */
+function undriven(recipe: Recipe, kinds: AllKinds, falloff: string, layerId: string, property: string): string | undefined {
+  const layer = recipe.layers.find((each) => each.id === layerId);
+  if (!layer || recipe.drives.some((drive) => drive.layer === layerId && drive.falloff === falloff && (drive.property === property || !(property in (layer.properties ?? {}))))) return undefined;
+  const row = rowsOf(kinds, layer).find((each) => each.name === property);
+  return row ? `${row.title} of ${layer.name}` : layer.name;
 }
 
 export interface StepActions {

@@ -7,6 +7,7 @@ import { grouped, withUnit } from '../parts/numbers';
 import { AddProp } from '../workbench/PropPanel';
 import { useSelection } from '../workbench/selection';
 import { useSession } from '../workbench/session';
+import { ViewLinks } from '../parts/ViewLinks';
 import { SitePage } from '../workbench/SitePage';
 import { UndoButtons } from '../workbench/UndoButtons';
 import { ACCEPTED, useDroppedFiles, useFiles } from './dropping';
@@ -36,16 +37,14 @@ function Yard() {
           Lumbrit
         </Link>
         <h1 className="serif fs-4 mb-0">Yard of {recipe.name}</h1>
-        <span className="ms-auto d-flex gap-2">
+        <span className="d-flex gap-2">
           <UndoButtons />
           <button className="btn btn-primary" onClick={() => input.current?.click()}>
             Import …
           </button>
           <AddProp />
-          <Link className="btn btn-quiet" to={`/sites/${site.id}`}>
-            Workbench
-          </Link>
         </span>
+        <ViewLinks site={site.id} here="yard" />
         <input
           ref={input}
           type="file"

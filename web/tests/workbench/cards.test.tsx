@@ -47,7 +47,7 @@ describe('the card of a step', () => {
 
   it('is moved by the keyboard, but not while a number is typed', () => {
     const { actions } = show();
-    const card = screen.getByRole('button', { name: 'Show Contrast in the view' });
+    const card = screen.getByRole('button', { name: /^Show Contrast in the view/ });
     fireEvent.keyDown(card, { key: 'ArrowLeft', altKey: true });
     fireEvent.keyDown(card, { key: 'ArrowRight', altKey: true });
     fireEvent.keyDown(card, { key: 'ArrowLeft' });
@@ -73,7 +73,7 @@ describe('the card of a step', () => {
 
   it('shows its stage in the view when it is chosen', async () => {
     show();
-    await userEvent.click(screen.getByRole('button', { name: 'Show Contrast in the view' }));
+    await userEvent.click(screen.getByRole('button', { name: /^Show Contrast in the view/ }));
     expect(useSelection.getState()).toMatchObject({ falloff: 'shore', stage: 1 });
   });
 

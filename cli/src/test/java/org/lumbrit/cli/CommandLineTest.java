@@ -17,7 +17,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
 class CommandLineTest {
-    /** The demo's recipe on ground of 128 × 128 nodes. */
+    /** The demo's recipe on ground of 64 × 64 nodes. */
     private static final String DEMO = smaller("../demo/thessock-tarn/recipe.json");
 
     private static String smaller(String recipe) {
@@ -25,7 +25,7 @@ class CommandLineTest {
             String text = Files.readString(Path.of(recipe));
             Path folder = Files.createTempDirectory("lumbrit-cli");
             Path small = folder.resolve("recipe.json");
-            Files.writeString(small, text.replaceFirst("\"resolution\" *: *512", "\"resolution\" : 128"));
+            Files.writeString(small, text.replaceFirst("\"resolution\" *: *512", "\"resolution\" : 64"));
             return small.toString();
         } catch (IOException e) {
             throw new java.io.UncheckedIOException(e);

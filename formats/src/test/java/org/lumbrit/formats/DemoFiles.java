@@ -26,14 +26,14 @@ final class DemoFiles {
         return new SiteFiles(whole.recipe().withGround(whole.recipe().ground().withResolution(128)), whole.assets());
     }
 
-    /** That with a third of the plants a place. */
+    /** That with an eighth of the plants a place. */
     static SiteFiles sparse() {
         SiteFiles small = small();
         Recipe recipe = small.recipe();
         for (CoverLayer cover : recipe.covers()) {
             PropertyRange density = cover.range("density");
-            PropertyRange third = new PropertyRange(density.low() / 3, density.high() / 3, density.combine());
-            recipe = new LayerEdit.SetProperty(cover.id(), "density", third).apply(recipe);
+            PropertyRange eighth = new PropertyRange(density.low() / 8, density.high() / 8, density.combine());
+            recipe = new LayerEdit.SetProperty(cover.id(), "density", eighth).apply(recipe);
         }
         return new SiteFiles(recipe, small.assets());
     }

@@ -52,7 +52,7 @@ class FalloffJourneyTest extends Journey {
     @Test
     void draggingALevelMovesItsNumberAndIsOneStepOfUndo() {
         buttonWith("Falloff Dry ground").click();
-        buttonWith("Values").click();
+        button("Values").click();
         handle("high").waitFor();
         double before = number(handle("high"));
         drag(handle("high"), 0, -60);
@@ -75,7 +75,7 @@ class FalloffJourneyTest extends Journey {
     @Test
     void distanceAndDirectionHaveHandlesToo() {
         buttonWith("Falloff Shore").click();
-        buttonWith("Values").click();
+        button("Values").click();
         page.locator("button:text-is('Plan')").click();
         handle("far").waitFor();
         double far = number(handle("far"));
@@ -114,7 +114,7 @@ class FalloffJourneyTest extends Journey {
         server.edit(site, edits.append("]").toString());
         page.reload();
         browser.ripen();
-        buttonWith("Values").click();
+        button("Values").click();
         page.locator("button:text-is('Plan')").click();
         int revision = 2;
         for (String[] source : sources) {
@@ -222,12 +222,12 @@ class FalloffJourneyTest extends Journey {
         server.edit(site, edits.append("]").toString());
         page.reload();
         browser.ripen();
-        page.getByLabel("Find a falloff by its name").fill("ripple 17");
+        page.getByLabel("Find a falloff or a layer by its name").fill("ripple 17");
         buttonWith("Falloff Ripple 17").click();
         assertThat(page.locator(".column-head").count()).isLessThanOrEqualTo(2);
         page.locator(".legend b").getByText("Ripple 17").waitFor();
         buttonWith("Falloff Ripple 17").press("i");
-        page.getByLabel("Find a falloff by its name").fill("");
+        page.getByLabel("Find a falloff or a layer by its name").fill("");
         assertThat(page.locator(".column-head").first().textContent()).contains("Ripple 17");
     }
 

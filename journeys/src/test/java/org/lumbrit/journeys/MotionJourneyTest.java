@@ -182,7 +182,7 @@ class MotionJourneyTest extends Journey {
         String id = site(6, "");
         open(id);
         button("Gusts of Wind over the ground").click();
-        button("Ends of speed").click();
+        buttonWith("Ends of speed").click();
         button("high: where they give 1, or nothing drives it: key it at 0.00 s")
                 .click();
         page.locator(".key-mark").waitFor();

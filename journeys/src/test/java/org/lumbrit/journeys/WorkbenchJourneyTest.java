@@ -43,7 +43,7 @@ class WorkbenchJourneyTest extends Journey {
     @Test
     void choosingAStepChangesTheGround() {
         page.locator("button:text-is('Plan')").click();
-        buttonWith("Values").click();
+        button("Values").click();
         buttonWith("Falloff Causeway").click();
         page.getByText("Causeway", new Page.GetByTextOptions().setExact(true))
                 .first()

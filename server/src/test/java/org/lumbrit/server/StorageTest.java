@@ -154,11 +154,15 @@ class StorageTest {
 
     @Test
     void aDeletedSiteCanBeBroughtBack() {
-        String site = "/api/sites/" + server.small();
+        String id = server.small();
+        String site = "/api/sites/" + id;
         server.send(java.net.http.HttpRequest.newBuilder(java.net.URI.create(server.address() + site))
                 .DELETE());
         assertThat(server.get(site).status()).isEqualTo(404);
+        assertThat(server.get("/api/sites").text()).doesNotContain(id);
+        assertThat(server.get("/api/sites/deleted").text()).contains(id);
         assertThat(server.post(site + "/restore", "").status()).isEqualTo(200);
+        assertThat(server.get("/api/sites/deleted").text()).doesNotContain(id);
         assertThat(server.get(site).status()).isEqualTo(200);
     }
 }

@@ -183,7 +183,7 @@ class CoverOnPropsTest {
                 40,
                 0,
                 0,
-                Covers.on(STONE, properties("density", 60, "spacing", 0.2)));
+                Covers.on(STONE, properties("density", 30, "spacing", 0.2)));
         Samples feet = plants.feet();
         int across = 0;
         for (int i = 0; i < feet.count(); i++) {

@@ -62,7 +62,8 @@ public enum HandOver {
                     SiteGlb.write(
                             evaluation, shown, layers, tints(evaluation.plan().recipe())),
                     "ground of " + GroundDrawn.said(evaluation.plan().ground()) + ", water and " + grown
-                            + " plants as instances, metres, +Y up");
+                            + " plants as instances, metres, +Y up; the ground has its colours of daylight, without light and shade");
+            report.say(AT_REST);
             layers.forEach(layer -> report.say(shown.said(layer)));
             report.say(TINTING);
             if (grown > 0) {
@@ -249,6 +250,10 @@ public enum HandOver {
                                     : "a file that it needs"));
         }
     };
+
+    private static final String AT_REST =
+            "site.glb stands as at the clock's start: sway, pushes and grains are no animation that glTF could carry for instances,"
+                    + " and lie in motion/ for each plant and frame, where they are handed over.";
 
     private static final String TINTING =
             "Colours of plants are linear. Where instances carry _COLOR_0, times the vertices' COLOR_0 is"

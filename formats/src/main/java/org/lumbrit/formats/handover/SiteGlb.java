@@ -3,12 +3,15 @@ package org.lumbrit.formats.handover;
 import java.util.Arrays;
 import java.util.List;
 import org.lumbrit.core.cover.CoverLayer;
+import org.lumbrit.core.looks.Earth;
 import org.lumbrit.core.looks.TintLayer;
+import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.math.Colour;
 import org.lumbrit.core.plants.PlantMesh;
 import org.lumbrit.core.props.PlacedMesh;
 import org.lumbrit.core.props.Prop;
 import org.lumbrit.core.site.SiteEvaluation;
+import org.lumbrit.core.surface.Ground;
 import org.lumbrit.core.surface.GroundMesh;
 import org.lumbrit.core.surface.Lattice;
 import org.lumbrit.core.surface.Mesh;
@@ -17,19 +20,14 @@ import tools.jackson.databind.node.ObjectNode;
 
 /** The site as GLB: the ground, the tarn's level plane, and the plants of every layer as instances a variant. */
 final class SiteGlb {
-    /** Bare ground in linear light. */
-    private static final double[] BARE = {0.19, 0.18, 0.12};
-
     private SiteGlb() {}
 
     static Content write(SiteEvaluation evaluation, ShownPlants shown, List<CoverLayer> layers, List<TintLayer> tints) {
         Glb glb = new Glb();
         Lattice lattice = GroundDrawn.lattice(evaluation.plan().ground());
         Samples samples = evaluation.samples(lattice);
-        float[] colours = colours(evaluation, samples, tints);
-        boolean plain = colours.length == 0;
-        int groundMaterial =
-                glb.material("Ground", plain ? BARE[0] : 1, plain ? BARE[1] : 1, plain ? BARE[2] : 1, 1, 1, false);
+        float[] colours = colours(evaluation, lattice, samples, tints);
+        int groundMaterial = glb.material("Ground", 1, 1, 1, 1, 1, false);
         Mesh ground = GroundMesh.of(lattice, samples);
         glb.node(
                 "Ground",
@@ -45,15 +43,12 @@ final class SiteGlb {
         return glb.content(evaluation.plan().recipe().name());
     }
 
-    /** The bare ground under every tint, in linear light; empty where there is none. */
-    private static float[] colours(SiteEvaluation evaluation, Samples samples, List<TintLayer> tints) {
-        if (tints.isEmpty()) {
-            return new float[0];
-        }
-        float[] rgb = new float[3 * samples.count()];
-        for (int i = 0; i < rgb.length; i++) {
-            rgb[i] = (float) BARE[i % 3];
-        }
+    /** The ground as daylight shows it, under every tint, in linear light. */
+    private static float[] colours(SiteEvaluation evaluation, Lattice lattice, Samples samples, List<TintLayer> tints) {
+        Ground ground = evaluation.plan().ground();
+        double water = evaluation.plan().recipe().ground().waterLevel().orElse(Double.NEGATIVE_INFINITY);
+        double spacing = ground.width() / (lattice.columns() - 1);
+        float[] rgb = new Earth(ground.lowest(), ground.highest(), water, spacing).colours(samples, Cancel.NEVER);
         tints.forEach(layer -> evaluation.tint(layer, samples).over(rgb));
         return rgb;
     }

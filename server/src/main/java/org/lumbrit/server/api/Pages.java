@@ -30,7 +30,8 @@ class Pages implements WebMvcConfigurer {
             "/sites/{id}/yard",
             "/sites/{id}/nursery",
             "/sites/{id}/roster",
-            "/sites/{id}/handover"
+            "/sites/{id}/handover",
+            "/sites/{id}/{unknown}"
         })
         String page() {
             return "forward:/index.html";

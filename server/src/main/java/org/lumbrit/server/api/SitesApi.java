@@ -14,6 +14,7 @@ import org.lumbrit.core.site.Recipe;
 import org.lumbrit.formats.json.RecipeJson;
 import org.lumbrit.formats.site.SiteZip;
 import org.lumbrit.server.Demo;
+import org.lumbrit.server.storage.ListedSite;
 import org.lumbrit.server.storage.SiteState;
 import org.lumbrit.server.storage.SiteStore;
 import org.lumbrit.server.work.Heavy;
@@ -73,7 +74,17 @@ class SitesApi {
             @NotNull Integer revision,
             @NotNull Integer falloffs,
             @NotNull Integer layers,
-            @NotNull Double width) {}
+            @NotNull Double width) {
+        static SiteLine of(ListedSite site) {
+            return new SiteLine(
+                    site.getId(),
+                    site.getName(),
+                    site.getRevision(),
+                    site.getFalloffs(),
+                    site.getLayers(),
+                    site.getWidth());
+        }
+    }
 
     /** Edits on the revision they are based on. */
     record Edits(
@@ -119,15 +130,13 @@ class SitesApi {
 
     @GetMapping
     List<SiteLine> list() {
-        return store.list().stream()
-                .map(site -> new SiteLine(
-                        site.getId(),
-                        site.getName(),
-                        site.getRevision(),
-                        site.getFalloffs(),
-                        site.getLayers(),
-                        site.getWidth()))
-                .toList();
+        return store.list().stream().map(SiteLine::of).toList();
+    }
+
+    /** The bin: each may be restored until a day after it was deleted. */
+    @GetMapping("/deleted")
+    List<SiteLine> deleted() {
+        return store.listDeleted().stream().map(SiteLine::of).toList();
     }
 
     @GetMapping("/{id}")

@@ -110,7 +110,13 @@ public class SiteStore {
 
     @Transactional(readOnly = true)
     public List<ListedSite> list() {
-        return sites.listed();
+        return sites.listed(false);
+    }
+
+    /** Deleted ones, until they are purged. */
+    @Transactional(readOnly = true)
+    public List<ListedSite> listDeleted() {
+        return sites.listed(true);
     }
 
     private SiteState head(SiteEntity site) {

@@ -18,15 +18,15 @@ interface Sites extends JpaRepository<SiteEntity, UUID> {
     @Query("select s from SiteEntity s where s.id = :id")
     Optional<SiteEntity> hold(UUID id);
 
-    /** What the list of sites shows, read off the newest recipes without opening them. */
+    /** What the list of sites shows, read off the newest recipes without opening them. @param deleted those in the bin instead */
     @NativeQuery("""
             select s.id, s.head as revision, r.recipe ->> 'name' as name,
                    coalesce(jsonb_array_length(r.recipe -> 'falloffs'), 0) as falloffs,
                    coalesce(jsonb_array_length(r.recipe -> 'layers'), 0) as layers,
                    cast(r.recipe -> 'ground' ->> 'width' as double precision) as width
             from site s join revision r on r.site_id = s.id and r.number = s.head
-            where s.deleted_at is null order by s.created_at""")
-    List<ListedSite> listed();
+            where (s.deleted_at is not null) = :deleted order by coalesce(s.deleted_at, s.created_at)""")
+    List<ListedSite> listed(boolean deleted);
 
     /** Sites deleted before a moment, with all their revisions. @return how many went */
     @Modifying
