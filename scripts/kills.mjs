@@ -1,7 +1,7 @@
 // Kills Lumbrit's processes while three writers save, again and again, and holds that nothing acknowledged is ever lost:
 //   node scripts/kills.mjs JAR KILLS
 // Each writer counts up its own site's name, every change built on the revision before it, so name and revision go in step and a
-// change that was lost, doubled or half made is seen. Every fifth time the server is killed by SIGKILL, else the database.
+// change that was lost, doubled or half made is seen. Every tenth time the server is killed by SIGKILL, else the database.
 import { execFileSync, spawn } from 'node:child_process';
 import { mkdtempSync, rmSync, chmodSync, openSync } from 'node:fs';
 import { createServer } from 'node:net';
@@ -148,7 +148,7 @@ try {
   );
   for (let kill = 0; kill < kills && !broken; kill++) {
     await pause(150 + ((kill * 397) % 500));
-    const what = kill % 5 === 1 ? 'server' : 'database';
+    const what = kill % 10 === 4 ? 'server' : 'database';
     const began = Date.now();
     if (what === 'database') {
       process.kill(Number(database.process), 'SIGKILL');

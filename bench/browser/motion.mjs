@@ -12,12 +12,13 @@ let received = 0;
 page.on('response', async (response) => {
   if (response.url().includes('/api/data/')) received += Number((await response.allHeaders())['content-length'] ?? 0);
 });
-const start = performance.now();
 await page.goto(`${base}/sites/${site.id}`);
-await page.waitForFunction(() => /seam/.test(document.querySelector('.seam-button')?.textContent ?? ''));
-console.log(`all frames there ${((performance.now() - start) / 1000).toFixed(1)} s after the address was opened, ${(received / 1e6).toFixed(1)} MB received in all`);
-await page.waitForFunction(() => document.querySelector('[data-testid=ripening]')?.textContent === 'picture ripe');
+await page.waitForFunction(() => document.querySelector('.stage canvas')?.dataset.ripe === 'true');
+const before = received;
+const start = performance.now();
 await page.click('[aria-label="Play"]');
+await page.waitForFunction(() => /seam/.test(document.querySelector('.seam-button')?.textContent ?? ''));
+console.log(`all frames there ${((performance.now() - start) / 1000).toFixed(1)} s after Play, ${((received - before) / 1e6).toFixed(1)} MB received`);
 await page.waitForTimeout(8000);
 for (let i = 0; i < 4; i++) {
   await page.waitForTimeout(2000);

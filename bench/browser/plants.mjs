@@ -20,7 +20,7 @@ page.setDefaultTimeout(180_000);
 
 let id = await meadow('Hundred thousand', 160, 3.9);
 await page.goto(`${base}/sites/${id}`);
-await page.waitForFunction(() => document.querySelector('[data-testid=ripening]')?.textContent === 'picture ripe');
+await page.waitForFunction(() => document.querySelector('.stage canvas, .roster canvas')?.dataset.ripe === 'true');
 await page.click('.budget-button');
 console.log('100 000 plants:', (await page.textContent('[data-testid=budget]')).trim());
 console.log((await page.textContent('[data-testid=frame]')).trim());
@@ -32,7 +32,7 @@ await page.goto(`${base}/sites/${id}/roster`);
 await page.waitForSelector('.roster-row');
 await page.waitForFunction(() => !document.querySelector('.roster-row')?.textContent?.includes('…'));
 console.log(`${(await page.textContent('[data-testid=rows]')).trim()}: all columns there after ${((performance.now() - start) / 1000).toFixed(1)} s`);
-await page.waitForFunction(() => document.querySelector('[data-testid=ripening]')?.textContent === 'picture ripe');
+await page.waitForFunction(() => document.querySelector('.stage canvas, .roster canvas')?.dataset.ripe === 'true');
 const frames = await page.evaluate(async () => {
   const scroller = document.querySelector('.roster-scroll');
   const times = [];

@@ -70,7 +70,12 @@ describe('the list of plants', () => {
     const { session } = open();
     await userEvent.click(screen.getByText('Plant it in the site'));
     const [edits, note] = session.commit.mock.lastCall!;
-    expect(edits).toMatchObject([{ kind: 'add-layer', added: { kind: 'cover', name: 'Tarn reed 2', plant: { kind: 'kept', plant: 'n1' }, properties: { length: { low: 2, high: 2 }, width: { low: 0.2, high: 0.2 } } } }]);
+    expect(edits).toMatchObject([
+      { kind: 'add-falloff', added: { name: 'Each its own', source: { kind: 'random' } } },
+      { kind: 'add-layer', added: { kind: 'cover', name: 'Stand of tarn reed', plant: { kind: 'kept', plant: 'n1' }, properties: { length: { low: 2, high: 2 }, width: { low: 0.2, high: 0.2 } } } },
+      { kind: 'set-drive', drive: { property: 'yaw' } },
+      { kind: 'set-drive', drive: { property: 'size' } },
+    ]);
     expect(note).toContain('grows all over the ground');
   });
 });

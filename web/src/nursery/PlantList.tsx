@@ -1,7 +1,7 @@
 import { useRef } from 'react';
 import { Dropdown } from 'react-bootstrap';
 import { api } from '../api/client';
-import type { Layer } from '../api/types';
+import type { Edit, Layer, Source } from '../api/types';
 import { sayProblem } from '../parts/notes';
 import { freeName, freshId } from '../workbench/selection';
 import { useSession } from '../workbench/session';
@@ -49,20 +49,32 @@ export function PlantList({ plants, chosen, onChoose }: { plants: NurseryPlant[]
     const length = settings.length ?? 1;
     const width = settings.width ?? length;
     const same = (value: number) => ({ low: value, high: value, combine: 'product' as const });
+    const random = recipe.falloffs.find((each) => each.source.kind === 'random');
+    const own = random?.id ?? freshId('f');
     const cover = {
       ...withDefaults(describe(kinds.layers, 'cover')!, {}),
       kind: 'cover',
       id: freshId('l'),
-      name: freeName(plant.name, names),
+      name: freeName(`Stand of ${plant.name.toLowerCase()}`, names),
       hidden: false,
       seed: recipe.layers.length + 1,
       plant: { kind: 'kept', plant: plant.id, variants: Math.max(1, (plant.plant as unknown as { variants?: number }).variants ?? 1) },
       tintLow: plant.tint,
       tintHigh: plant.tint,
       keepsClear: true,
-      properties: { density: { low: 0, high: Math.min(8, 0.25 / (width * width)), combine: 'product' }, spacing: same(Math.min(50, Math.max(0.02, width))), length: same(length), width: same(width), size: { low: 0.7, high: 1, combine: 'product' } },
+      properties: { density: { low: 0, high: Math.min(8, 0.25 / (width * width)), combine: 'product' }, spacing: same(Math.min(50, Math.max(0.02, width))), length: same(length), width: same(width), size: { low: 0.7, high: 1, combine: 'product' }, yaw: { low: 0, high: 360, combine: 'product' } },
     } as unknown as Layer;
-    commit([{ kind: 'add-layer', added: cover }], `${cover.name} grows all over the ground. Let falloffs say where, in the workbench.`);
+    const edits: Edit[] = [];
+    if (!random) {
+      const source = { kind: 'random', seed: 1, per: 'plant' } as Source;
+      edits.push({ kind: 'add-falloff', added: { id: own, name: freeName('Each its own', recipe.falloffs.map((each) => each.name)), source, steps: [], limits: [] }, index: recipe.falloffs.length });
+    }
+    edits.push({ kind: 'add-layer', added: cover });
+    // no two alike: each has its own turn and size
+    for (const property of ['yaw', 'size']) {
+      edits.push({ kind: 'set-drive', drive: { layer: cover.id, property, falloff: own, curve: [[0, 0], [1, 1]] } });
+    }
+    commit(edits, `${cover.name} grows all over the ground. Let falloffs say where, in the workbench.`);
   };
   return (
     <nav className="plant-list" aria-label="Plants of the nursery">
@@ -137,6 +149,11 @@ export function PlantList({ plants, chosen, onChoose }: { plants: NurseryPlant[]
           );
         })}
       </ul>
+      {plants.some((plant) => plant.id === chosen) && (
+        <button className="btn btn-primary mt-2" onClick={() => plantOut(plants.find((plant) => plant.id === chosen)!)}>
+          Plant {plants.find((plant) => plant.id === chosen)!.name} in the site
+        </button>
+      )}
       <p className="muted small mt-auto mb-0">
         A plant that changes here changes wherever a cover plants it.
       </p>

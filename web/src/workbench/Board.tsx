@@ -22,7 +22,7 @@ const SEARCH_FROM = 8;
 export function columnsTemplate(count: number): string {
   // a few more falloffs still fit side by side; beyond that the board scrolls under its first and last column
   const width = count > 7 ? NARROW_CELL : CELL_WIDTH;
-  return `${NAME_WIDTH}px ${count > 0 ? `repeat(${count}, ${width}px)` : ''} minmax(78px, 1fr)`;
+  return `${NAME_WIDTH}px ${count > 0 ? `repeat(${count}, ${width}px)` : ''} minmax(86px, 1fr)`;
 }
 
 /** What drives what: rows are properties by layer, columns are falloffs. */

@@ -15,10 +15,10 @@ export function Foot({ ripening, ripe, viewport }: { ripening: string; ripe: boo
   return (
     <footer className="foot">
       <ClockBar viewport={viewport} ripe={ripe} />
-      <span className="muted">
+      <span className="muted extra">
         {counted(recipe.falloffs.length, 'falloff')} · {counted(recipe.layers.length, 'layer')} · {counted(recipe.drives.length, 'drive')}
       </span>
-      <span className="muted">{manifest && `computed in ${Math.max(1, Math.round(manifest.milliseconds))} ms`}</span>
+      <span className="muted extra">{manifest && `computed in ${Math.max(1, Math.round(manifest.milliseconds))} ms`}</span>
       <span className="muted ms-auto" data-testid="ripening">
         {working || !manifest ? 'computing' : ripening}
       </span>

@@ -12,6 +12,7 @@ import { isRelief } from './ReliefButtons';
 import { freeName, freshId, useSelection } from './selection';
 import { SettingField } from './SettingField';
 import { useSession } from './session';
+import { resized } from './sizes';
 import { describe, type Settings } from './settings';
 import { INSIDE } from '../parts/menu';
 
@@ -120,6 +121,14 @@ function LayerDialog({ layer, show, onHide }: { layer: Layer; show: boolean; onH
   // what a pattern travels by stays the same at all times
   const keyable = layer.kind !== 'wind' && layer.kind !== 'sway';
   const settings = layer as unknown as Settings;
+  /** Another kind of plant brings its own sizes where the old ones were nobody's choice; else they are offered. */
+  const replant = (value: Settings) => {
+    const sizes = layer.kind === 'cover' && value.kind !== layer.plant.kind ? resized(kinds, layer, value) : { edits: [], untouched: true };
+    commit([...edit({ plant: value }), ...(sizes.untouched ? sizes.edits : [])]);
+    if (!sizes.untouched) {
+      useNotes.getState().say(`${layer.name} keeps the sizes that were set for its plants before.`, { action: { label: 'Take the new plant’s own', run: () => commit(sizes.edits) } });
+    }
+  };
   const lists: Record<string, Description[]> = { plant: kinds.plants, bed: kinds.beds, pattern: kinds.patterns, blows: kinds.blowings, source: kinds.gustSources, carrier: kinds.carriers };
   const fields = ofLayer?.settings.filter((setting) => setting.onCard || (cover && setting.type !== 'list')) ?? [];
   const field = (setting: SettingDescription) =>
@@ -131,7 +140,7 @@ function LayerDialog({ layer, show, onHide }: { layer: Layer; show: boolean; onH
         holds={setting.name === 'carrier' ? 'cover' : 'plant'}
         value={settings[setting.name] as Settings}
         onPreview={(value) => preview(edit({ [setting.name]: value }))}
-        onCommit={(value) => commit(edit({ [setting.name]: value }))}
+        onCommit={(value) => (setting.name === 'plant' ? replant(value) : commit(edit({ [setting.name]: value })))}
       />
     ) : (
       <SettingField key={setting.name} setting={setting} target={keyable ? { of: 'layer', id: layer.id, setting: setting.name, round: setting.unit === '°' } : undefined} value={settings[setting.name]} onPreview={(value) => preview(edit({ [setting.name]: value }))} onCommit={(value) => commit(edit({ [setting.name]: value }))} />

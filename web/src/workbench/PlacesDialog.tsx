@@ -1,12 +1,13 @@
 import { useRef } from 'react';
 import { Modal } from 'react-bootstrap';
 import { api } from '../api/client';
-import type { Edit, Place } from '../api/types';
+import type { Place } from '../api/types';
 import { Dialog } from '../parts/Dialog';
 import { EditableName } from '../parts/EditableName';
 import { sayProblem } from '../parts/notes';
 import { fixed } from '../parts/numbers';
-import { freeName, freshId, useSelection } from './selection';
+import { putPlaces } from './importedPlaces';
+import { useSelection } from './selection';
 import { useSession } from './session';
 
 /** The site's points and paths: place by clicking, import, rename, delete. */
@@ -21,13 +22,7 @@ export function PlacesDialog({ show, onHide }: { show: boolean; onHide: () => vo
   const importFile = async (file: File) => {
     try {
       const { places } = await api.readPlaces(site.id, file);
-      const taken = recipe.places.map((each) => each.name);
-      const edits: Edit[] = places.map((place) => {
-        const name = freeName(place.name, taken);
-        taken.push(name);
-        return { kind: 'set-place', place: { ...place, id: freshId('p'), name } };
-      });
-      commit(edits, places.length === 1 ? `${places[0]!.name} is imported.` : `${places.length} places are imported.`);
+      putPlaces(places, recipe, commit);
     } catch (error) {
       sayProblem(error);
     }

@@ -20,6 +20,7 @@ const KEYS: [string, string][] = [
   ['On a step: Alt + ← →', 'move it'],
   ['On a number: ↑ ↓', 'change it; Shift × 10, Alt ÷ 10'],
   ['In the view: drag', 'turn; right drag or Shift moves; wheel zooms'],
+  ['While drawing places: Space', 'a corner in the middle of the view; Enter ends'],
   ['In the view: arrows', 'turn; with Shift move; + − zoom; Enter asks Why here?'],
 ];
 

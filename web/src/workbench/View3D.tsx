@@ -16,6 +16,8 @@ import { useSelection } from './selection';
 import { useSession } from './session';
 
 const DRAG = 4;
+/** Arms of the cross at a corner that is being drawn, as a share of the site's width. */
+const CROSS = 0.006;
 /** Milliseconds before a missing result is asked for once more. */
 const ASK_AGAIN = 5000;
 
@@ -120,10 +122,10 @@ export function View3D({ onViewport, onRipen }: { onViewport: (viewport: Viewpor
   );
   useEffect(() => {
     const lines = [...held.lines];
-    if (placed.points.length > 0) lines.push({ points: placed.points, closed: placing === 'area', colour: '#d05a9f' });
+    if (placed.points.length > 0) lines.push({ points: placed.points, closed: placing === 'area', colour: '#d05a9f' }, ...crosses(placed.points, CROSS * (size?.width ?? 1)));
     if (line.length > 0) lines.push({ points: laid(line), closed: false, colour: '#3a6d8c' });
     viewport.current?.setLines(lines);
-  }, [held, placed.points, placing, line]);
+  }, [held, placed.points, placing, line, size?.width]);
 
   const looked = useCallback(() => viewport.current && setFocus(viewport.current.focus), []);
   usePointer(canvas, viewport, placed.add, usePainting(), useHandwork(viewport), looked);
@@ -131,6 +133,13 @@ export function View3D({ onViewport, onRipen }: { onViewport: (viewport: Viewpor
   useEffect(() => viewport.current?.setBlowing(blowing), [blowing, ready]);
   const detail = useFrame((s) => s.detail);
   useEffect(() => viewport.current?.forceDetail(detail), [detail]);
+
+  useEffect(() => {
+    if (!placing) return;
+    // the dialog that this was chosen in gives the focus back first
+    const timer = window.setTimeout(() => canvas.current?.focus({ preventScroll: true }), 50);
+    return () => window.clearTimeout(timer);
+  }, [placing]);
 
   const byKey = (event: React.KeyboardEvent) => {
     const view = viewport.current;
@@ -145,9 +154,16 @@ export function View3D({ onViewport, onRipen }: { onViewport: (viewport: Viewpor
       Enter: () => (placing ? placed.finish() : set({ asked: view.hit(canvas.current!.clientWidth / 2, canvas.current!.clientHeight / 2) })),
       Escape: () => (laying ? set({ laying: null, line: [] }) : placed.cancel()),
     };
+    if (placing) {
+      ways[' '] = () => {
+        const middle = view.hit(canvas.current!.clientWidth / 2, canvas.current!.clientHeight / 2);
+        if (middle) placed.add([middle.x, middle.y, middle.z]);
+      };
+    }
     const way = ways[event.key];
     if (!way) return;
     event.preventDefault();
+    event.stopPropagation();
     way();
   };
 
@@ -158,14 +174,23 @@ export function View3D({ onViewport, onRipen }: { onViewport: (viewport: Viewpor
       ref={canvas}
       tabIndex={0}
       className={placing || painting || laying || hand ? 'placing' : ''}
-      aria-label="3D view of the site. Arrow keys turn it, with Shift they move it, plus and minus zoom, Enter explains the middle."
+      aria-label="3D view of the site. Arrow keys turn it, with Shift they move it, plus and minus zoom, Enter explains the middle; while places are drawn Space puts a corner in the middle and Enter ends."
       onKeyDown={byKey}
       onDoubleClick={placed.finish}
     />
+    {placing && <span className="aim-mark" aria-hidden="true" />}
     {ready && !painting && prop !== '' && <PropHandles viewport={ready} />}
     {ready && !painting && prop === '' && <Handles falloff={chosen} handles={held.handles} viewport={ready} />}
     </>
   );
+}
+
+/** A small cross at every corner, so that the first is seen before there is a line. */
+function crosses(points: [number, number, number][], arm: number) {
+  return points.flatMap(([x, y, z]) => [
+    { points: [[x - arm, y, z], [x + arm, y, z]] as [number, number, number][], closed: false, colour: '#d05a9f' },
+    { points: [[x, y, z - arm], [x, y, z + arm]] as [number, number, number][], closed: false, colour: '#d05a9f' },
+  ]);
 }
 
 /** A straight line in plan, with enough corners to lie on the ground. */

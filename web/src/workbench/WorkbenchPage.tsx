@@ -128,8 +128,8 @@ function Stage({ view, onViewport, onRipen }: { view: React.RefObject<Viewport |
         </button>
       </div>
       {placing && (
-        <div className="floating" style={{ left: '50%', top: 60, transform: 'translateX(-50%)' }} role="status">
-          {placing === 'point' ? 'Click the ground where the point is to be.' : `Click the ground corner by corner (${points.length} so far).`}{' '}
+        <div className="floating placing-bar" role="status">
+          {placing === 'point' ? 'Click the ground where the point is to be, or press Space for the middle of the view.' : `Click the ground corner by corner (${points.length} so far); Space puts one in the middle of the view.`}{' '}
           {placing !== 'point' && (
             <button className="btn btn-primary btn-sm ms-2" disabled={points.length < (placing === 'area' ? 3 : 2)} onClick={finish}>
               Done (Enter)

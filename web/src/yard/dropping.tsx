@@ -3,7 +3,7 @@ import { create } from 'zustand';
 import { api } from '../api/client';
 import { HEIGHT_MAPS } from '../parts/heightMap';
 import { sayProblem, useNotes } from '../parts/notes';
-import { freeName, freshId } from '../workbench/selection';
+import { putPlaces } from '../workbench/importedPlaces';
 import { useSession } from '../workbench/session';
 import { HeightsDialog } from './HeightsDialog';
 import { MeshDialog } from './MeshDialog';
@@ -77,13 +77,7 @@ function ImportPlaces({ file, onDone }: { file: File; onDone: () => void }) {
       .readPlaces(site.id, file)
       .then(({ places }) => {
         if (!current) return;
-        const taken = recipe.places.map((each) => each.name);
-        const edits = places.map((place) => {
-          const name = freeName(place.name, taken);
-          taken.push(name);
-          return { kind: 'set-place' as const, place: { ...place, id: freshId('p'), name } };
-        });
-        commit(edits, places.length === 1 ? `${places[0]!.name} is imported.` : `${places.length} places are imported.`);
+        putPlaces(places, recipe, commit);
         onDone();
       })
       .catch((error: unknown) => {

@@ -16,9 +16,9 @@ class AccessibilityJourneyTest extends Journey {
     private static final String AXE = read(Path.of("../web/node_modules/axe-core/axe.min.js"));
 
     private static final String FAULTS = """
-            async (rules) => {
+            async ([where, rules]) => {
               const all = { 'label-content-name-mismatch': { enabled: true } };
-              const found = await axe.run(document, rules.length > 0 ? { runOnly: rules } : { rules: all });
+              const found = await axe.run(where, rules.length > 0 ? { runOnly: rules } : { rules: all });
               return found.violations
                 .filter((each) => ['serious', 'critical'].includes(each.impact))
                 .flatMap((each) => each.nodes.slice(0, 3).map((node) => each.id + ': ' + node.target.join(' ') + ' ' + node.html.slice(0, 160)
@@ -40,14 +40,18 @@ class AccessibilityJourneyTest extends Journey {
         }
     }
 
-    /** Holds what is on the screen now to the rules, then its colours by night. */
     private void sound(String what) {
+        sound(what, "html");
+    }
+
+    /** Holds what is on the screen now, or a part of it, to the rules, then its colours by night. */
+    private void sound(String what, String where) {
         if (!(boolean) page.evaluate("() => 'axe' in window")) {
             page.evaluate(AXE);
         }
-        all.assertThat((List<?>) page.evaluate(FAULTS, List.of())).as(what).isEmpty();
+        all.assertThat((List<?>) page.evaluate(FAULTS, List.of(where, List.of()))).as(what).isEmpty();
         page.evaluate("() => { document.documentElement.dataset.bsTheme = 'dark'; }");
-        all.assertThat((List<?>) page.evaluate(FAULTS, List.of("color-contrast")))
+        all.assertThat((List<?>) page.evaluate(FAULTS, List.of(where, List.of("color-contrast"))))
                 .as("%s by night", what)
                 .isEmpty();
         page.evaluate("() => { document.documentElement.dataset.bsTheme = 'light'; }");
@@ -58,7 +62,7 @@ class AccessibilityJourneyTest extends Journey {
         open.run();
         page.getByRole(AriaRole.DIALOG).first().waitFor();
         browser.settle();
-        sound(what);
+        sound(what, "[role=dialog]");
         page.keyboard().press("Escape");
         page.getByRole(AriaRole.DIALOG).first().waitFor(gone());
     }

@@ -69,12 +69,10 @@ class PlantsJourneyTest extends Journey {
         JsonNode made = recipe(id);
         assertThat(made.at("/drives/0/property").asString()).isEqualTo("width-along");
         assertThat(made.at("/layers/1/plant/strands").asInt()).isEqualTo(10);
-        button("Plant Clump: more").click();
-        page.locator(".dropdown-menu.show button:has-text('Plant it in the site')")
-                .click();
-        page.getByText("Clump 2 grows all over the ground").waitFor();
+        button("Plant Clump in the site").click();
+        page.getByText("Stand of clump grows all over the ground").waitFor();
         page.locator("a:has-text('Workbench')").click();
-        page.locator(".board:has-text('Clump 2')").waitFor();
+        page.locator(".board:has-text('Stand of clump')").waitFor();
         browser.waitForPlants("n > 1700");
         assertThat(browser.errors).isEmpty();
     }

@@ -20,14 +20,9 @@ final class StandIn {
             int band = band(p[3 * v + 1], b[1], tall);
             middle[2 * band] += p[3 * v];
             middle[2 * band + 1] += p[3 * v + 2];
-            int argb = plant.colours()[v];
-            Colour own = Colour.ofPacked(argb);
-            mean[4 * band] += own.red();
-            mean[4 * band + 1] += own.green();
-            mean[4 * band + 2] += own.blue();
-            mean[4 * band + 3] += argb >>> 24;
             members[band]++;
         }
+        double[] covers = colours(plant, b[1], tall, mean);
         for (int k = 0; k < BANDS; k++) {
             middle[2 * k] /= Math.max(1, members[k]);
             middle[2 * k + 1] /= Math.max(1, members[k]);
@@ -49,7 +44,7 @@ final class StandIn {
                         row == BANDS ? 0.35 * out[band] : row == 0 ? 0.6 * out[0] : (out[band] + out[row - 1]) / 2;
                 double[] centre = {middle[2 * band], y, middle[2 * band + 1]};
                 int first = builder.vertices();
-                int n = Math.max(1, members[band]);
+                double n = Math.max(1e-30, covers[band]);
                 int rgb = new Colour(mean[4 * band] / n, mean[4 * band + 1] / n, mean[4 * band + 2] / n).packed();
                 int colour = (int) (mean[4 * band + 3] / n) << 24 | rgb;
                 for (int hand = -1; hand <= 1; hand += 2) {
@@ -65,6 +60,44 @@ final class StandIn {
             }
         }
         return builder.mesh();
+    }
+
+    /**
+     * Sums the colours of each band by the area that they cover, as the eye does: twigs have many vertices and little of the look.
+     *
+     * @param mean filled with red, green, blue and the share of the tint; @return the area of each band
+     */
+    private static double[] colours(PlantMesh plant, double low, double tall, double[] mean) {
+        double[] covers = new double[BANDS];
+        float[] p = plant.positions();
+        int[] corners = plant.indices();
+        for (int t = 0; t < corners.length; t += 3) {
+            double[] e = side(p, corners[t], corners[t + 1]);
+            double[] f = side(p, corners[t], corners[t + 2]);
+            double x = e[1] * f[2] - e[2] * f[1];
+            double y = e[2] * f[0] - e[0] * f[2];
+            double z = e[0] * f[1] - e[1] * f[0];
+            double area = Math.sqrt(x * x + y * y + z * z) / 6;
+            for (int k = 0; k < 3; k++) {
+                int band = band(p[3 * corners[t + k] + 1], low, tall);
+                int argb = plant.colours()[corners[t + k]];
+                Colour own = Colour.ofPacked(argb);
+                mean[4 * band] += area * own.red();
+                mean[4 * band + 1] += area * own.green();
+                mean[4 * band + 2] += area * own.blue();
+                mean[4 * band + 3] += area * (argb >>> 24);
+                covers[band] += area;
+            }
+        }
+        return covers;
+    }
+
+    private static double[] side(float[] p, int from, int to) {
+        return new double[] {
+            (double) p[3 * to] - p[3 * from],
+            (double) p[3 * to + 1] - p[3 * from + 1],
+            (double) p[3 * to + 2] - p[3 * from + 2]
+        };
     }
 
     private static int band(float y, double low, double tall) {

@@ -48,9 +48,10 @@ public final class Aim {
 
     /**
      * @param share 0..1
-     * @throws InvalidRecipeException where the falloff has a value for each plant and none for the ground
+     * @throws InvalidRecipeException where the share is none, or the falloff has a value for each plant and none for the ground
      */
     public static Solved covers(SiteEvaluation evaluation, Results results, Cancel cancel, String id, double share) {
+        requireShare(share);
         Recipe recipe = evaluation.plan().recipe();
         Falloff falloff = recipe.falloff(id).orElseThrow(() -> InvalidRecipeException.missing("falloff", id));
         if (evaluation.plan().domain(id) != Domain.PLACE) {
@@ -101,6 +102,14 @@ public final class Aim {
                         + Decimal.write(best.value(), 4) + " to " + Decimal.write(best.value() + width, 4) + " covers "
                         + Decimal.write(100 * best.outcome(), 1) + " % of the ground.",
                 edits.apply(best.value()));
+    }
+
+    private static void requireShare(double share) {
+        if (!(share >= 0 && share <= 1)) {
+            String said = Double.isFinite(share) ? Decimal.write(100 * share, 2) : String.valueOf(share);
+            throw new InvalidRecipeException(
+                    "share", "A share of the ground lies from 0 to 100 %, not " + said + " %.");
+        }
     }
 
     private static WindowStep window(Falloff falloff, int at) {
@@ -160,6 +169,7 @@ public final class Aim {
      * @param share 0..1
      */
     public static Solved shade(SiteEvaluation evaluation, Results results, Cancel cancel, String id, double share) {
+        requireShare(share);
         Density density = new Density(evaluation, results, cancel, id);
         Canopy canopy = new Canopy(evaluation.plan().ground());
         Try best = density.solve(share, SHARE, canopy::share);

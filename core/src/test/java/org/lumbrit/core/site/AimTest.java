@@ -78,6 +78,16 @@ class AimTest {
     }
 
     @Test
+    void aShareThatIsNoneIsRefused() {
+        Recipe recipe = Sites.recipe(Sites.cover(1, 0.5));
+        for (double share : new double[] {-0.05, 1.2, Double.NaN}) {
+            assertThatThrownBy(() -> Aim.covers(evaluation(recipe), results, Cancel.NEVER, "patches", share))
+                    .isInstanceOf(InvalidRecipeException.class)
+                    .hasMessageContaining("from 0 to 100 %");
+        }
+    }
+
+    @Test
     void aCountIsMetWithinHalfAPercent() {
         Recipe recipe = Sites.recipe(Sites.cover(0.1, 0.2), Sites.drive("density", "patches"));
         Aim.Solved solved = Aim.plants(evaluation(recipe), results, Cancel.NEVER, "grass", 9000);

@@ -61,7 +61,9 @@ public enum HandOver {
                     "site.glb",
                     SiteGlb.write(
                             evaluation, shown, layers, tints(evaluation.plan().recipe())),
-                    "ground of " + GroundDrawn.said(evaluation.plan().ground()) + ", water and " + grown
+                    "ground of " + GroundDrawn.said(evaluation.plan().ground())
+                            + (evaluation.plan().recipe().ground().waterLevel().isPresent() ? ", water and " : ", ")
+                            + grown
                             + " plants as instances, metres, +Y up; the ground has its colours of daylight, without light and shade");
             report.say(AT_REST);
             layers.forEach(layer -> report.say(shown.said(layer)));
