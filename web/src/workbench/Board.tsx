@@ -1,7 +1,8 @@
-import { Fragment, useState } from 'react';
+import { Fragment, useRef, useState } from 'react';
 import { Dropdown } from 'react-bootstrap';
 import type { Falloff, Layer } from '../api/types';
 import { grouped } from '../parts/numbers';
+import { useRovingGrid } from '../parts/rovingGrid';
 import { AddFalloff, AddLayer } from './adding';
 import { BoardRow } from './BoardRow';
 import { AddProp } from './PropPanel';
@@ -50,6 +51,8 @@ export function Board() {
   const hidden = everything || searched ? [] : elsewhere.filter((each) => !pinned.includes(each.id));
   const falloffs = inOrder([...used, ...idle, ...elsewhere].filter((each) => !hidden.includes(each)), searched ? wanted : '', falloff, pinned);
   const template = columnsTemplate(falloffs.length);
+  const grid = useRef<HTMLDivElement>(null);
+  useRovingGrid(grid);
   return (
     <div className="board-scroll">
       <div className="board-top">
@@ -73,7 +76,7 @@ export function Board() {
           </button>
         )}
       </div>
-      <div className="board" role="grid" aria-label="Drive board">
+      <div ref={grid} className="board" role="grid" aria-label="Drive board">
         <div className="board-row board-head" role="row" style={{ gridTemplateColumns: template }}>
           <div role="columnheader" className="muted small">
             <span className="visually-hidden">Property</span>
@@ -198,8 +201,8 @@ function LayerRows({ layer, template, falloffs, folded, plants, onFold }: LayerP
         </span>
       </div>
       {!folded &&
-        rowsOf(kinds, layer).map((property, index) => (
-          <BoardRow key={property.name} layer={layer} property={property} template={template} falloffs={falloffs} first={index === 0} />
+        rowsOf(kinds, layer).map((property) => (
+          <BoardRow key={property.name} layer={layer} property={property} template={template} falloffs={falloffs} />
         ))}
     </>
   );

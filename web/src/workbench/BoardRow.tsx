@@ -13,11 +13,10 @@ interface Props {
   property: PropertyDescription;
   template: string;
   falloffs: Falloff[];
-  first: boolean;
 }
 
 /** One property: its cells and its ends. */
-export function BoardRow({ layer, property, template, falloffs, first }: Props) {
+export function BoardRow({ layer, property, template, falloffs }: Props) {
   const selection = useSelection();
   const { recipe } = useSession();
   const [ends, setEnds] = useState(false);
@@ -34,14 +33,13 @@ export function BoardRow({ layer, property, template, falloffs, first }: Props) 
           {property.title}
         </button>
       </div>
-      {falloffs.map((falloff, index) => (
+      {falloffs.map((falloff) => (
         <Cell
           key={falloff.id}
           layer={layer}
           property={property}
           falloff={falloff}
           drive={recipe.drives.find((d) => d.layer === layer.id && d.property === property.name && d.falloff === falloff.id)}
-          tabbable={first && index === 0}
         />
       ))}
       <div role="gridcell" className="text-end">
@@ -78,11 +76,10 @@ interface CellProps {
   property: PropertyDescription;
   falloff: Falloff;
   drive: Drive | undefined;
-  tabbable: boolean;
 }
 
 /** Where a property and a falloff cross. Click makes the falloff drive it, or opens its curve; Delete clears it. */
-function Cell({ layer, property, falloff, drive, tabbable }: CellProps) {
+function Cell({ layer, property, falloff, drive }: CellProps) {
   const { commit, preview, manifest } = useSession();
   const selection = useSelection();
   const button = useRef<HTMLButtonElement>(null);
@@ -116,14 +113,12 @@ function Cell({ layer, property, falloff, drive, tabbable }: CellProps) {
   };
   const byKey = (event: React.KeyboardEvent) => {
     if (event.key === 'Delete' || event.key === 'Backspace') clear();
-    else moveFocus(event);
   };
   return (
     <div role="gridcell">
       <button
         ref={button}
         className={`cell ${drive ? 'filled' : ''} ${chosen ? 'chosen' : ''}`}
-        tabIndex={tabbable ? 0 : -1}
         aria-label={`${falloff.name} on ${property.title}: ${drive ? 'drives it' : 'does not drive it'}`}
         title={drive ? `${falloff.name} drives ${property.title}. Click: its curve. Delete: clear.` : `Let ${falloff.name} drive ${property.title}`}
         onClick={click}
@@ -158,27 +153,4 @@ function Cell({ layer, property, falloff, drive, tabbable }: CellProps) {
       )}
     </div>
   );
-}
-
-/** Arrow keys go from cell to cell, Home and End along the row. */
-function moveFocus(event: React.KeyboardEvent): void {
-  const row = (event.target as HTMLElement).closest('[role=row]');
-  const board = row?.closest('[role=grid]');
-  if (!row || !board) return;
-  const cells = [...row.querySelectorAll<HTMLElement>('.cell')];
-  const column = cells.indexOf(event.target as HTMLElement);
-  const rows = [...board.querySelectorAll('[role=row]')].filter((each) => each.querySelector('.cell'));
-  const at = rows.indexOf(row);
-  const inRow = (index: number) => rows[index]?.querySelectorAll<HTMLElement>('.cell')[column];
-  const targets: Record<string, HTMLElement | undefined> = {
-    ArrowLeft: cells[column - 1],
-    ArrowRight: cells[column + 1],
-    ArrowUp: inRow(at - 1),
-    ArrowDown: inRow(at + 1),
-    Home: cells[0],
-    End: cells.at(-1),
-  };
-  if (!(event.key in targets)) return;
-  event.preventDefault();
-  targets[event.key]?.focus();
 }

@@ -8,6 +8,7 @@ import { freeName, freshId, useSelection } from './selection';
 import { useSession } from './session';
 import { moving } from './addMoving';
 import { withDefaults } from './settings';
+import { stepEdits } from './stepEdits';
 import { INSIDE } from '../parts/menu';
 
 /** "+ falloff": a menu of the sources. */
@@ -172,7 +173,7 @@ export function AddStep() {
     }
     const step = { id: freshId('s'), skipped: false, ...withDefaults(description, { falloff: other?.id }) } as unknown as Step;
     const index = selection.stage >= 0 ? selection.stage : falloff.steps.length;
-    commit([{ kind: 'add-step', falloff: falloff.id, step, index }]);
+    commit(stepEdits(kinds, falloff, step, index));
     selection.chooseFalloff(falloff.id, index + 1);
   };
   return (

@@ -49,7 +49,9 @@ class AccessibilityJourneyTest extends Journey {
         if (!(boolean) page.evaluate("() => 'axe' in window")) {
             page.evaluate(AXE);
         }
-        all.assertThat((List<?>) page.evaluate(FAULTS, List.of(where, List.of()))).as(what).isEmpty();
+        all.assertThat((List<?>) page.evaluate(FAULTS, List.of(where, List.of())))
+                .as(what)
+                .isEmpty();
         page.evaluate("() => { document.documentElement.dataset.bsTheme = 'dark'; }");
         all.assertThat((List<?>) page.evaluate(FAULTS, List.of(where, List.of("color-contrast"))))
                 .as("%s by night", what)
