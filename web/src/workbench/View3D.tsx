@@ -136,9 +136,13 @@ export function View3D({ onViewport, onRipen }: { onViewport: (viewport: Viewpor
 
   useEffect(() => {
     if (!placing) return;
-    // the dialog that this was chosen in gives the focus back first
-    const timer = window.setTimeout(() => canvas.current?.focus({ preventScroll: true }), 50);
-    return () => window.clearTimeout(timer);
+    // once the dialog that this was chosen in is gone; it gives the focus back to its button first
+    const timer = window.setInterval(() => {
+      if (document.querySelector('.modal')) return;
+      window.clearInterval(timer);
+      canvas.current?.focus({ preventScroll: true });
+    }, 60);
+    return () => window.clearInterval(timer);
   }, [placing]);
 
   const byKey = (event: React.KeyboardEvent) => {

@@ -163,11 +163,6 @@ class WorkbenchJourneyTest extends Journey {
         buttonWith("+ falloff").click();
         page.locator(".dropdown-menu.show button:has-text('Nearness')").first().click();
         browser.saved(3);
-        buttonWith("Places").press("Enter");
-        buttonWith("Place a point").press("Enter");
-        page.locator("canvas:focus").waitFor();
-        page.keyboard().press("Space");
-        browser.saved(4);
         assertThat(page.locator(".result-card .name").inputValue()).isEqualTo("Nearness");
         assertThat(server.get("/api/sites/" + site)
                         .json()
