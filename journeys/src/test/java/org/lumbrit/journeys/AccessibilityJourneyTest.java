@@ -2,12 +2,14 @@ package org.lumbrit.journeys;
 
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.ReducedMotion;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import org.assertj.core.api.SoftAssertions;
+import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.lumbrit.server.RunningServer;
 
@@ -57,6 +59,12 @@ class AccessibilityJourneyTest extends Journey {
                 .as("%s by night", what)
                 .isEmpty();
         page.evaluate("() => { document.documentElement.dataset.bsTheme = 'light'; }");
+    }
+
+    /** Colours that are on their way from day to night are neither. */
+    @BeforeEach
+    void stillColours() {
+        page.emulateMedia(new Page.EmulateMediaOptions().setReducedMotion(ReducedMotion.REDUCE));
     }
 
     /** Opens a dialog or a small window, holds it to the rules, and closes it by Escape. */
