@@ -1,8 +1,10 @@
 import { useRef } from 'react';
 import { Dropdown } from 'react-bootstrap';
 import { api } from '../api/client';
-import type { Edit, Layer, Source } from '../api/types';
+import type { Edit, Layer } from '../api/types';
 import { sayProblem } from '../parts/notes';
+import { STRAIGHT } from '../parts/curve';
+import { eachItsOwn } from '../workbench/eachItsOwn';
 import { freeName, freshId } from '../workbench/selection';
 import { useSession } from '../workbench/session';
 import { describe, withDefaults, type Settings } from '../workbench/settings';
@@ -49,8 +51,7 @@ export function PlantList({ plants, chosen, onChoose }: { plants: NurseryPlant[]
     const length = settings.length ?? 1;
     const width = settings.width ?? length;
     const same = (value: number) => ({ low: value, high: value, combine: 'product' as const });
-    const random = recipe.falloffs.find((each) => each.source.kind === 'random');
-    const own = random?.id ?? freshId('f');
+    const own = eachItsOwn(recipe);
     const cover = {
       ...withDefaults(describe(kinds.layers, 'cover')!, {}),
       kind: 'cover',
@@ -64,15 +65,10 @@ export function PlantList({ plants, chosen, onChoose }: { plants: NurseryPlant[]
       keepsClear: true,
       properties: { density: { low: 0, high: Math.min(8, 0.25 / (width * width)), combine: 'product' }, spacing: same(Math.min(50, Math.max(0.02, width))), length: same(length), width: same(width), size: { low: 0.7, high: 1, combine: 'product' }, yaw: { low: 0, high: 360, combine: 'product' } },
     } as unknown as Layer;
-    const edits: Edit[] = [];
-    if (!random) {
-      const source = { kind: 'random', seed: 1, per: 'plant' } as Source;
-      edits.push({ kind: 'add-falloff', added: { id: own, name: freeName('Each its own', recipe.falloffs.map((each) => each.name)), source, steps: [], limits: [] }, index: recipe.falloffs.length });
-    }
-    edits.push({ kind: 'add-layer', added: cover });
+    const edits: Edit[] = [...own.edits, { kind: 'add-layer', added: cover }];
     // no two alike: each has its own turn and size
     for (const property of ['yaw', 'size']) {
-      edits.push({ kind: 'set-drive', drive: { layer: cover.id, property, falloff: own, curve: [[0, 0], [1, 1]] } });
+      edits.push({ kind: 'set-drive', drive: { layer: cover.id, property, falloff: own.id, curve: STRAIGHT } });
     }
     commit(edits, `${cover.name} grows all over the ground. Let falloffs say where, in the workbench.`);
   };

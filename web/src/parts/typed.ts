@@ -1,4 +1,4 @@
-import { useEffect, useRef, useState } from 'react';
+import { useCallback, useEffect, useRef, useState } from 'react';
 
 interface Typed {
   /** What stands in the field and is not taken yet; null where nothing was typed. */
@@ -17,24 +17,22 @@ export function useTyped(take: (text: string) => void): Typed {
   useEffect(() => {
     latest.current = { text, take };
   });
-  const finish = () => {
+  const leave = useCallback(() => {
     const typed = latest.current.text;
     latest.current.text = null;
-    setText(null);
     if (typed !== null) latest.current.take(typed);
+  }, []);
+  const finish = () => {
+    setText(null);
+    leave();
   };
   useEffect(() => {
-    const leave = () => {
-      const typed = latest.current.text;
-      latest.current.text = null;
-      if (typed !== null) latest.current.take(typed);
-    };
     window.addEventListener('pagehide', leave);
     return () => {
       window.removeEventListener('pagehide', leave);
       leave();
     };
-  }, []);
+  }, [leave]);
   const byKey = (event: React.KeyboardEvent<HTMLInputElement>) => {
     if (event.key === 'Enter') {
       finish();

@@ -4,6 +4,7 @@ import { api } from '../api/client';
 import type { Edit, Layer, Source, Step } from '../api/types';
 import { STRAIGHT } from '../parts/curve';
 import { sayProblem, useNotes } from '../parts/notes';
+import { eachItsOwn } from './eachItsOwn';
 import { freeName, freshId, useSelection } from './selection';
 import { useSession } from './session';
 import { moving } from './addMoving';
@@ -96,17 +97,8 @@ export function AddLayer() {
   const addCover = () => {
     const standing = { bed: { kind: 'ground' }, pattern: { kind: 'scattered' }, keepsClear: true };
     const layer = { ...fresh('cover', 'Grass'), ...standing, plant: withDefaults(kinds.plants[0]!, {}) } as unknown as Layer;
-    const random = recipe.falloffs.find((each) => each.source.kind === 'random');
-    const own = random?.id ?? freshId('f');
-    const edits: Edit[] = [];
-    if (!random) {
-      const source = { kind: 'random', seed: 1, per: 'plant' } as Source;
-      const name = freeName('Each its own', recipe.falloffs.map((each) => each.name));
-      edits.push({ kind: 'add-falloff', added: { id: own, name, source, steps: [], limits: [] }, index: recipe.falloffs.length });
-    }
-    edits.push({ kind: 'add-layer', added: layer });
-    edits.push({ kind: 'set-drive', drive: { layer: layer.id, property: 'yaw', falloff: own, curve: STRAIGHT } });
-    commit(edits);
+    const own = eachItsOwn(recipe);
+    commit([...own.edits, { kind: 'add-layer', added: layer }, { kind: 'set-drive', drive: { layer: layer.id, property: 'yaw', falloff: own.id, curve: STRAIGHT } }]);
     selection.chooseProperty(layer.id, 'density');
   };
   const addRelief = (kind: string) => {
