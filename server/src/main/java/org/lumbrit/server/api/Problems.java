@@ -111,20 +111,18 @@ class Problems extends ResponseEntityExceptionHandler {
 
     @ExceptionHandler
     ProblemDetail incomplete(RequiredFields.MissingFieldsException e) {
-        return Kind.MISSING_FIELDS.of(
-                e.getMessage(),
-                e.fields().stream()
-                        .map(path -> Map.of("path", path, "message", "This is needed here."))
-                        .toList());
+        return Kind.MISSING_FIELDS.of(e.getMessage(), each(e.fields(), "This is needed here."));
     }
 
     @ExceptionHandler
     ProblemDetail farOut(RequiredFields.FarOutException e) {
-        return Kind.BAD_INPUT.of(
-                e.getMessage(),
-                e.fields().stream()
-                        .map(path -> Map.of("path", path, "message", "A number between −10 000 000 and 10 000 000."))
-                        .toList());
+        return Kind.BAD_INPUT.of(e.getMessage(), each(e.fields(), "A number between −10 000 000 and 10 000 000."));
+    }
+
+    private static List<Map<String, String>> each(List<String> paths, String message) {
+        return paths.stream()
+                .map(path -> Map.of("path", path, "message", message))
+                .toList();
     }
 
     @ExceptionHandler
