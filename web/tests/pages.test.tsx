@@ -97,8 +97,13 @@ describe('handing over', () => {
       { name: 'glb', purpose: 'For 3D programs' },
       { name: 'csv', purpose: 'Every plant as a row' },
     ]);
+    vi.spyOn(api, 'handOverLayers').mockResolvedValue([
+      { id: 'reeds', name: 'Reeds' },
+      { id: 'frost', name: 'Frost' },
+    ]);
     open(<HandOverPage />, '/sites/:id/hand-over', '/sites/s1/hand-over');
     await screen.findByText('3D scene (GLB)');
+    await screen.findByText('2 of 2 layers chosen');
   };
 
   it('writes what is chosen, and says how much it was', async () => {
@@ -107,20 +112,35 @@ describe('handing over', () => {
     await show();
     await userEvent.click(screen.getByRole('checkbox', { name: /Plants \(CSV\)/ }));
     await userEvent.click(screen.getByRole('button', { name: 'Write the zip' }));
-    expect(write.mock.calls[0]!.slice(0, 2)).toEqual(['s1', ['glb']]);
+    expect(write.mock.calls[0]!.slice(0, 3)).toEqual(['s1', ['glb'], []]);
     expect((await screen.findByText(/^Written: 2 kB/)).textContent).toContain('The report inside says');
     expect(click).toHaveBeenCalledTimes(1);
   });
 
+  it('leaves layers at home, and takes them all again', async () => {
+    vi.spyOn(HTMLAnchorElement.prototype, 'click').mockImplementation(() => undefined);
+    const write = vi.spyOn(api, 'handOver').mockImplementation(() => Promise.resolve(new Response(new Uint8Array(2048))));
+    await show();
+    await userEvent.click(screen.getByRole('button', { name: 'None of the layers' }));
+    await userEvent.click(screen.getByRole('checkbox', { name: 'Frost' }));
+    expect(screen.getByText('1 of 2 layers chosen')).toBeTruthy();
+    await userEvent.click(screen.getByRole('button', { name: 'Write the zip' }));
+    expect(write.mock.calls[0]!.slice(0, 3)).toEqual(['s1', ['glb', 'csv'], ['reeds']]);
+    await screen.findByText(/^Written/);
+    await userEvent.click(screen.getByRole('button', { name: 'All layers' }));
+    await userEvent.click(screen.getByRole('button', { name: 'Write the zip' }));
+    expect(write.mock.calls[1]![2]).toEqual([]);
+  });
+
   it('cannot write nothing', async () => {
     await show();
-    for (const box of screen.getAllByRole('checkbox')) await userEvent.click(box);
+    await userEvent.click(screen.getByRole('button', { name: 'None of the formats' }));
     expect((screen.getByRole('button', { name: 'Write the zip' }) as HTMLButtonElement).disabled).toBe(true);
     expect(screen.getByText('Choose at least one.')).toBeTruthy();
   });
 
   it('is stopped without a word of failure', async () => {
-    vi.spyOn(api, 'handOver').mockImplementation((_id, _formats, signal) => new Promise((_, fail) => signal.addEventListener('abort', () => fail(new DOMException('gone', 'AbortError')))));
+    vi.spyOn(api, 'handOver').mockImplementation((_id, _formats, _without, signal) => new Promise((_, fail) => signal.addEventListener('abort', () => fail(new DOMException('gone', 'AbortError')))));
     await show();
     await userEvent.click(screen.getByRole('button', { name: 'Write the zip' }));
     await userEvent.click(await screen.findByRole('button', { name: 'Stop' }));

@@ -166,6 +166,7 @@ export const api = {
   profile: (id: string, cut: Cut, signal?: AbortSignal) => json<CutView>(`/api/sites/${id}/profile`, body('POST', cut, signal)),
   data: async (key: string) => (await send(`/api/data/${key}`)).arrayBuffer(),
   handOverFormats: () => json<{ name: string; purpose: string }[]>('/api/handover/formats'),
-  handOver: (id: string, formats: string[], signal: AbortSignal) =>
-    send(`/api/sites/${id}/handover.zip?formats=${formats.join(',')}`, { signal }),
+  handOverLayers: (id: string) => json<{ id: string; name: string }[]>(`/api/sites/${id}/handover/layers`),
+  handOver: (id: string, formats: string[], without: string[], signal: AbortSignal) =>
+    send(`/api/sites/${id}/handover.zip?formats=${formats.join(',')}&without=${without.map(encodeURIComponent).join(',')}`, { signal }),
 };

@@ -28,18 +28,22 @@ export function HandOverPage() {
   const site = useQuery({ queryKey: ['site', id], queryFn: () => api.site(id!) });
   useTitle('Hand over', site.data?.recipe.name);
   const formats = useQuery({ queryKey: ['formats'], queryFn: api.handOverFormats, staleTime: Infinity });
+  const layers = useQuery({ queryKey: ['handover-layers', id], queryFn: () => api.handOverLayers(id!), refetchOnMount: 'always' });
+  const formatNames = (formats.data ?? []).map((each) => each.name);
+  const layerIds = (layers.data ?? []).map((each) => each.id);
   const [without, setWithout] = useState<string[]>([]);
+  const [home, setHome] = useState<string[]>([]);
   const [written, setWritten] = useState<{ bytes: number; seconds: number } | null>(null);
   const [working, setWorking] = useState(false);
   const abort = useRef(new AbortController());
-  const chosen = (formats.data ?? []).map((each) => each.name).filter((name) => !without.includes(name));
+  const chosen = formatNames.filter((name) => !without.includes(name));
   const write = async () => {
     abort.current = new AbortController();
     setWorking(true);
     setWritten(null);
     const start = performance.now();
     try {
-      const response = await api.handOver(id!, chosen, abort.current.signal);
+      const response = await api.handOver(id!, chosen, layerIds.filter((each) => home.includes(each)), abort.current.signal);
       const blob = await response.blob();
       const link = document.createElement('a');
       link.href = URL.createObjectURL(blob);
@@ -68,24 +72,14 @@ export function HandOverPage() {
         <h1 className="fs-3">Hand over</h1>
         <p className="muted">Everything goes into one zip with a short report of what is in it. Metres, +Y up, the origin in the middle of the site.</p>
         {site.error && <p role="alert">{site.error.message}</p>}
-        <div className="d-flex gap-2 mb-2 align-items-baseline">
-          <button className="btn btn-quiet btn-sm" disabled={without.length === 0} onClick={() => setWithout([])}>
-            All
-          </button>
-          <button className="btn btn-quiet btn-sm" disabled={chosen.length === 0} onClick={() => setWithout((formats.data ?? []).map((each) => each.name))}>
-            None
-          </button>
-          <span className="muted">
-            {chosen.length} of {formats.data?.length ?? 0} chosen
-          </span>
-        </div>
+        <Chosen what="formats" all={formatNames} without={without} onChange={setWithout} />
         <div className="d-grid gap-2 mb-3">
           {formats.data?.map((format) => (
             <label key={format.name} className="place-card flex-row align-items-baseline gap-3 p-3">
               <input
                 type="checkbox"
                 checked={!without.includes(format.name)}
-                onChange={(event) => setWithout((list) => (event.target.checked ? list.filter((name) => name !== format.name) : [...list, format.name]))}
+                onChange={() => setWithout(toggled(without, format.name))}
               />
               <span>
                 <b className="serif fs-6">{TITLES[format.name] ?? format.name}</b>
@@ -95,6 +89,23 @@ export function HandOverPage() {
             </label>
           ))}
         </div>
+        {layerIds.length > 0 && (
+          <section aria-labelledby="handed-layers" className="mb-3">
+            <h2 className="fs-5" id="handed-layers">
+              Layers
+            </h2>
+            <p className="muted mb-2">A layer left out has no files of its own. The others stay as they are: they still keep away from its plants.</p>
+            <Chosen what="layers" all={layerIds} without={home} onChange={setHome} />
+            <div className="handed-layers">
+              {layers.data?.map((layer) => (
+                <label key={layer.id} className="d-flex gap-2 align-items-baseline">
+                  <input type="checkbox" checked={!home.includes(layer.id)} onChange={() => setHome(toggled(home, layer.id))} />
+                  <span>{layer.name}</span>
+                </label>
+              ))}
+            </div>
+          </section>
+        )}
         <div className="d-flex gap-3 align-items-center">
           <button className="btn btn-primary" disabled={working || chosen.length === 0} onClick={() => void write()}>
             {working ? 'Writing …' : 'Write the zip'}
@@ -110,5 +121,25 @@ export function HandOverPage() {
       </main>
       <NoteHolder />
     </>
+  );
+}
+
+const toggled = (list: string[], one: string) => (list.includes(one) ? list.filter((each) => each !== one) : [...list, one]);
+
+/** All, none, and how many of a list are chosen. */
+function Chosen({ what, all, without, onChange }: { what: string; all: string[]; without: string[]; onChange: (without: string[]) => void }) {
+  const chosen = all.filter((each) => !without.includes(each)).length;
+  return (
+    <div className="d-flex gap-2 mb-2 align-items-baseline">
+      <button className="btn btn-quiet btn-sm" aria-label={`All ${what}`} disabled={chosen === all.length} onClick={() => onChange([])}>
+        All
+      </button>
+      <button className="btn btn-quiet btn-sm" aria-label={`None of the ${what}`} disabled={chosen === 0} onClick={() => onChange(all)}>
+        None
+      </button>
+      <span className="muted">
+        {chosen} of {all.length} {what} chosen
+      </span>
+    </div>
   );
 }

@@ -4,10 +4,10 @@ import type { Description, Layer, SettingDescription } from '../api/types';
 import { Dialog } from '../parts/Dialog';
 import { useNotes } from '../parts/notes';
 import { EditableName } from '../parts/EditableName';
+import { AreasDialog } from './AreasDialog';
 import { CopySway } from './CopySway';
 import { CopyToSite } from './CopyToSite';
 import { KindField } from './KindField';
-import { kept } from './keeping';
 import { isRelief } from './ReliefButtons';
 import { freeName, freshId, useSelection } from './selection';
 import { SettingField } from './SettingField';
@@ -18,26 +18,17 @@ import { INSIDE } from '../parts/menu';
 
 /** What can be done with a layer. */
 export function LayerMenu({ layer }: { layer: Layer }) {
-  const { recipe, kinds, commit } = useSession();
+  const { recipe, commit } = useSession();
   const selection = useSelection();
   const [open, setOpen] = useState(false);
   const [copying, setCopying] = useState(false);
   const [spreading, setSpreading] = useState(false);
+  const [fencing, setFencing] = useState(false);
   const set = (part: { hidden?: boolean; seed?: number }) => commit([{ kind: 'set-layer', changed: { ...layer, ...part } as Layer }]);
   // plants of the nursery are layers too, but not rows of the board
   const rows: Layer[] = recipe.layers.filter((each) => each.kind !== 'plant');
   const index = rows.indexOf(layer);
   const move = (to: number) => commit([{ kind: 'move-layer', layer: layer.id, index: recipe.layers.indexOf(rows[to]!) }]);
-  const areas = recipe.places.filter((each) => each.kind === 'area');
-  const keep = (area: (typeof areas)[number], out: boolean) => {
-    const { edits, falloff } = kept(recipe, kinds, layer, area, out);
-    commit(edits, `${layer.name} ${out ? 'stays out of' : 'stays within'} ${area.name}, with an edge of 1 m.`);
-    selection.chooseFalloff(falloff);
-  };
-  const drawArea = () => {
-    selection.set({ placing: 'area' });
-    useNotes.getState().say('Click the corners of the area on the ground, then choose this again.');
-  };
   return (
     <>
       <Dropdown.Menu popperConfig={INSIDE} renderOnMount>
@@ -63,18 +54,9 @@ export function LayerMenu({ layer }: { layer: Layer }) {
             <Dropdown.Item as="button" onClick={() => selection.set({ layer: layer.id, property: 'density', hand: 'place', painting: false, values: false })}>
               Place or remove by hand …
             </Dropdown.Item>
-            {areas.length === 0 && (
-              <Dropdown.Item as="button" onClick={drawArea}>
-                Keep out of an area …
-              </Dropdown.Item>
-            )}
-            {areas.flatMap((area) =>
-              [true, false].map((out) => (
-                <Dropdown.Item as="button" key={`${area.id}${out}`} onClick={() => keep(area, out)}>
-                  {out ? 'Keep out of' : 'Keep within'} {area.name}
-                </Dropdown.Item>
-              )),
-            )}
+            <Dropdown.Item as="button" onClick={() => setFencing(true)}>
+              Keep out of or within areas …
+            </Dropdown.Item>
           </>
         )}
         {layer.kind === 'sway' && (
@@ -107,6 +89,7 @@ export function LayerMenu({ layer }: { layer: Layer }) {
         </Dropdown.Item>
       </Dropdown.Menu>
       <LayerDialog layer={layer} show={open} onHide={() => setOpen(false)} />
+      {layer.kind === 'cover' && <AreasDialog layer={layer} show={fencing} onHide={() => setFencing(false)} />}
       {layer.kind === 'sway' && <CopySway layer={layer} show={spreading} onHide={() => setSpreading(false)} />}
       <CopyToSite layer={layer} show={copying} onHide={() => setCopying(false)} />
     </>

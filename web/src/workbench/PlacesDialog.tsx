@@ -13,10 +13,10 @@ import { useSession } from './session';
 /** The site's points and paths: place by clicking, import, rename, delete. */
 export function PlacesDialog({ show, onHide }: { show: boolean; onHide: () => void }) {
   const { site, recipe, commit } = useSession();
-  const set = useSelection((s) => s.set);
+  const { placing, set } = useSelection();
   const input = useRef<HTMLInputElement>(null);
-  const start = (placing: 'point' | 'path' | 'area') => {
-    set({ placing });
+  const start = (kind: 'point' | 'path' | 'area') => {
+    set({ placing: kind });
     onHide();
   };
   const importFile = async (file: File) => {
@@ -28,7 +28,8 @@ export function PlacesDialog({ show, onHide }: { show: boolean; onHide: () => vo
     }
   };
   return (
-    <Dialog show={show} onHide={onHide} title="Points, paths and areas">
+    // what is placed next is placed with the view's own keys, so the focus goes there and not back to the button
+    <Dialog show={show} onHide={onHide} title="Points, paths and areas" restoreFocus={placing === null}>
       <Modal.Body>
         {recipe.places.length === 0 && <p className="muted">A nearness falloff measures from a point, a path or the edge of an area. Place one by clicking on the ground, or import GeoJSON.</p>}
         {recipe.places.map((place) => (

@@ -1,7 +1,7 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { Problem } from '../api/client';
 import { bundle } from '../api/data';
-import { sayProblem } from '../parts/notes';
+import { sayProblem, useNotes } from '../parts/notes';
 import { Viewport } from '../view3d/Viewport';
 import { Handles } from './Handles';
 import { levelsOf } from './levels';
@@ -87,13 +87,14 @@ export function View3D({ onViewport, onRipen }: { onViewport: (viewport: Viewpor
           view.setPlants(layer.id, `${layer.plantsKey}/${layer.meshesKey}`, plants, meshes);
         }
         showing(manifest);
+        useNotes.getState().over('picture');
       } catch (error) {
         if (!current) return;
         // what was named may have had to make room meanwhile; asked for again it is computed again
         if (error instanceof Problem && error.status === 404 && performance.now() - asked.current > ASK_AGAIN) {
           asked.current = performance.now();
           set({ pending: [...useSelection.getState().pending] });
-        } else sayProblem(error);
+        } else sayProblem(error, 'picture');
       }
     })();
     return () => {

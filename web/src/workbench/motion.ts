@@ -3,7 +3,7 @@ import { create } from 'zustand';
 import { api, isStopped } from '../api/client';
 import { parseBundle } from '../api/bundle';
 import type { Edit, Manifest, MotionView, Recipe, Site } from '../api/types';
-import { sayProblem } from '../parts/notes';
+import { sayProblem, useNotes } from '../parts/notes';
 import { Moving } from '../view3d/motion/Moving';
 import type { Viewport } from '../view3d/Viewport';
 import { useFrame } from './frame';
@@ -126,6 +126,7 @@ export function useMoving({ site, edits }: { site: Site; edits: Edit[] }, shown:
       try {
         const view = await api.motion(site.id, site.revision, edits, full, abort.signal);
         const keys = keysOf(view);
+        useNotes.getState().over('motion');
         set({ computing: false, view });
         const signature = [...keys, view.frames, view.start, view.step].join(' ');
         if (signature === last.current) return;
@@ -148,7 +149,7 @@ export function useMoving({ site, edits }: { site: Site; edits: Edit[] }, shown:
       } catch (error) {
         if (!isStopped(error)) {
           set({ computing: false });
-          sayProblem(error);
+          sayProblem(error, 'motion');
         }
       }
     };

@@ -75,7 +75,11 @@ export function useSiteSession(id: string): { session: Session | null; problem: 
   );
   useEffect(() => {
     queue.begin();
-    return () => queue.end();
+    return () => {
+      queue.end();
+      // what failed here is no longer looked at
+      for (const about of ['view', 'picture', 'motion']) useNotes.getState().over(about);
+    };
   }, [queue]);
   const waiting = useSyncExternalStore(queue.subscribe, queue.snapshot);
   const waits = waiting.changes.filter((each) => each.savedAs === null).length;
@@ -166,10 +170,11 @@ function useManifest(site: Site | undefined, edits: Edit[], returns: number, los
         const seen = await api.view(id, revision, edits, view, state.abort.signal);
         answered(seen, asked, revision);
         setManifest(seen);
+        useNotes.getState().over('view');
       } catch (error) {
         gaveUp(asked);
         if (isSilence(error)) lost();
-        else if (!isStopped(error)) sayProblem(error);
+        else if (!isStopped(error)) sayProblem(error, 'view');
         // given up by the server though nobody here has stopped it
         else if (!state.abort.signal.aborted && !state.wish && again < 3) state.wish = () => void run(again + 1);
       }
@@ -188,7 +193,7 @@ function useManifest(site: Site | undefined, edits: Edit[], returns: number, los
   const stop = useCallback(() => {
     loop.current.wish = null;
     loop.current.abort.abort();
-    api.stop().catch(sayProblem);
+    api.stop().catch((error) => sayProblem(error));
     useNotes.getState().say('Stopped. The picture is the last whole one; any change computes anew.');
   }, []);
   return { manifest, working, stop };

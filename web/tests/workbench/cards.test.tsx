@@ -208,7 +208,7 @@ describe('the menu of a layer', () => {
   const open = (which: object, places: object[] = []) => {
     const recipe = recipeOf({ layers: [kept, grass, wind], places });
     const layer = recipe.layers.find((each) => each.id === (which as { id: string }).id)!;
-    const session = sessionOf(recipe, { kinds: kindsOf({ layers: [kind('cover', 'Cover'), kind('wind', 'Wind')] }) });
+    const session = sessionOf(recipe, { kinds: kindsOf({ layers: [kind('cover', 'Cover'), kind('wind', 'Wind')], sources: [kind('distance', 'Nearness', [{ name: 'place', type: 'place' } as SettingDescription])] }) });
     showIn(session, <Dropdown show><LayerMenu layer={layer} /></Dropdown>);
     return session;
   };
@@ -232,5 +232,29 @@ describe('the menu of a layer', () => {
     const cover = open(grass);
     await userEvent.click(screen.getByText('Another seed'));
     expect(cover.commit.mock.lastCall![0]).toMatchObject([{ changed: { id: 'g', seed: 5 } }]);
+  });
+
+  it('lists the areas that a cover may keep out of or within', async () => {
+    const pond = { kind: 'area', id: 'pond', name: 'Pond', points: [] };
+    const session = open(grass, [pond, { kind: 'point', id: 'p', name: 'Post', at: [0, 0, 0] }]);
+    await userEvent.click(screen.getByText('Keep out of or within areas …'));
+    expect(screen.getByRole('group', { name: 'Pond' })).toBeTruthy();
+    expect(screen.queryByRole('group', { name: 'Post' })).toBeNull();
+    expect((screen.getByLabelText('Anywhere') as HTMLInputElement).checked).toBe(true);
+    await userEvent.click(screen.getByLabelText('Only within'));
+    const [edits, words] = session.commit.mock.lastCall!;
+    expect(edits).toMatchObject([
+      { kind: 'add-falloff', added: { name: 'Within Pond', source: { kind: 'distance', place: 'pond', within: 'filled' }, steps: [] } },
+      { kind: 'set-drive', drive: { layer: 'g', property: 'density' } },
+    ]);
+    expect(words).toBe('Grass stays within Pond, with an edge of 1 m.');
+  });
+
+  it('says what to do where there is no area', async () => {
+    open(grass);
+    await userEvent.click(screen.getByText('Keep out of or within areas …'));
+    expect(screen.getByText(/There is no area yet/)).toBeTruthy();
+    await userEvent.click(screen.getByText('Draw an area'));
+    expect(useSelection.getState().placing).toBe('area');
   });
 });

@@ -23,6 +23,7 @@ import org.lumbrit.core.site.SiteAssets;
 import org.lumbrit.core.site.SiteEvaluation;
 import org.lumbrit.core.site.SitePlan;
 import org.lumbrit.core.surface.Ground;
+import org.lumbrit.formats.handover.Choice;
 import org.lumbrit.formats.handover.HandOver;
 import org.lumbrit.formats.json.RecipeJson;
 import org.lumbrit.formats.site.SiteFiles;
@@ -137,7 +138,7 @@ public final class PlantsMeasure {
             HandOver.write(
                     evaluation,
                     site,
-                    EnumSet.of(format),
+                    Choice.of(EnumSet.of(format)),
                     (name, content) -> content.writeTo(new OutputStream() {
                         @Override
                         public void write(int one) {

@@ -11,6 +11,7 @@ import java.util.List;
 import java.util.Set;
 import java.util.concurrent.Callable;
 import org.lumbrit.formats.BadInputException;
+import org.lumbrit.formats.handover.Choice;
 import org.lumbrit.formats.handover.Content;
 import org.lumbrit.formats.handover.HandOver;
 import org.lumbrit.formats.site.SiteFiles;
@@ -41,6 +42,12 @@ final class HandOverCommand implements Callable<Integer> {
             description = "Any of: ${COMPLETION-CANDIDATES}; all unless given.")
     private List<HandOver> formats = List.of();
 
+    @Option(
+            names = "--without",
+            paramLabel = "NAME",
+            description = "Name or id of a cover, tint, wind or grains that stays at home; may be given often.")
+    private List<String> without = List.of();
+
     @Override
     public Integer call() throws Exception {
         if (Files.exists(folder) && !Files.isDirectory(folder)) {
@@ -48,7 +55,11 @@ final class HandOverCommand implements Callable<Integer> {
         }
         SiteFiles site = recipe.site();
         Set<HandOver> wanted = formats.isEmpty() ? EnumSet.allOf(HandOver.class) : EnumSet.copyOf(formats);
-        HandOver.write(recipe.evaluation(site), site, wanted, (name, content) -> write(folder.resolve(name), content));
+        HandOver.write(
+                recipe.evaluation(site),
+                site,
+                Choice.of(wanted, without, site.recipe()),
+                (name, content) -> write(folder.resolve(name), content));
         Output.print(Files.readAllBytes(folder.resolve("report.txt")));
         return 0;
     }

@@ -165,11 +165,7 @@ public final class DemoSite {
                                 new ClampStep("s2", false, 0, 1),
                                 new ContrastStep("s3", false, 1.4),
                                 new MultiplyStep("s4", false, "tussocks", 0.75))),
-                new Falloff(
-                        "flat",
-                        "Flat",
-                        new SlopeSource(0, 17, 14),
-                        List.of(new ClampStep("s1", false, 0, 1), new ContrastStep("s2", false, 1.4))),
+                new Falloff("flat", "Flat", new SlopeSource(0, 17, 14), List.of(new ContrastStep("s1", false, 1.4))),
                 new Falloff(
                         "tussocks",
                         "Tussocks",
@@ -193,12 +189,10 @@ public final class DemoSite {
                         "dry",
                         "Dry ground",
                         new HeightSource(TarnRelief.WATER + 0.02, TarnRelief.WATER + 0.35),
-                        List.of(
-                                new CurveStep(
-                                        "s1",
-                                        false,
-                                        List.of(new CurvePoint(0, 0), new CurvePoint(0.25, 0.7), new CurvePoint(1, 1))),
-                                new ClampStep("s2", false, 0, 1))),
+                        List.of(new CurveStep(
+                                "s1",
+                                false,
+                                List.of(new CurvePoint(0, 0), new CurvePoint(0.25, 0.7), new CurvePoint(1, 1))))),
                 new Falloff(
                         "sunny",
                         "Sunny side",

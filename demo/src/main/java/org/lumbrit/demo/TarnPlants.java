@@ -59,10 +59,7 @@ final class TarnPlants {
                         new HeightSource(16, 10),
                         List.of(new MultiplyStep("s1", false, "dry", 1))),
                 new Falloff(
-                        "margin",
-                        "Margin",
-                        new DistanceSource("p1", 0.5, 7, DistanceSource.Across.PLAN),
-                        List.of(new ClampStep("s1", false, 0, 1))),
+                        "margin", "Margin", new DistanceSource("p1", 0.5, 7, DistanceSource.Across.PLAN), List.of()),
                 new Falloff(
                         "by-wall",
                         "By the wall",

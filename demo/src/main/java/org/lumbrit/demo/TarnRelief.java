@@ -150,6 +150,7 @@ final class TarnRelief {
                         0,
                         Map.of("amplitude", range(0.25, 3.4))),
                 new TerraceRelief("ledges", "Ledges", 1, false, 4.5, 6.3, 0.72, Map.of("strength", range(0, 0.55))),
+                // too few steps on purpose: the one finding that the demo site has, with its remedy
                 new ThermalRelief("talus", "Crumbling", 1, false, 250, Map.of("talus", range(40, 40))),
                 new RainRelief(
                         "rain",

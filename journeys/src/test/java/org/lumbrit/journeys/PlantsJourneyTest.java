@@ -167,8 +167,11 @@ class PlantsJourneyTest extends Journey {
                   "points":[[-10,0,-10],[10,0,-10],[10,0,10],[-10,0,10]]}}""");
         open(id);
         int before = browser.plants();
-        layerMenu("Grass", "Keep out of Pond");
+        layerMenu("Grass", "Keep out of or within areas");
+        page.getByText("Out of it").click();
         page.getByText("Grass stays out of Pond").waitFor();
+        page.getByLabel("Out of it").and(page.locator(":checked")).waitFor();
+        page.keyboard().press("Escape");
         // a quarter of the ground, and half of a soft edge of one metre
         browser.waitForPlants("n < " + (before * 0.76) + " && n > " + (before * 0.66));
         page.locator(".cell.filled[aria-label*='Out of Pond']").waitFor();

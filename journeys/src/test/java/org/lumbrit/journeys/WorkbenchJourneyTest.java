@@ -169,6 +169,18 @@ class WorkbenchJourneyTest extends Journey {
                         .at("/recipe/places/5/kind")
                         .asString())
                 .isEqualTo("point");
+        buttonWith("Places").press("Enter");
+        buttonWith("Place a point").press("Enter");
+        page.locator("canvas:focus").waitFor();
+        page.keyboard().press("Space");
+        browser.saved(4);
+        assertThat(server.get("/api/sites/" + site)
+                        .json()
+                        .at("/recipe/places/6/kind")
+                        .asString())
+                .as("placed by the keyboard alone")
+                .isEqualTo("point");
+        assertThat(page.locator(".modal").count()).isZero();
     }
 
     @Test

@@ -234,4 +234,20 @@ class PlantsTest {
         assertThat(files.get("plants/grass.npy").length % 64).isEqualTo((int) (72L * plants % 64));
         assertThat(files.keySet()).contains("site.glb", "plants/details.glb", "plants/details.csv", "report.txt");
     }
+
+    @Test
+    void layersOfAHandOverAreListedAndLeftOut() {
+        String site = site();
+        JsonNode layers = server.get(site + "/handover/layers").json();
+        assertThat(layers.toString()).contains("\"grass\"");
+        assertThat(new String(
+                        server.get(site + "/handover.zip?formats=csv&without=grass")
+                                .body(),
+                        StandardCharsets.ISO_8859_1))
+                .contains("report.txt")
+                .doesNotContain("plants/grass.csv");
+        var refused = server.get(site + "/handover.zip?formats=csv&without=nobody");
+        assertThat(refused.status()).isEqualTo(400);
+        assertThat(refused.json().get("detail").asString()).contains("“nobody” cannot be left out");
+    }
 }

@@ -73,6 +73,12 @@ public final class RunningServer implements AutoCloseable {
         context.getBean(org.lumbrit.server.storage.Purge.class).before(moment);
     }
 
+    /** A number that the database gives for a query. */
+    int count(String query, Object... arguments) {
+        return new org.springframework.jdbc.core.JdbcTemplate(context.getBean(javax.sql.DataSource.class))
+                .queryForObject(query, Integer.class, arguments);
+    }
+
     public String address() {
         return "http://127.0.0.1:" + context.getEnvironment().getProperty("local.server.port");
     }

@@ -2,7 +2,9 @@ package org.lumbrit.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.time.Instant;
 import java.util.List;
+import java.util.UUID;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
@@ -164,5 +166,42 @@ class StorageTest {
         assertThat(server.post(site + "/restore", "").status()).isEqualTo(200);
         assertThat(server.get("/api/sites/deleted").text()).doesNotContain(id);
         assertThat(server.get(site).status()).isEqualTo(200);
+    }
+
+    @Test
+    void strokesOfABrushAreKeptOnceWhateverRevisionsHaveThem() {
+        String id = server.small();
+        String site = "/api/sites/" + id;
+        UUID key = UUID.fromString(id);
+        List<String> strokes = IntStream.range(0, 5)
+                .mapToObj("{\"points\":[[%1$d,0,0],[%1$d.25,0,3.0625]],\"radius\":1.5,\"strength\":0.75}"::formatted)
+                .toList();
+        for (int painted = 1; painted <= 5; painted++) {
+            server.edit(id, """
+                    [{"kind":"set-source","falloff":"shore","source":{"kind":"brush","strokes":[%s]}}]""".formatted(String.join(",", strokes.subList(0, painted))));
+        }
+        String before = server.get(site).json().at("/recipe/falloffs/0/source").toString();
+        assertThat(server.count("select count(*) from stroke where site_id = ?", key))
+                .isEqualTo(5);
+        assertThat(server.count(
+                        "select count(*) from revision where site_id = ? and recipe::text like '%3.0625%'", key))
+                .as("revisions that hold a painted place themselves")
+                .isZero();
+        server.restart();
+        assertThat(server.get(site).json().at("/recipe/falloffs/0/source").toString())
+                .isEqualTo(before)
+                .contains("[4.25,0,3.0625]");
+        server.post(site + "/undo", "");
+        assertThat(server.get(site)
+                        .json()
+                        .at("/recipe/falloffs/0/source/strokes")
+                        .size())
+                .isEqualTo(4);
+        server.send(java.net.http.HttpRequest.newBuilder(java.net.URI.create(server.address() + site))
+                .DELETE());
+        server.purge(Instant.now().plusSeconds(1));
+        assertThat(server.count("select count(*) from stroke where site_id = ?", key))
+                .as("they go with their site")
+                .isZero();
     }
 }

@@ -9,32 +9,26 @@ import java.util.Optional;
 import org.lumbrit.core.motion.GrainsLayer;
 import org.lumbrit.core.site.Grains;
 import org.lumbrit.core.site.PlantMotion;
-import org.lumbrit.core.site.SiteEvaluation;
 import org.lumbrit.core.site.SiteMotion;
 import org.lumbrit.formats.tables.GrainsCsv;
 
 /** Grains of every layer: a table of where each lies at rest, and NumPy arrays of places and of speeds over the loop. */
 final class GrainFiles {
-    private final SiteEvaluation still;
+    private final List<GrainsLayer> layers;
     private final SiteMotion motion;
     private final Report report;
     private final FileNames names;
 
-    GrainFiles(SiteEvaluation evaluation, Report report, FileNames names) {
-        this.still = evaluation.at(0);
-        this.motion = evaluation.motion();
-        this.report = report;
-        this.names = names;
+    GrainFiles(Packing all) {
+        this.layers = all.layers(GrainsLayer.class);
+        this.motion = all.evaluation().motion();
+        this.report = all.report();
+        this.names = all.names();
     }
 
     void write() {
-        List<GrainsLayer> layers = still.plan().recipe().layers().stream()
-                .filter(layer -> !layer.hidden())
-                .filter(GrainsLayer.class::isInstance)
-                .map(GrainsLayer.class::cast)
-                .toList();
         if (layers.isEmpty()) {
-            report.say("There are no grains in this site.");
+            report.say("No grains are handed over: the site shows none, or they are left out.");
         }
         layers.forEach(this::layer);
     }

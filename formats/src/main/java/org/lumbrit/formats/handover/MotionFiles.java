@@ -37,24 +37,28 @@ final class MotionFiles {
     private final Frames frames;
     private final Report report;
     private final FileNames names;
+    private final List<WindLayer> winds;
+    private final List<CoverLayer> covers;
     private final ShownPlants shown;
     private final ObjectNode root = JsonNodeFactory.instance.objectNode();
 
-    MotionFiles(SiteEvaluation evaluation, Report report, FileNames names) {
-        this.still = evaluation.at(0);
-        this.motion = evaluation.motion();
+    MotionFiles(Packing all) {
+        this.still = all.evaluation().at(0);
+        this.motion = all.evaluation().motion();
         this.frames = motion.frames();
-        this.report = report;
-        this.names = names;
+        this.report = all.report();
+        this.names = all.names();
+        this.winds = all.layers(WindLayer.class);
+        this.covers = all.covers();
         this.shown = new ShownPlants(still);
     }
 
     void write() {
-        boolean anything = !motion.sways().isEmpty()
+        boolean anything = motion.sways().values().stream().anyMatch(this::goes)
                 || !still.plan().recipe().pushes().isEmpty()
-                || still.plan().recipe().winds().stream().anyMatch(wind -> !wind.hidden());
+                || !winds.isEmpty();
         if (!anything) {
-            report.say("Nothing moves in this site, so there is no motion to hand over.");
+            report.say("Nothing that is handed over moves, so there is no motion.");
             return;
         }
         root.put("frames", frames.count())
@@ -69,19 +73,21 @@ final class MotionFiles {
                         + " turned pieces add up. An error at most is what quantising and rounding put a value off.");
         ArrayNode sways = root.putArray("sways");
         motion.sways().forEach((sway, cover) -> {
-            if (still.plants(cover).count() > 0) {
+            if (goes(cover) && still.plants(cover).count() > 0) {
                 sway(sways.addObject(), sway, cover);
             }
         });
         ArrayNode pushes = root.putArray("pushes");
         still.plan().recipe().pushes().forEach(push -> push(pushes.addObject(), push));
-        ArrayNode winds = root.putArray("winds");
-        still.plan().recipe().winds().stream()
-                .filter(wind -> !wind.hidden())
-                .forEach(wind -> wind(winds.addObject(), wind));
+        ArrayNode fields = root.putArray("winds");
+        winds.forEach(wind -> wind(fields.addObject(), wind));
         ArrayNode props = root.putArray("props");
         still.plan().recipe().props().stream().filter(prop -> !prop.hidden()).forEach(prop -> prop(props, prop));
         report.add("motion/motion.json", RecipeJson.pretty(root), "how to read the files beside it");
+    }
+
+    private boolean goes(CoverLayer cover) {
+        return covers.stream().anyMatch(each -> each.id().equals(cover.id()));
     }
 
     private static String file(String name, String what) {

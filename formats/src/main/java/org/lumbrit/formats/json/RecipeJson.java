@@ -35,7 +35,11 @@ public final class RecipeJson {
      * @throws InvalidRecipeException with every problem and its path
      */
     public static Recipe read(byte[] bytes) {
-        JsonNode root = tree(bytes);
+        return read(tree(bytes));
+    }
+
+    /** The same of JSON that is parsed already. */
+    public static Recipe read(JsonNode root) {
         if (!root.isObject() || !root.path("format").asString("").equals(FORMAT)) {
             throw new BadInputException(
                     "This is no Lumbrit recipe: it must begin with {\"format\": \"" + FORMAT + "\", …}.");

@@ -28,6 +28,7 @@ import org.lumbrit.core.surface.Lattice;
 import org.lumbrit.core.surface.Picture;
 import org.lumbrit.core.surface.Samples;
 import org.lumbrit.formats.BadInputException;
+import org.lumbrit.formats.handover.Choice;
 import org.lumbrit.formats.handover.HandOver;
 import org.lumbrit.formats.image.GreyPicture;
 import org.lumbrit.formats.image.GreyPng;
@@ -103,6 +104,9 @@ class FilesApi {
 
     /** One way to hand over. */
     record HandOverFormat(@NotNull String name, @NotNull String purpose) {}
+
+    /** A layer with files of its own, which a hand-over may leave out. */
+    record HandOverLayer(@NotNull String id, @NotNull String name) {}
 
     /** Hours of a weather station, each hour, where the wind comes from, and its speed. */
     record WeatherRead(@NotNull @Schema(type = "array") JsonNode rows) {}
@@ -203,11 +207,21 @@ class FilesApi {
                 .toList();
     }
 
+    @GetMapping(path = "/api/sites/{id}/handover/layers", produces = MediaType.APPLICATION_JSON_VALUE)
+    List<HandOverLayer> handOverLayers(@PathVariable UUID id) {
+        return Choice.layers(store.state(id).recipe())
+                .map(layer -> new HandOverLayer(layer.id(), layer.name()))
+                .toList();
+    }
+
     @Newest
     @Heavy
     @GetMapping("/api/sites/{id}/handover.zip")
     ResponseEntity<Resource> handOver(
-            @PathVariable UUID id, @RequestParam(defaultValue = "") List<String> formats, Cancel cancel)
+            @PathVariable UUID id,
+            @RequestParam(defaultValue = "") List<String> formats,
+            @RequestParam(defaultValue = "") List<String> without,
+            Cancel cancel)
             throws IOException {
         Set<HandOver> wanted = formats.isEmpty()
                 ? EnumSet.allOf(HandOver.class)
@@ -215,10 +229,11 @@ class FilesApi {
                         .map(FilesApi::format)
                         .collect(Collectors.toCollection(() -> EnumSet.noneOf(HandOver.class)));
         SiteFiles site = store.files(store.state(id).recipe());
+        Choice choice = Choice.of(wanted, without, site.recipe());
         Path zip = Files.createTempFile("lumbrit-hand-over", ".zip");
         try (ZipOutputStream out = new ZipOutputStream(new BufferedOutputStream(Files.newOutputStream(zip), 1 << 16))) {
             out.setLevel(Deflater.BEST_SPEED);
-            HandOver.write(views.evaluation(site.recipe(), 0, cancel), site, wanted, (name, content) -> {
+            HandOver.write(views.evaluation(site.recipe(), 0, cancel), site, choice, (name, content) -> {
                 cancel.check();
                 SiteZip.begin(out, name);
                 content.writeTo(out);

@@ -40,7 +40,8 @@ public class Assets {
         return ending.matches("[a-z]{2,5}") && name.contains(".") ? ending : byDefault;
     }
 
-    private static String hash(byte[] content) {
+    /** SHA-256 in hexadecimal. */
+    static String hash(byte[] content) {
         try {
             return HexFormat.of().formatHex(MessageDigest.getInstance("SHA-256").digest(content));
         } catch (NoSuchAlgorithmException e) {

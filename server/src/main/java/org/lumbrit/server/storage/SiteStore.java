@@ -19,9 +19,11 @@ import org.springframework.stereotype.Component;
 import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.transaction.support.TransactionTemplate;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ObjectNode;
 
 /**
- * Sites and their revisions. Every change makes a new revision that holds the whole recipe; undo is linear per site and a
+ * Sites and their revisions. Every change makes a new revision that holds the whole recipe but for the strokes of brushes; undo is linear per site and a
  * revision of its own, so it survives restarts and is the same in every tab.
  */
 @Component
@@ -29,6 +31,7 @@ public class SiteStore {
     private final Sites sites;
     private final Revisions revisions;
     private final Assets assets;
+    private final Strokes strokes;
     private final ApplicationEventPublisher events;
     private final TransactionTemplate transactions;
     /** A revision never changes, so it is read once while a slider moves. */
@@ -39,11 +42,13 @@ public class SiteStore {
             Sites sites,
             Revisions revisions,
             Assets assets,
+            Strokes strokes,
             ApplicationEventPublisher events,
             PlatformTransactionManager transactions) {
         this.sites = sites;
         this.revisions = revisions;
         this.assets = assets;
+        this.strokes = strokes;
         this.events = events;
         this.transactions = new TransactionTemplate(transactions);
     }
@@ -64,9 +69,10 @@ public class SiteStore {
     }
 
     private SiteState append(SiteEntity site, int state, Integer parent, Integer redo, String summary, Recipe recipe) {
-        String json = new String(RecipeJson.write(recipe), StandardCharsets.UTF_8);
-        RevisionEntity revision =
-                revisions.save(new RevisionEntity(site.id(), site.head() + 1, state, parent, redo, summary, json));
+        ObjectNode kept = RecipeJson.node(recipe);
+        strokes.take(site.id(), kept);
+        RevisionEntity revision = revisions.save(
+                new RevisionEntity(site.id(), site.head() + 1, state, parent, redo, summary, kept.toString()));
         site.moveTo(revision.number());
         events.publishEvent(new SiteChanged(site.id(), revision.number()));
         return state(site, revision, recipe);
@@ -91,7 +97,11 @@ public class SiteStore {
     }
 
     private Recipe recipe(RevisionEntity revision) {
-        return read.get(revision.key(), key -> RecipeJson.read(revision.recipe().getBytes(StandardCharsets.UTF_8)));
+        return read.get(revision.key(), key -> {
+            JsonNode kept = RecipeJson.tree(revision.recipe().getBytes(StandardCharsets.UTF_8));
+            strokes.putBack(key.siteId(), kept);
+            return RecipeJson.read(kept);
+        });
     }
 
     private SiteEntity present(UUID id) {

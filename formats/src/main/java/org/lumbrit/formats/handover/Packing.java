@@ -1,0 +1,48 @@
+package org.lumbrit.formats.handover;
+
+import java.util.List;
+import org.lumbrit.core.cover.CoverLayer;
+import org.lumbrit.core.drive.Layer;
+import org.lumbrit.core.looks.TintLayer;
+import org.lumbrit.core.site.Recipe;
+import org.lumbrit.core.site.SiteEvaluation;
+import org.lumbrit.core.surface.Ground;
+import org.lumbrit.formats.site.SiteFiles;
+
+/**
+ * One hand-over while it is written: the site, what of it goes along, and what all formats share.
+ *
+ * @param evaluation of the whole site, with what is left out too; @param site the files that the recipe format gives
+ */
+record Packing(
+        SiteEvaluation evaluation, SiteFiles site, Choice choice, FileNames names, ShownPlants shown, Report report) {
+    static Packing of(SiteEvaluation evaluation, SiteFiles site, Choice choice, Content.Sink sink) {
+        return new Packing(
+                evaluation,
+                site,
+                choice,
+                new FileNames(evaluation.plan().recipe()),
+                new ShownPlants(evaluation),
+                new Report(evaluation, sink));
+    }
+
+    Recipe recipe() {
+        return evaluation.plan().recipe();
+    }
+
+    Ground ground() {
+        return evaluation.plan().ground();
+    }
+
+    List<CoverLayer> covers() {
+        return layers(CoverLayer.class);
+    }
+
+    List<TintLayer> tints() {
+        return layers(TintLayer.class);
+    }
+
+    <L extends Layer> List<L> layers(Class<L> kind) {
+        return choice.layers(recipe(), kind);
+    }
+}
