@@ -34,6 +34,9 @@ export class Ripening {
   private readonly camera = new OrthographicCamera(-1, 1, 1, -1, 0, 1);
   private readonly quad: Mesh<PlaneGeometry, ShaderMaterial>;
   private frame = 0;
+  /** Whether the graphics card is still at work on a picture, and the draft that waits for it. */
+  private drawing = false;
+  private wished: ((measured: number) => void) | null = null;
   private timer = 0;
   private turn = 0;
   private lastDraft = 0;
@@ -64,20 +67,29 @@ export class Ripening {
     this.sum.setSize(width * ratio, height * ratio);
   }
 
-  /** Draws a draft at the next frame, then starts anew. @param paint is told how long the last draft took, in ms */
+  /**
+   * Draws a draft at the next frame, then starts anew. One picture is on the graphics card at a time: what is wished meanwhile
+   * waits, and only the last of it is drawn. @param paint is told how long the last draft took, in ms
+   */
   draft(paint: (measured: number) => void): void {
     this.turn++;
     window.clearTimeout(this.timer);
     this.painter.began();
-    if (this.frame) return;
+    this.wished = paint;
+    if (!this.frame && !this.drawing) this.next();
+  }
+
+  private next(): void {
     this.frame = requestAnimationFrame(() => {
       this.frame = 0;
+      const paint = this.wished!;
+      this.wished = null;
       const start = performance.now();
       paint(this.lastDraft);
-      const turn = this.turn;
       this.whenDrawn(() => {
         this.lastDraft = performance.now() - start;
-        if (turn === this.turn) this.timer = window.setTimeout(() => this.begin(), REST_BEFORE_FINE);
+        if (this.wished) this.next();
+        else this.timer = window.setTimeout(() => this.begin(), REST_BEFORE_FINE);
       });
     });
   }
@@ -91,6 +103,10 @@ export class Ripening {
     const before = performance.now();
     this.painter.pass(halton(done + 1, 2) - 0.5, halton(done + 1, 3) - 0.5);
     this.whenDrawn(() => {
+      if (this.wished) {
+        this.next();
+        return;
+      }
       if (turn !== this.turn) return;
       this.add(done);
       this.present(done + 1);
@@ -121,6 +137,7 @@ export class Ripening {
 
   /** Calls back when the graphics work that was asked for is done, without blocking. */
   private whenDrawn(then: () => void): void {
+    this.drawing = true;
     const gl = this.renderer.getContext() as WebGL2RenderingContext;
     const fence = gl.fenceSync(gl.SYNC_GPU_COMMANDS_COMPLETE, 0);
     gl.flush();
@@ -132,6 +149,7 @@ export class Ripening {
         return;
       }
       gl.deleteSync(fence);
+      this.drawing = false;
       then();
     };
     window.setTimeout(look, 0);
@@ -139,6 +157,7 @@ export class Ripening {
 
   dispose(): void {
     this.turn++;
+    this.wished = null;
     cancelAnimationFrame(this.frame);
     window.clearTimeout(this.timer);
     this.target.dispose();

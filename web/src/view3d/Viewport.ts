@@ -21,7 +21,7 @@ import type { DataTexture, IUniform } from 'three';
 import type { Bundle } from '../api/bundle';
 import type { PropView } from '../api/types';
 import { Eye } from './camera';
-import { groundGeometry, heightAt, meet, type Heights } from './ground';
+import { groundGeometry, heightAt, meet, nearFirst, type Heights } from './ground';
 import { contour } from './contour';
 import { drawnAt, plantAt, type Hit } from './picking';
 import type { Moving } from './motion/Moving';
@@ -536,6 +536,7 @@ export class Viewport {
     const extent = Math.max(this.uniforms.uSize.value.x, this.uniforms.uSize.value.y);
     this.uniforms.uHazeReach.value = this.eye.isParallel ? 1e6 : extent * 1.95;
     this.uniforms.uToWorld.value.multiplyMatrices(this.eye.camera.matrixWorld, this.eye.camera.projectionMatrixInverse);
+    for (const mesh of [this.draft, this.fine]) if (mesh) nearFirst(mesh.geometry, this.eye.pose.heading);
   }
 
   /** The sky and the coarse ground seen in the water, by an eye below it. */

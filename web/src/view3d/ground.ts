@@ -56,21 +56,41 @@ export function groundGeometry(ground: Heights, most: number): BufferGeometry {
       normals.set([-gx / length, 1 / length, -gz / length], at);
     }
   }
+  const geometry = new BufferGeometry();
+  geometry.setAttribute('position', new BufferAttribute(positions, 3));
+  geometry.setAttribute('normal', new BufferAttribute(normals, 3));
+  const whole = (r: number, c: number) => !holeAt(ground, -ground.width / 2 + (c + 0.5) * stepX, -ground.depth / 2 + (r + 0.5) * stepZ);
+  geometry.setIndex(new BufferAttribute(cells(columns, rows, 0, whole), 1));
+  geometry.userData = { looking: 0, ordered: (looking: number) => cells(columns, rows, looking, whole) };
+  return geometry;
+}
+
+/** Puts the triangles in order from the eye on, so that what is hidden behind others is not painted first. @param heading of the look, ° */
+export function nearFirst(geometry: BufferGeometry, heading: number): void {
+  const looking = (Math.round(heading / 90) + 4) % 4;
+  const index = geometry.index!;
+  if (geometry.userData.looking === looking) return;
+  geometry.userData.looking = looking;
+  index.array.set((geometry.userData as { ordered: (looking: number) => Uint32Array }).ordered(looking));
+  index.needsUpdate = true;
+}
+
+/** Two triangles a cell, from the near side on when one looks 0 north, 1 east, 2 south, 3 west. */
+function cells(columns: number, rows: number, looking: number, whole: (r: number, c: number) => boolean): Uint32Array {
   const indices = new Uint32Array((columns - 1) * (rows - 1) * 6);
+  const [lines, along] = looking % 2 === 0 ? [rows - 1, columns - 1] : [columns - 1, rows - 1];
   let n = 0;
-  for (let r = 0; r < rows - 1; r++) {
-    for (let c = 0; c < columns - 1; c++) {
-      if (holeAt(ground, -ground.width / 2 + (c + 0.5) * stepX, -ground.depth / 2 + (r + 0.5) * stepZ)) continue;
+  for (let i = 0; i < lines; i++) {
+    const line = looking === 0 || looking === 3 ? lines - 1 - i : i;
+    for (let k = 0; k < along; k++) {
+      const [r, c] = looking % 2 === 0 ? [line, k] : [k, line];
+      if (!whole(r, c)) continue;
       const a = r * columns + c;
       indices.set([a, a + columns, a + 1, a + 1, a + columns, a + columns + 1], n);
       n += 6;
     }
   }
-  const geometry = new BufferGeometry();
-  geometry.setAttribute('position', new BufferAttribute(positions, 3));
-  geometry.setAttribute('normal', new BufferAttribute(normals, 3));
-  geometry.setIndex(new BufferAttribute(indices.subarray(0, n), 1));
-  return geometry;
+  return indices.subarray(0, n);
 }
 
 /** Where a ray first meets the ground, through its holes, or null. Marched at half a cell, then halved. */

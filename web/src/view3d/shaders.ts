@@ -171,12 +171,13 @@ void main() {
   vec3 bent = normalize(n + rugged * vec3(tilt.x * 0.9 + tilt2.x, 0.0, tilt.y * 0.9 + tilt2.y));
   vec2 light = lightAt(vPlace.xz);
   vec3 lit = SUN_COLOUR * max(dot(bent, uSun), 0.0) * light.r + (SKY_COLOUR * (0.5 + 0.5 * bent.y) + BOUNCE) * light.g;
-  vec3 c = earth(n, vPlace) * lit;
+  vec3 own = earth(n, vPlace);
+  vec3 c = own * lit;
   if (uTinted > 0.5) {
     vec2 at = vPlace.xz / uSize * uScale.zw + 0.5;
     vec4 tint = texture2D(uTint, at);
     float tone = texture2D(uTone, at).r;
-    vec3 albedo = mix(earth(n, vPlace), linearLight(tint.rgb), tint.a);
+    vec3 albedo = mix(own, linearLight(tint.rgb), tint.a);
     c = tone < 0.999 || tint.a > 0.001 ? mix(albedo * lit, albedo * tone * 1.5, 0.72 * step(0.002, tint.a + 1.0 - tone)) : c;
   }
   if (uValuesShown > 0.0) {

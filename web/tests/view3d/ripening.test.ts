@@ -98,6 +98,39 @@ describe('a still picture', () => {
     expect(paint.mock.calls[1]![0]).toBeGreaterThan(400);
   });
 
+  it('has one picture at a time on the card, and then draws only what was wished last', () => {
+    const ripening = ripen();
+    const other = vi.fn();
+    card.busy = true;
+    ripening.draft(paint);
+    vi.advanceTimersByTime(40);
+    ripening.draft(paint);
+    ripening.draft(other);
+    vi.advanceTimersByTime(500);
+    expect([paint.mock.calls.length, other.mock.calls.length]).toEqual([1, 0]);
+    card.busy = false;
+    vi.advanceTimersByTime(60);
+    expect([paint.mock.calls.length, other.mock.calls.length]).toEqual([1, 1]);
+    vi.advanceTimersByTime(1000);
+    expect(painter.pass).toHaveBeenCalledTimes(4);
+  });
+
+  it('draws what is wished during a pass as soon as that is done', () => {
+    painter.pass.mockImplementationOnce(() => void (card.busy = true));
+    const ripening = ripen();
+    ripening.draft(paint);
+    vi.advanceTimersByTime(400);
+    expect(painter.pass).toHaveBeenCalledTimes(1);
+    ripening.draft(paint);
+    vi.advanceTimersByTime(400);
+    expect(paint).toHaveBeenCalledTimes(1);
+    card.busy = false;
+    vi.advanceTimersByTime(2000);
+    expect(paint).toHaveBeenCalledTimes(2);
+    expect(painter.pass).toHaveBeenCalledTimes(5);
+    expect(painter.done).toHaveBeenCalledTimes(4);
+  });
+
   it('ends with fewer passes on a slow card, and says that they are all', () => {
     card.busy = true;
     painter.pass.mockImplementation(() => {

@@ -45,13 +45,23 @@ public final class GroundLight {
         return free;
     }
 
+    /** Looked for at every other node each way, as it changes little from one to the next, and bilinear between. */
     public static byte[] sky(Lattice lattice, Samples samples, Cancel cancel) {
-        byte[] free = new byte[lattice.count()];
-        Chunks.run(free.length, 1024, cancel, (from, to) -> {
+        Lattice half = new Lattice(
+                lattice.ground(), Math.max(2, (lattice.columns() + 1) / 2), Math.max(2, (lattice.rows() + 1) / 2));
+        float[] seen = new float[half.count()];
+        Chunks.run(seen.length, 512, cancel, (from, to) -> {
             Horizon march = new Horizon(lattice.ground());
             for (int i = from; i < to; i++) {
-                double sky = march.skyOfPicture(samples.x()[i], samples.y()[i], samples.z()[i]);
-                free[i] = (byte) (255 * sky + 0.5);
+                double x = half.x(i % half.columns());
+                double z = half.z(i / half.columns());
+                seen[i] = (float) march.skyOfPicture(x, lattice.ground().height(x, z), z);
+            }
+        });
+        byte[] free = new byte[lattice.count()];
+        Chunks.run(free.length, cancel, (from, to) -> {
+            for (int i = from; i < to; i++) {
+                free[i] = (byte) (255 * half.between(seen, samples.x()[i], samples.z()[i]) + 0.5);
             }
         });
         return free;

@@ -148,4 +148,19 @@ class HorizonTest {
         assertThat(sun[20 * 41 + 19]).as("a metre behind").isZero();
         assertThat(sun[20 * 41 + 21]).as("a metre before").isEqualTo((byte) 255);
     }
+
+    /** The picture's sky is looked for at every other node; what lies between is off by little, on rough ground too. */
+    @Test
+    void theSkyOfThePictureIsThatOfTheHorizonToFewStepsOfAByte() {
+        Ground ground = hills(129, 129, 160, 160);
+        Lattice lattice = new Lattice(ground, 129, 129);
+        Samples samples = lattice.samples();
+        byte[] sky = GroundLight.sky(lattice, samples, Cancel.NEVER);
+        double sum = 0;
+        for (int i = 0; i < sky.length; i += 7) {
+            double exact = new Horizon(ground).skyOfPicture(samples.x()[i], samples.y()[i], samples.z()[i]);
+            sum += Math.abs((sky[i] & 255) - 255 * exact);
+        }
+        assertThat(sum / (sky.length / 7)).as("mean steps of a byte").isLessThan(1);
+    }
 }
