@@ -93,63 +93,65 @@ function Roster() {
           Lumbrit
         </Link>
         <h1 className="serif fs-5 mb-0">Roster of {recipe.name}</h1>
-        {layer && (
-          <select className="form-select form-select-sm w-auto" aria-label="Cover" value={layer.id} onChange={(event) => set({ layer: event.target.value, property: 'density', asked: null })}>
-            {covers.map((each) => (
-              <option key={each.id} value={each.id}>
-                {each.name}
-              </option>
-            ))}
-          </select>
-        )}
-        <span className="muted" data-testid="rows" role="status">
-          {roster.data ? `${grouped(rows.length)} of ${grouped(roster.data.plants)} plants` : 'counting …'}
-          {chosen.size > 0 && ` · ${grouped(chosen.size)} picked`}
-        </span>
-        {Object.keys(ranges).length > 0 && (
-          <button className="btn btn-quiet btn-sm" onClick={() => setRanges({})}>
-            Clear filters
-          </button>
-        )}
-        <span className="d-flex gap-2">
-          <button className="btn btn-quiet btn-sm" disabled={rows.length === 0} onClick={() => setChosen(new Set(rows))} title="Lights up every plant of the table in the picture">
-            Pick all shown
-          </button>
-          <button className="btn btn-quiet btn-sm" disabled={chosen.size === 0} onClick={() => void remove()}>
-            Remove picked
-          </button>
-          {layer && (
-            <a className="btn btn-quiet btn-sm" href={`/api/sites/${site.id}/roster.csv?layer=${encodeURIComponent(layer.id)}`} download>
-              CSV
-            </a>
-          )}
-        </span>
         <ViewLinks site={site.id} here="roster" />
       </header>
       <main className="roster-middle">
-        {roster.error && <p className="empty" role="alert">{roster.error.message}</p>}
-        {roster.data && layer ? (
-          <RosterTable
-            key={layer.id}
-            columns={roster.data.columns}
-            values={values}
-            rows={rows}
-            sort={sort}
-            ranges={ranges}
-            chosen={chosen}
-            wanted={wanted}
-            onSort={(name) => setSort((now) => (now.name === name ? { name: now.downward ? '' : name, downward: !now.downward } : { name, downward: false }))}
-            onRange={(name, range) =>
-              setRanges((now) => {
-                const others = Object.fromEntries(Object.entries(now).filter(([each]) => each !== name));
-                return range ? { ...others, [name]: range } : others;
-              })
-            }
-            onChoose={choose}
-          />
-        ) : (
-          !roster.error && <p className="empty m-auto">{layer ? 'Counting the plants …' : 'There is no cover yet, so there are no plants to list. Make one in the workbench with + layer.'}</p>
-        )}
+        <div className="roster-side">
+          {roster.error && <p className="empty" role="alert">{roster.error.message}</p>}
+          {layer && (
+            <div className="roster-bar">
+              <select className="form-select form-select-sm w-auto" aria-label="Cover" value={layer.id} onChange={(event) => set({ layer: event.target.value, property: 'density', asked: null })}>
+                {covers.map((each) => (
+                  <option key={each.id} value={each.id}>
+                    {each.name}
+                  </option>
+                ))}
+              </select>
+              <span className="muted" data-testid="rows" role="status">
+                {roster.data ? `${grouped(rows.length)} of ${grouped(roster.data.plants)} plants` : 'counting …'}
+                {chosen.size > 0 && ` · ${grouped(chosen.size)} picked`}
+              </span>
+              {Object.keys(ranges).length > 0 && (
+                <button className="btn btn-quiet btn-sm" onClick={() => setRanges({})}>
+                  Clear filters
+                </button>
+              )}
+              <span className="d-flex gap-2">
+                <button className="btn btn-quiet btn-sm" disabled={rows.length === 0} onClick={() => setChosen(new Set(rows))} title="Lights up every plant of the table in the picture">
+                  Pick all shown
+                </button>
+                <button className="btn btn-quiet btn-sm" disabled={chosen.size === 0} onClick={() => void remove()}>
+                  Remove picked
+                </button>
+                <a className="btn btn-quiet btn-sm" href={`/api/sites/${site.id}/roster.csv?layer=${encodeURIComponent(layer.id)}`} download>
+                  CSV
+                </a>
+              </span>
+            </div>
+          )}
+          {roster.data && layer ? (
+            <RosterTable
+              key={layer.id}
+              columns={roster.data.columns}
+              values={values}
+              rows={rows}
+              sort={sort}
+              ranges={ranges}
+              chosen={chosen}
+              wanted={wanted}
+              onSort={(name) => setSort((now) => (now.name === name ? { name: now.downward ? '' : name, downward: !now.downward } : { name, downward: false }))}
+              onRange={(name, range) =>
+                setRanges((now) => {
+                  const others = Object.fromEntries(Object.entries(now).filter(([each]) => each !== name));
+                  return range ? { ...others, [name]: range } : others;
+                })
+              }
+              onChoose={choose}
+            />
+          ) : (
+            !roster.error && <p className="empty m-auto">{layer ? 'Counting the plants …' : 'There is no cover yet, so there are no plants to list. Make one in the workbench with + layer.'}</p>
+          )}
+        </div>
         <div className="stage">
           <View3D
             onViewport={(viewport) => (view.current = viewport)}

@@ -75,6 +75,9 @@ export function Board() {
             {everything ? 'fewer' : `${hidden.length} more`}
           </button>
         )}
+        <span className="ms-auto">
+          <AddFalloff />
+        </span>
       </div>
       <div ref={grid} className="board" role="grid" aria-label="Drive board">
         <div className="board-row board-head" role="row" style={{ gridTemplateColumns: template }}>
@@ -101,8 +104,8 @@ export function Board() {
               </div>
             );
           })}
-          <div role="columnheader" className="d-flex justify-content-end align-self-end">
-            <AddFalloff />
+          <div role="columnheader">
+            <span className="visually-hidden">Ends</span>
           </div>
         </div>
         {found.map((family) => (

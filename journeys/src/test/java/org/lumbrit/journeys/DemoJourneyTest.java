@@ -2,6 +2,7 @@ package org.lumbrit.journeys;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import com.microsoft.playwright.Page;
 import org.junit.jupiter.api.Order;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
@@ -26,6 +27,10 @@ class DemoJourneyTest {
             full.ripe();
             assertThat(full.plants()).isGreaterThan(20_000);
             assertThat(full.brightness(0.4, 0.02, 0.6, 0.1)).as("sky").isGreaterThan(60);
+            full.page
+                    .getByText("1 finding", new Page.GetByTextOptions().setExact(true))
+                    .click();
+            full.page.getByText("Crumbling: not at rest").waitFor();
             assertThat(full.errors).isEmpty();
         }
     }
