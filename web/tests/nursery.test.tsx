@@ -68,6 +68,7 @@ describe('the list of plants', () => {
 
   it('plants it in the site at its own size', async () => {
     const { session } = open();
+    await userEvent.click(screen.getByRole('button', { name: /^Plant .*: more$/ }));
     await userEvent.click(screen.getByText('Plant it in the site'));
     const [edits, note] = session.commit.mock.lastCall!;
     expect(edits).toMatchObject([

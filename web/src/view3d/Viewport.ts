@@ -233,6 +233,8 @@ export class Viewport {
     }
     this.draft = new Mesh(groundGeometry(this.heights, DRAFT_NODES), this.groundMaterial);
     this.fine = new Mesh(groundGeometry(this.heights, FINE_NODES), this.groundMaterial);
+    // it is always in the picture
+    this.draft.frustumCulled = this.fine.frustumCulled = false;
     this.eye.floor = (x, z) => (this.heights ? heightAt(this.heights, x, z) : -1e9);
     this.scene.add(this.draft, this.fine);
     this.setWater(water);

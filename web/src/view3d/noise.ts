@@ -27,16 +27,21 @@ export function noiseTexture(): DataTexture {
 
 function addOctave(sum: Float32Array, cells: number, weight: number, seed: number): void {
   const step = cells / SIZE;
+  const values = new Float32Array(cells * cells);
+  for (let i = 0; i < values.length; i++) values[i] = lattice(i % cells, Math.floor(i / cells), cells, seed);
   for (let row = 0; row < SIZE; row++) {
     const v = row * step;
     const r = Math.floor(v);
     const fv = ease(v - r);
+    const upper = (r % cells) * cells;
+    const lower = ((r + 1) % cells) * cells;
     for (let column = 0; column < SIZE; column++) {
       const u = column * step;
       const c = Math.floor(u);
       const fu = ease(u - c);
-      const north = mix(lattice(c, r, cells, seed), lattice(c + 1, r, cells, seed), fu);
-      const south = mix(lattice(c, r + 1, cells, seed), lattice(c + 1, r + 1, cells, seed), fu);
+      const east = (c + 1) % cells;
+      const north = mix(values[upper + c]!, values[upper + east]!, fu);
+      const south = mix(values[lower + c]!, values[lower + east]!, fu);
       const at = row * SIZE + column;
       sum[at] = sum[at]! + weight * (mix(north, south, fv) - 0.5) * 2;
     }

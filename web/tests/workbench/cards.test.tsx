@@ -68,6 +68,7 @@ describe('the card of a step', () => {
     cleanup();
     show({ settings: { kind: 'contrast', id: 's1', power: 2, pivot: 0.5, skipped: true } });
     expect(screen.getByText('skipped')).toBeTruthy();
+    await userEvent.click(screen.getByRole('button', { name: 'Contrast: more' }));
     expect(screen.getByText('Use again')).toBeTruthy();
   });
 

@@ -10,10 +10,12 @@ import java.nio.file.Path;
 import java.util.List;
 import org.assertj.core.api.SoftAssertions;
 import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Order;
 import org.junit.jupiter.api.Test;
 import org.lumbrit.server.RunningServer;
 
 /** Every page and dialog, by day and by night, has no fault that axe calls serious or critical. */
+@Order(Integer.MAX_VALUE - 2)
 class AccessibilityJourneyTest extends Journey {
     private static final String AXE = read(Path.of("../web/node_modules/axe-core/axe.min.js"));
 

@@ -10,10 +10,12 @@ import com.microsoft.playwright.options.BoundingBox;
 import java.util.List;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Order;
 import org.junit.jupiter.api.Test;
 import org.lumbrit.server.RunningServer;
 
 /** Shaping falloffs in the view, aiming, finding mistakes and mending them. */
+@Order(Integer.MAX_VALUE)
 class FalloffJourneyTest extends Journey {
     private String site;
 

@@ -6,11 +6,13 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.BoundingBox;
+import org.junit.jupiter.api.Order;
 import org.junit.jupiter.api.Test;
 import org.lumbrit.server.RunningServer;
 import tools.jackson.databind.JsonNode;
 
 /** Playing the wind, making it loop, mending what is found, as a user does. */
+@Order(3)
 class MotionJourneyTest extends Journey {
     MotionJourneyTest(RunningServer server) {
         super(server);

@@ -10,11 +10,13 @@ import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.BoundingBox;
 import java.nio.file.Files;
 import java.util.List;
+import org.junit.jupiter.api.Order;
 import org.junit.jupiter.api.Test;
 import org.lumbrit.server.RunningServer;
 import tools.jackson.databind.JsonNode;
 
 /** Making plants in the nursery and covering ground and walls with them, as a user does. */
+@Order(Integer.MAX_VALUE - 1)
 class PlantsJourneyTest extends Journey {
     PlantsJourneyTest(RunningServer server) {
         super(server);

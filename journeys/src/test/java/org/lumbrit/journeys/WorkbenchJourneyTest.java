@@ -9,10 +9,12 @@ import com.microsoft.playwright.options.AriaRole;
 import java.util.HashSet;
 import java.util.Set;
 import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Order;
 import org.junit.jupiter.api.Test;
 import org.lumbrit.server.RunningServer;
 import tools.jackson.databind.JsonNode;
 
+@Order(2)
 class WorkbenchJourneyTest extends Journey {
     private String site;
 
