@@ -51,7 +51,7 @@ public record MeshCheck(int open, int crowded, int flipped, int degenerate, bool
                 sides[used++] = side(c, a);
             }
         }
-        Arrays.sort(sides, 0, used);
+        Arrays.parallelSort(sides, 0, used);
         int open = 0;
         int crowded = 0;
         int flipped = 0;

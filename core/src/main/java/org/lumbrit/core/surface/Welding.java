@@ -1,10 +1,14 @@
 package org.lumbrit.core.surface;
 
 import java.util.Arrays;
-import org.lumbrit.core.math.Hash;
 
-/** Finds vertices that stand at the same place, through a hashed grid of cells as wide as the tolerance. */
+/** Finds vertices that stand at the same place, through a hashed grid of cells some tolerances wide. */
 public final class Welding {
+    /** Of a cell in tolerances: few vertices reach into a second cell, and few that stay apart share one. */
+    private static final int WIDTH = 4;
+    /** How far is looked, in tolerances: a hair more than one, for the rounding. */
+    private static final double REACH = 1.001;
+
     private Welding() {}
 
     /**
@@ -19,21 +23,30 @@ public final class Welding {
         int[] heads = new int[room];
         int[] next = new int[count];
         Arrays.fill(heads, -1);
-        int reach = tolerance > 0 ? 1 : 0;
+        long[] low = new long[3];
+        long[] high = new long[3];
         for (int v = 0; v < count; v++) {
-            long cx = cell(positions[3 * v], tolerance);
-            long cy = cell(positions[3 * v + 1], tolerance);
-            long cz = cell(positions[3 * v + 2], tolerance);
-            first[v] = v;
-            for (long x = cx - reach; x <= cx + reach && first[v] == v; x++) {
-                for (long y = cy - reach; y <= cy + reach && first[v] == v; y++) {
-                    for (long z = cz - reach; z <= cz + reach && first[v] == v; z++) {
-                        first[v] = known(positions, heads, next, slot(x, y, z, room), v, tolerance);
+            for (int axis = 0; axis < 3; axis++) {
+                low[axis] =
+                        cell((double) positions[3 * v + axis] - REACH * tolerance, positions[3 * v + axis], tolerance);
+                high[axis] =
+                        cell((double) positions[3 * v + axis] + REACH * tolerance, positions[3 * v + axis], tolerance);
+            }
+            int known = v;
+            for (long x = low[0]; x <= high[0]; x++) {
+                for (long y = low[1]; y <= high[1]; y++) {
+                    for (long z = low[2]; z <= high[2]; z++) {
+                        known = Math.min(known, known(positions, heads, next, slot(x, y, z, room), v, tolerance));
                     }
                 }
             }
-            if (first[v] == v) {
-                int slot = slot(cx, cy, cz, room);
+            first[v] = known;
+            if (known == v) {
+                int slot = slot(
+                        cell(positions[3 * v], positions[3 * v], tolerance),
+                        cell(positions[3 * v + 1], positions[3 * v + 1], tolerance),
+                        cell(positions[3 * v + 2], positions[3 * v + 2], tolerance),
+                        room);
                 next[v] = heads[slot];
                 heads[slot] = v;
             }
@@ -41,12 +54,15 @@ public final class Welding {
         return first;
     }
 
-    private static long cell(float value, double tolerance) {
-        return tolerance > 0 ? (long) Math.floor(value / tolerance) : Float.floatToIntBits(value + 0f);
+    /** @param exact what stands for its own cell where nothing but the same place is joined */
+    private static long cell(double value, float exact, double tolerance) {
+        return tolerance > 0 ? (long) Math.floor(value / (WIDTH * tolerance)) : Float.floatToIntBits(exact + 0f);
     }
 
+    /** Cells beside each other along x mostly get slots beside each other, as files give near vertices after each other. */
     private static int slot(long x, long y, long z, int room) {
-        return (int) (Hash.of(7, x, y, z) & room - 1);
+        long h = x + y * 0x9E3779B1L + z * 0x85EBCA77L;
+        return (int) (h + (h >> 15) * 0xC2B2AE35L & room - 1);
     }
 
     private static int known(float[] p, int[] heads, int[] next, int slot, int v, double tolerance) {

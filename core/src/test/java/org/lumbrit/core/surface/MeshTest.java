@@ -70,6 +70,32 @@ class MeshTest {
         assertThat(MeshCheck.of(welded).closed()).isTrue();
     }
 
+    /** Against every pair looked at, with vertices on the borders of cells, in clusters and far from the origin. */
+    @Test
+    void weldingFindsTheFirstVertexWithinTheTolerance() {
+        for (double tolerance : new double[] {0, 0.001, 0.03, 0.5}) {
+            int count = 900;
+            float[] p = new float[3 * count];
+            for (int i = 0; i < p.length; i++) {
+                double unit = Hash.unit(Hash.of(9, i / 3 % 300, i % 3, i / 900));
+                p[i] = (float) (Math.round(unit * 40) * 0.05 + (i < 1350 ? -1000 : 0) + 0.002 * (i / 900));
+            }
+            int[] first = Welding.firsts(p, tolerance);
+            for (int v = 0; v < count; v++) {
+                int expected = v;
+                for (int w = 0; w < v && expected == v; w++) {
+                    double x = (double) p[3 * v] - p[3 * w];
+                    double y = (double) p[3 * v + 1] - p[3 * w + 1];
+                    double z = (double) p[3 * v + 2] - p[3 * w + 2];
+                    if (first[w] == w && x * x + y * y + z * z <= tolerance * tolerance) {
+                        expected = w;
+                    }
+                }
+                assertThat(first[v]).as("vertex " + v + " at " + tolerance).isEqualTo(expected);
+            }
+        }
+    }
+
     @Test
     void smoothingKeepsAConstantAndTheSumOfAreaTimesValue() {
         Mesh mesh = new BarrelShape(0.5, 1.2, 0.2, 24).mesh(file -> null);
