@@ -4,6 +4,8 @@ const REST_BEFORE_FINE = 180;
 /** Passes of the still picture where nobody wishes for another number; each takes as long as a frame of full detail. */
 const PASSES = 12;
 const LONGEST = 8500;
+/** Pictures given to the graphics card and not drawn yet: two, so that it never waits for the next. */
+const MOST_AT_WORK = 2;
 
 const COPY = /* glsl */ `
 varying vec2 vAt;
@@ -34,8 +36,8 @@ export class Ripening {
   private readonly camera = new OrthographicCamera(-1, 1, 1, -1, 0, 1);
   private readonly quad: Mesh<PlaneGeometry, ShaderMaterial>;
   private frame = 0;
-  /** Whether the graphics card is still at work on a picture, and the draft that waits for it. */
-  private drawing = false;
+  /** How many pictures the graphics card is still at work on, and the draft that waits for them. */
+  private drawing = 0;
   private wished: ((measured: number) => void) | null = null;
   private timer = 0;
   private turn = 0;
@@ -68,28 +70,29 @@ export class Ripening {
   }
 
   /**
-   * Draws a draft at the next frame, then starts anew. One picture is on the graphics card at a time: what is wished meanwhile
-   * waits, and only the last of it is drawn. @param paint is told how long the last draft took, in ms
+   * Draws a draft at the next frame, then starts anew. The graphics card has two pictures at most, the one that it draws and the
+   * next: what is wished meanwhile waits, and only the last of it is drawn. @param paint is told how long the last draft took, in ms
    */
   draft(paint: (measured: number) => void): void {
     this.turn++;
     window.clearTimeout(this.timer);
     this.painter.began();
     this.wished = paint;
-    if (!this.frame && !this.drawing) this.next();
+    this.next();
   }
 
   private next(): void {
+    if (!this.wished || this.frame || this.drawing >= MOST_AT_WORK) return;
     this.frame = requestAnimationFrame(() => {
       this.frame = 0;
       const paint = this.wished!;
       this.wished = null;
       const start = performance.now();
+      const turn = this.turn;
       paint(this.lastDraft);
       this.whenDrawn(() => {
         this.lastDraft = performance.now() - start;
-        if (this.wished) this.next();
-        else this.timer = window.setTimeout(() => this.begin(), REST_BEFORE_FINE);
+        if (turn === this.turn) this.timer = window.setTimeout(() => this.begin(), REST_BEFORE_FINE);
       });
     });
   }
@@ -103,10 +106,6 @@ export class Ripening {
     const before = performance.now();
     this.painter.pass(halton(done + 1, 2) - 0.5, halton(done + 1, 3) - 0.5);
     this.whenDrawn(() => {
-      if (this.wished) {
-        this.next();
-        return;
-      }
       if (turn !== this.turn) return;
       this.add(done);
       this.present(done + 1);
@@ -137,7 +136,7 @@ export class Ripening {
 
   /** Calls back when the graphics work that was asked for is done, without blocking. */
   private whenDrawn(then: () => void): void {
-    this.drawing = true;
+    this.drawing++;
     const gl = this.renderer.getContext() as WebGL2RenderingContext;
     const fence = gl.fenceSync(gl.SYNC_GPU_COMMANDS_COMPLETE, 0);
     gl.flush();
@@ -149,8 +148,9 @@ export class Ripening {
         return;
       }
       gl.deleteSync(fence);
-      this.drawing = false;
+      this.drawing--;
       then();
+      this.next();
     };
     window.setTimeout(look, 0);
   }
