@@ -73,7 +73,7 @@ export function HandOverPage() {
         <p className="muted">Everything goes into one zip with a short report of what is in it. Metres, +Y up, the origin in the middle of the site.</p>
         {site.error && <p role="alert">{site.error.message}</p>}
         <Chosen what="formats" all={formatNames} without={without} onChange={setWithout} />
-        <div className="d-grid gap-2 mb-3">
+        <div className="handed-formats mb-3">
           {formats.data?.map((format) => (
             <label key={format.name} className="place-card flex-row align-items-baseline gap-3 p-3">
               <input
