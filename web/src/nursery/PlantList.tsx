@@ -80,7 +80,7 @@ export function PlantList({ plants, chosen, onChoose }: { plants: NurseryPlant[]
           <Dropdown.Toggle variant="primary" size="sm">
             + plant
           </Dropdown.Toggle>
-          <Dropdown.Menu className="scroll-menu" popperConfig={INSIDE}>
+          <Dropdown.Menu className="scroll-menu" renderOnMount popperConfig={INSIDE}>
             {kinds.plants
               .filter((each) => each.name !== 'kept')
               .map((each) => (
@@ -122,7 +122,7 @@ export function PlantList({ plants, chosen, onChoose }: { plants: NurseryPlant[]
                 <Dropdown.Toggle as="button" className="icon-button" aria-label={`Plant ${plant.name}: more`}>
                   <i className="bi bi-three-dots" />
                 </Dropdown.Toggle>
-                <Dropdown.Menu popperConfig={INSIDE}>
+                <Dropdown.Menu popperConfig={INSIDE} renderOnMount>
                   <Dropdown.Item as="button" onClick={() => plantOut(plant)}>
                     Plant it in the site
                   </Dropdown.Item>

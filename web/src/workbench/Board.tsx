@@ -180,8 +180,6 @@ interface LayerProps {
 
 function LayerRows({ layer, template, falloffs, folded, plants, onFold }: LayerProps) {
   const { kinds } = useSession();
-  // a menu with all its dialogs for each of many layers is made when it is first wanted
-  const [wanted, setWanted] = useState(false);
   return (
     <>
       <div className="board-row layer-row" role="row" style={{ gridTemplateColumns: '1fr auto' }}>
@@ -197,11 +195,11 @@ function LayerRows({ layer, template, falloffs, folded, plants, onFold }: LayerP
           <span className="muted small fw-normal">{plants === undefined || layer.kind !== 'cover' ? '' : `${grouped(plants)} plants`}</span>
           {isRelief(layer) && <ReliefButtons layer={layer} />}
           {layer.kind === 'wind' && <WindButtons layer={layer} />}
-          <Dropdown align="end" onToggle={(shown) => shown && setWanted(true)}>
+          <Dropdown align="end">
             <Dropdown.Toggle as="button" className="icon-button" aria-label={`Layer ${layer.name}: more`}>
               <i className="bi bi-three-dots" />
             </Dropdown.Toggle>
-            {wanted && <LayerMenu layer={layer} />}
+            <LayerMenu layer={layer} />
           </Dropdown>
         </span>
       </div>

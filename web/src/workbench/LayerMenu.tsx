@@ -31,7 +31,7 @@ export function LayerMenu({ layer }: { layer: Layer }) {
   const move = (to: number) => commit([{ kind: 'move-layer', layer: layer.id, index: recipe.layers.indexOf(rows[to]!) }]);
   return (
     <>
-      <Dropdown.Menu popperConfig={INSIDE}>
+      <Dropdown.Menu popperConfig={INSIDE} renderOnMount>
         <Dropdown.Item as="button" onClick={() => setOpen(true)}>
           {layer.kind === 'cover' ? 'Plant, where it stands, colours …' : layer.kind === 'tint' ? 'Ramp, tones, name …' : 'Settings, name …'}
         </Dropdown.Item>

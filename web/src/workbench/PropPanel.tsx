@@ -137,7 +137,7 @@ export function AddProp({ onMade }: { onMade?: (prop: Prop) => void }) {
       <Dropdown.Toggle variant="quiet" size="sm" className="plus" title="Put up something made by rule">
         + prop
       </Dropdown.Toggle>
-      <Dropdown.Menu className="scroll-menu" popperConfig={INSIDE}>
+      <Dropdown.Menu className="scroll-menu" renderOnMount popperConfig={INSIDE}>
         {kinds.shapes
           .filter((each) => each.name !== 'mesh')
           .map((each) => (

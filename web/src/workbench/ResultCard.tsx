@@ -44,7 +44,7 @@ export function ResultCard({ falloff, view }: { falloff: Falloff; view: StageVie
           <Dropdown.Toggle as="button" className="icon-button" aria-label={`${falloff.name}: more`}>
             <i className="bi bi-three-dots-vertical" />
           </Dropdown.Toggle>
-          <Dropdown.Menu popperConfig={INSIDE}>
+          <Dropdown.Menu renderOnMount popperConfig={INSIDE}>
             <Dropdown.Item as="button" onClick={() => move(-1)}>
               Move column left
             </Dropdown.Item>

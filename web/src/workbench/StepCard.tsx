@@ -96,7 +96,7 @@ export function StepCard({ stage, description, settings, view, before, onPreview
           <Dropdown.Toggle as="button" className="icon-button" aria-label={`${title}: more`}>
             <i className="bi bi-three-dots-vertical" />
           </Dropdown.Toggle>
-          <Dropdown.Menu popperConfig={INSIDE}>
+          <Dropdown.Menu renderOnMount popperConfig={INSIDE}>
             <Dropdown.Item as="button" onClick={() => setOpen(true)}>
               All settings …
             </Dropdown.Item>

@@ -64,7 +64,7 @@ export function AddFalloff() {
           if (chosen) api.readPicture(chosen).then((read) => add('picture', read.picture), (error) => sayProblem(error));
         }}
       />
-      <Dropdown.Menu className="scroll-menu" popperConfig={INSIDE}>
+      <Dropdown.Menu className="scroll-menu" renderOnMount popperConfig={INSIDE}>
         {kinds.sources.map((each) => (
           <Dropdown.Item as="button" key={each.name} onClick={() => add(each.name)}>
             <b>{each.title}</b>
@@ -138,7 +138,7 @@ export function AddLayer() {
       <Dropdown.Toggle variant="quiet" size="sm" className="plus" title="Make a layer">
         + layer
       </Dropdown.Toggle>
-      <Dropdown.Menu className="scroll-menu" popperConfig={INSIDE}>
+      <Dropdown.Menu className="scroll-menu" renderOnMount popperConfig={INSIDE}>
         {kinds.layers.filter((each) => each.name !== 'plant').map((each) => (
           <Dropdown.Item as="button" key={each.name} onClick={() => addOf(each.name)}>
             <b>{each.title}</b>
@@ -173,7 +173,7 @@ export function AddStep() {
       <Dropdown.Toggle as="button" aria-label="Add a step" title="Add a step">
         +
       </Dropdown.Toggle>
-      <Dropdown.Menu className="scroll-menu" popperConfig={INSIDE}>
+      <Dropdown.Menu className="scroll-menu" renderOnMount popperConfig={INSIDE}>
         {kinds.steps.map((each) => (
           <Dropdown.Item as="button" key={each.name} onClick={() => add(each.name)}>
             <b>{each.title}</b>
