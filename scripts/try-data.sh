@@ -25,7 +25,12 @@ hold() {
   held=$((held + 1))
 }
 
-answers() { [ "$(PGPASSWORD=$PG_PASSWORD psql -h 127.0.0.1 -p "$PG_PORT" -U lumbrit -d "${1:-postgres}" -tAc 'select 42' 2>/dev/null)" = 42 ]; }
+# sql DATABASE QUERY: what it answers
+sql() { PGPASSWORD=$PG_PASSWORD psql -q -h 127.0.0.1 -p "$PG_PORT" -U lumbrit -d "$1" -tAc "$2"; }
+
+answers() { [ "$(sql "${1:-postgres}" 'select 42' 2>/dev/null)" = 42 ]; }
+
+kept() { [ "$(sql lumbrit 'select a from kept')" = 7 ]; }
 
 # refused WORDS: a start of its own ends in an error that has the words in it
 refused() {
@@ -44,7 +49,7 @@ hold "nothing half made is left" test ! -e "$folder/postgres.part"
 hold "the password is its owner's alone" test "$(stat -c %a "$folder/password")" = 600
 hold "the cluster is its owner's alone" test "$(stat -c %a "$PG_FOLDER")" = 700
 postgres_database lumbrit
-PGPASSWORD=$PG_PASSWORD psql -q -h 127.0.0.1 -p "$PG_PORT" -U lumbrit -d lumbrit -c 'create table kept (a int); insert into kept values (7)'
+sql lumbrit 'create table kept (a int); insert into kept values (7)'
 
 # a start that was killed leaves its database running: the next one stops it and goes on
 before=$(postgres_process)
@@ -61,7 +66,6 @@ as_postgres sed -i "1s/.*/$other/" "$PG_FOLDER/postmaster.pid"
 postgres_start "$folder"
 hold "another program that has its pid is left alone" is_alive "$other"
 hold "the database is started again" answers lumbrit
-kept() { [ "$(PGPASSWORD=$PG_PASSWORD psql -h 127.0.0.1 -p "$PG_PORT" -U lumbrit -d lumbrit -tAc 'select a from kept')" = 7 ]; }
 hold "what it held is still there" kept
 kill "$other" && wait "$other" 2>/dev/null
 hold "a process that has ended is nobody" test "$(is_alive "$other" && echo yes)" = ""

@@ -41,7 +41,7 @@ export function SitesPage() {
       await api.remove(site.id);
       await queries.invalidateQueries({ queryKey: ['sites'] });
       useNotes.getState().say(`Deleted ${site.name}.`, {
-        action: { label: 'Undo', run: () => void api.restore(site.id).then(() => queries.invalidateQueries({ queryKey: ['sites'] }), (error) => sayProblem(error)) },
+        action: { label: 'Undo', run: () => void api.restore(site.id).then(() => queries.invalidateQueries({ queryKey: ['sites'] }), sayProblem) },
       });
     } catch (error) {
       sayProblem(error);

@@ -131,7 +131,7 @@ function StationField({ rows, onCommit }: { rows: number[][]; onCommit: (value: 
         onChange={(event) => {
           const file = event.target.files?.[0];
           event.target.value = '';
-          if (file) api.readWeather(file).then((read) => onCommit(read.rows), (error) => sayProblem(error));
+          if (file) api.readWeather(file).then((read) => onCommit(read.rows), sayProblem);
         }}
       />
     </div>
@@ -156,7 +156,7 @@ function PictureField({ title, onCommit }: { title: string; onCommit: (value: un
         onChange={(event) => {
           const file = event.target.files?.[0];
           event.target.value = '';
-          if (file) api.readPicture(file).then((read) => onCommit(read.picture), (error) => sayProblem(error));
+          if (file) api.readPicture(file).then((read) => onCommit(read.picture), sayProblem);
         }}
       />
     </div>

@@ -137,7 +137,7 @@ export function View3D({ onViewport, onRipen }: { onViewport: (viewport: Viewpor
 
   useEffect(() => {
     if (!placing) return;
-    // once the dialog that this was chosen in is gone; it gives the focus back to its button first
+    // once the dialog that this was chosen in is gone, as it keeps the focus while it is there
     const timer = window.setInterval(() => {
       if (document.querySelector('.modal')) return;
       window.clearInterval(timer);

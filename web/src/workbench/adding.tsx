@@ -61,7 +61,7 @@ export function AddFalloff() {
         onChange={(event) => {
           const chosen = event.target.files?.[0];
           event.target.value = '';
-          if (chosen) api.readPicture(chosen).then((read) => add('picture', read.picture), (error) => sayProblem(error));
+          if (chosen) api.readPicture(chosen).then((read) => add('picture', read.picture), sayProblem);
         }}
       />
       <Dropdown.Menu className="scroll-menu" renderOnMount popperConfig={INSIDE}>

@@ -193,7 +193,7 @@ function useManifest(site: Site | undefined, edits: Edit[], returns: number, los
   const stop = useCallback(() => {
     loop.current.wish = null;
     loop.current.abort.abort();
-    api.stop().catch((error) => sayProblem(error));
+    api.stop().catch(sayProblem);
     useNotes.getState().say('Stopped. The picture is the last whole one; any change computes anew.');
   }, []);
   return { manifest, working, stop };

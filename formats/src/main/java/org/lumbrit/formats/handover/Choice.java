@@ -2,7 +2,6 @@ package org.lumbrit.formats.handover;
 
 import java.util.EnumSet;
 import java.util.HashSet;
-import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Set;
 import java.util.stream.Collectors;
@@ -44,10 +43,10 @@ public record Choice(Set<HandOver> formats, Set<String> without) {
         Set<String> ids = new HashSet<>();
         List<Layer> layers = layers(recipe).toList();
         for (String wanted : without) {
-            Set<String> found = layers.stream()
+            List<String> found = layers.stream()
                     .filter(layer -> layer.id().equals(wanted) || layer.name().equals(wanted))
                     .map(Layer::id)
-                    .collect(Collectors.toCollection(LinkedHashSet::new));
+                    .toList();
             if (found.isEmpty()) {
                 throw new BadInputException(
                         "“" + wanted + "” cannot be left out, as no shown layer with files of its own is"

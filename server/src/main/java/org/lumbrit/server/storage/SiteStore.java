@@ -23,8 +23,8 @@ import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
 
 /**
- * Sites and their revisions. Every change makes a new revision that holds the whole recipe but for the strokes of brushes; undo is linear per site and a
- * revision of its own, so it survives restarts and is the same in every tab.
+ * Sites and their revisions. Every change makes a new revision that holds the whole recipe but for the strokes of brushes; undo
+ * is linear per site and a revision of its own, so it survives restarts and is the same in every tab.
  */
 @Component
 public class SiteStore {
