@@ -1,7 +1,8 @@
 import { Modal } from 'react-bootstrap';
 import type { Layer } from '../api/types';
 import { Dialog } from '../parts/Dialog';
-import { kept, keeping, type Keeping } from './keeping';
+import { withUnit } from '../parts/numbers';
+import { edgeOf, kept, keeping, type Keeping } from './keeping';
 import { useSelection } from './selection';
 import { useSession } from './session';
 
@@ -18,7 +19,7 @@ export function AreasDialog({ layer, show, onHide }: { layer: Layer; show: boole
   const areas = recipe.places.filter((each) => each.kind === 'area');
   const keep = (area: (typeof areas)[number], how: Keeping, words: string) => {
     const { edits, falloff } = kept(recipe, kinds, layer, area, how);
-    commit(edits, `${layer.name} ${words} ${area.name}${how === 'anywhere' ? '' : ', with an edge of 1 m'}.`);
+    commit(edits, `${layer.name} ${words} ${area.name}${how === 'anywhere' ? '' : `, with an edge of ${withUnit(edgeOf(area), 'm')}`}.`);
     if (falloff) selection.chooseFalloff(falloff);
   };
   const draw = () => {

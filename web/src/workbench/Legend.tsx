@@ -14,6 +14,8 @@ export function Legend() {
   const { manifest } = useSession();
   const { look, levels, values, time, comparing, falloff, layer, set } = useSelection();
   if (!manifest || (!falloff && !layer)) return null;
+  // what was computed last is the site before its first falloff and layer, as the newest could not be
+  if (manifest.falloffs.length === 0 && manifest.layers.length === 0) return null;
   const { title, unit, low, high, summary, seen, signed } = manifest.shown;
   const suffix = unit === '' ? '' : unit === '°' ? '°' : ` ${unit}`;
   const beyond = summary.min < low - 1e-6 || summary.max > high + 1e-6;

@@ -18,7 +18,7 @@ export function ResultCard({ falloff, view }: { falloff: Falloff; view: StageVie
   const [samples, setSamples] = useState(false);
   const [copying, setCopying] = useState(false);
   const ofManifest = manifest?.falloffs.find((each) => each.id === falloff.id);
-  const drives = ofManifest?.drives ?? 0;
+  const drives = recipe.drives.filter((each) => each.falloff === falloff.id).length;
   const move = (by: number) => commit([{ kind: 'move-falloff', falloff: falloff.id, index: recipe.falloffs.findIndex((each) => each.id === falloff.id) + by }]);
   const duplicate = () => {
     const id = freshId('f');

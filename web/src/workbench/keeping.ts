@@ -3,11 +3,22 @@ import { STRAIGHT } from '../parts/curve';
 import { freeName, freshId } from './selection';
 import { describe, withDefaults } from './settings';
 
-/** Keeps a cover out of an area, or within it, with a soft edge of a metre: a falloff by distance that drives its density. */
-function fenced(recipe: Recipe, kinds: AllKinds, cover: Layer, area: Place, out: boolean): { edits: Edit[]; falloff: string } {
+type Area = Extract<Place, { kind: 'area' }>;
+
+/** Metres over which a cover ends at an area: one, or a tenth of the shorter side of a smaller area. */
+export function edgeOf(area: Area): number {
+  const side = (axis: 0 | 2) => {
+    const along = area.points.map((point) => point[axis]!);
+    return Math.max(...along) - Math.min(...along);
+  };
+  return Math.min(1, Number((Math.min(side(0), side(2)) / 10).toPrecision(2)));
+}
+
+/** Keeps a cover out of an area, or within it, with a soft edge: a falloff by distance that drives its density. */
+function fenced(recipe: Recipe, kinds: AllKinds, cover: Layer, area: Area, out: boolean): { edits: Edit[]; falloff: string } {
   const id = freshId('f');
   const name = freeName(`${out ? 'Out of' : 'Within'} ${area.name}`, recipe.falloffs.map((each) => each.name));
-  const source = { ...withDefaults(describe(kinds.sources, 'distance')!, { place: area.id }), near: 0, far: 1, within: 'filled' } as unknown as Source;
+  const source = { ...withDefaults(describe(kinds.sources, 'distance')!, { place: area.id }), near: 0, far: edgeOf(area), within: 'filled' } as unknown as Source;
   const steps = out ? [{ kind: 'invert' as const, id: freshId('s'), skipped: false }] : [];
   return {
     edits: [
@@ -33,7 +44,7 @@ export function keeping(recipe: Recipe, cover: Layer, area: Place): { how: Keepi
 }
 
 /** Lets a cover keep to an area in another way; a falloff that nothing else uses goes with its drive. */
-export function kept(recipe: Recipe, kinds: AllKinds, cover: Layer, area: Place, how: Keeping): { edits: Edit[]; falloff: string } {
+export function kept(recipe: Recipe, kinds: AllKinds, cover: Layer, area: Area, how: Keeping): { edits: Edit[]; falloff: string } {
   const before = keeping(recipe, cover, area);
   const edits: Edit[] = [];
   if (before.how !== 'anywhere') {

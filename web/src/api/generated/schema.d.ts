@@ -1781,8 +1781,6 @@ export interface components {
             step: string;
         };
         FalloffView: {
-            /** Format: int32 */
-            drives: number;
             id: string;
             name: string;
             perPlant: boolean;

@@ -162,16 +162,17 @@ public enum HandOver {
         void write(Packing all) {
             Ground ground = all.ground();
             List<Place> places = new ArrayList<>(all.recipe().places());
+            String counted = places.size() == 1 ? "1 place" : places.size() + " places";
             all.report()
                     .add(
                             "places/places.geojson",
                             GeoJsonWriter.write(places),
-                            places.size() + " places, y to the north");
+                            counted + ", y to the north");
             all.report()
                     .add(
                             "places/places.svg",
                             SvgPlaces.write(places, ground),
-                            places.size() + " places, y to the south");
+                            counted + ", y to the south");
             all.recipe().ground().waterLevel().ifPresent(level -> {
                 List<Place> edges = new ArrayList<>();
                 double area = 0;

@@ -34,10 +34,7 @@ final class FalloffLooks {
             for (int stage = chosen ? 0 : last; stage <= last; stage++) {
                 stages.add(stage(falloff, stage));
             }
-            int drives = (int) look.recipe.drives().stream()
-                    .filter(drive -> drive.falloff().equals(falloff.id()))
-                    .count();
-            views.add(new FalloffView(falloff.id(), falloff.name(), look.perPlant(falloff), drives, stages));
+            views.add(new FalloffView(falloff.id(), falloff.name(), look.perPlant(falloff), stages));
         }
         look.findings.addAll(FalloffFindings.of(look.evaluation, look.samples));
         return views;

@@ -95,7 +95,6 @@ public record Manifest(
             @NotNull String id,
             @NotNull String name,
             @NotNull Boolean perPlant,
-            @NotNull Integer drives,
             @NotNull List<StageView> stages) {}
 
     /**
