@@ -163,16 +163,8 @@ public enum HandOver {
             Ground ground = all.ground();
             List<Place> places = new ArrayList<>(all.recipe().places());
             String counted = places.size() == 1 ? "1 place" : places.size() + " places";
-            all.report()
-                    .add(
-                            "places/places.geojson",
-                            GeoJsonWriter.write(places),
-                            counted + ", y to the north");
-            all.report()
-                    .add(
-                            "places/places.svg",
-                            SvgPlaces.write(places, ground),
-                            counted + ", y to the south");
+            all.report().add("places/places.geojson", GeoJsonWriter.write(places), counted + ", y to the north");
+            all.report().add("places/places.svg", SvgPlaces.write(places, ground), counted + ", y to the south");
             all.recipe().ground().waterLevel().ifPresent(level -> {
                 List<Place> edges = new ArrayList<>();
                 double area = 0;

@@ -11,6 +11,7 @@ final class SvgPath {
     private static final Pattern TOKEN = Pattern.compile("[A-Za-z]|[+-]?(?:\\d+\\.?\\d*|\\.\\d+)(?:[eE][+-]?\\d+)?");
     private static final int PIECES_A_CURVE = 16;
     private static final int MOST_CORNERS = 100_000;
+    private static final int MOST_TOKENS = 8 * MOST_CORNERS;
 
     private final List<Piece> pieces = new ArrayList<>();
     private final List<String> tokens = new ArrayList<>();
@@ -33,8 +34,12 @@ final class SvgPath {
     SvgPath(String data, String fileName) {
         this.fileName = fileName;
         Matcher matcher = TOKEN.matcher(data);
-        while (matcher.find() && tokens.size() < 8 * MOST_CORNERS) {
+        while (matcher.find()) {
             tokens.add(matcher.group());
+            if (tokens.size() > MOST_TOKENS) {
+                throw new BadInputException(
+                        fileName + ": a path has more than " + MOST_TOKENS + " numbers; make it of fewer.");
+            }
         }
     }
 
@@ -94,7 +99,7 @@ final class SvgPath {
                 startY = y;
                 corners.add(new double[] {x, y});
             }
-            case 'L', 'T' -> to(fromX + number(), fromY + number());
+            case 'L' -> to(fromX + number(), fromY + number());
             case 'H' -> to(fromX + number(), y);
             case 'V' -> to(x, fromY + number());
             case 'C' ->
@@ -111,18 +116,12 @@ final class SvgPath {
                 double c1y = smooth ? 2 * y - controlY : y;
                 curve(c1x, c1y, fromX + number(), fromY + number(), fromX + number(), fromY + number());
             }
-            case 'Q' -> {
-                double qx = fromX + number();
-                double qy = fromY + number();
-                double ex = fromX + number();
-                double ey = fromY + number();
-                curve(
-                        x + 2 * (qx - x) / 3,
-                        y + 2 * (qy - y) / 3,
-                        ex + 2 * (qx - ex) / 3,
-                        ey + 2 * (qy - ey) / 3,
-                        ex,
-                        ey);
+            case 'Q' -> quadratic(fromX + number(), fromY + number(), fromX + number(), fromY + number());
+            case 'T' -> {
+                boolean smooth = before == 'Q' || before == 'T';
+                double qx = smooth ? 2 * x - controlX : x;
+                double qy = smooth ? 2 * y - controlY : y;
+                quadratic(qx, qy, fromX + number(), fromY + number());
             }
             case 'A' ->
                 throw new BadInputException(
@@ -152,6 +151,12 @@ final class SvgPath {
         }
         controlX = bx;
         controlY = by;
+    }
+
+    private void quadratic(double qx, double qy, double ex, double ey) {
+        curve(x + 2 * (qx - x) / 3, y + 2 * (qy - y) / 3, ex + 2 * (qx - ex) / 3, ey + 2 * (qy - ey) / 3, ex, ey);
+        controlX = qx;
+        controlY = qy;
     }
 
     private void end(boolean closed) {
