@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { fixed, grouped, parsed, percent, shown, withUnit } from '../src/parts/numbers';
+import { endsOf, fixed, grouped, parsed, percent, shown, withUnit } from '../src/parts/numbers';
 
 describe('numbers as people write them', () => {
   it('reads a number with its unit', () => {
@@ -29,5 +29,13 @@ describe('numbers as people write them', () => {
     expect(fixed(-38.9279, 2)).toBe('−38.93');
     expect(fixed(7, 1)).toBe('7.0');
     expect(fixed(-0.04, 1)).toBe('0.0');
+  });
+
+  it('says both ends of a range, and a unit that they share once', () => {
+    expect(endsOf(0.1, 0.35, 'm')).toEqual(['10', '35 cm']);
+    expect(endsOf(0.1, 2, 'm')).toEqual(['10 cm', '2 m']);
+    expect(endsOf(0, 360, '°')).toEqual(['0', '360°']);
+    expect(endsOf(-0.5, 0.5, '')).toEqual(['−0.5', '0.5']);
+    expect(endsOf(100, 1500, 'm')).toEqual(['100', '1500 m']);
   });
 });

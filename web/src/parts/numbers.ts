@@ -62,3 +62,10 @@ export function sharpness(passes: number, of: number): string {
   if (of === 0) return 'draft';
   return passes >= of ? 'sharp' : `sharpening, ${Math.round((100 * passes) / of)} %`;
 }
+
+/** Both ends of a range as they are read, the lower one without the unit that the higher one repeats: "10", "35 cm". */
+export function endsOf(low: number, high: number, unit: string): [string, string] {
+  const [from, to] = [withUnit(low, unit), withUnit(high, unit)];
+  const shared = to.replace(/^[−\d.]+/, '');
+  return [shared !== '' && from.endsWith(shared) ? from.slice(0, -shared.length) : from, to];
+}

@@ -2,7 +2,7 @@ import { useRef, useState } from 'react';
 import type { CurvePoint, Drive, Falloff, Layer, PropertyDescription, PropertyRange } from '../api/types';
 import { curvePath } from '../parts/curve';
 import { CurveEditor } from '../parts/CurveEditor';
-import { withUnit } from '../parts/numbers';
+import { endsOf, withUnit } from '../parts/numbers';
 import { PopUp } from '../parts/PopUp';
 import { PropertyEnds } from './PropertyEnds';
 import { useSelection } from './selection';
@@ -65,10 +65,7 @@ export function BoardRow({ layer, property, template, falloffs }: Props) {
 /** Both ends; only the high one where nothing drives the property, as it is everywhere then. */
 function endsText(range: PropertyRange, unit: string, driven: boolean): string {
   if (range.low === range.high || !driven) return withUnit(range.high, unit);
-  const high = withUnit(range.high, unit);
-  const low = withUnit(range.low, unit);
-  const shared = high.replace(/^[−\d.]+/, '');
-  return `${shared && low.endsWith(shared) ? low.slice(0, -shared.length) : low} – ${high}`;
+  return endsOf(range.low, range.high, unit).join(' – ');
 }
 
 interface CellProps {

@@ -1,6 +1,6 @@
 import { Fragment } from 'react';
 import type { CurvePoint } from '../api/types';
-import { withUnit } from '../parts/numbers';
+import { endsOf, withUnit } from '../parts/numbers';
 import { useSelection } from './selection';
 import { useSession } from './session';
 import { rowsOf } from './settings';
@@ -31,7 +31,7 @@ export function Sentence() {
   if (!layer || !property || !range) return <p className="sentence mb-2">Choose a row to read here what drives it.</p>;
   const drives = recipe.drives.filter((each) => each.layer === layerId && each.property === name);
   const subject = `${property.title[0]!.toUpperCase()}${property.title.slice(1)} of ${layer.name.toLowerCase()}`;
-  const high = withUnit(range.high, property.unit).replace('/m²', 'plants per m²');
+  const [low, high] = endsOf(range.low, range.high, property.unit).map((end) => end.replace('/m²', end === '1 /m²' ? 'plant per m²' : 'plants per m²'));
   if (drives.length === 0) {
     return (
       <p className="sentence">
@@ -42,7 +42,7 @@ export function Sentence() {
   const joined = { product: 'and', sum: 'plus', lowest: 'or, if less,', highest: 'or, if more,' }[range.combine ?? 'product'];
   return (
     <p className="sentence">
-      <b>{subject}</b> goes from {lowText(range.low, property.unit)} to {high}:{' '}
+      <b>{subject}</b> goes from {range.low === 0 ? '0' : low} to {high}:{' '}
       {drives.map((drive, i) => (
         <Fragment key={drive.falloff}>
           {i > 0 && (i === drives.length - 1 ? ` ${joined} ` : range.combine === 'product' ? ', ' : ` ${joined} `)}
@@ -56,9 +56,4 @@ export function Sentence() {
       .
     </p>
   );
-}
-
-/** The low end without a unit that the high end repeats. */
-function lowText(low: number, unit: string): string {
-  return low === 0 ? '0' : withUnit(low, unit).replace('/m²', 'plants per m²');
 }

@@ -46,7 +46,8 @@ export function WindRose() {
     const ways: Record<string, { heading: number; speed: number }> = {
       ArrowLeft: { ...now, heading: (now.heading - by + 360) % 360 },
       ArrowRight: { ...now, heading: (now.heading + by) % 360 },
-      ArrowUp: { ...now, speed: Math.min(FASTEST, Math.round((now.speed + 0.1 * by) * 10) / 10) },
+      // a wind that was typed faster than the rim is not slowed by it
+      ArrowUp: { ...now, speed: Math.max(now.speed, Math.min(FASTEST, Math.round((now.speed + 0.1 * by) * 10) / 10)) },
       ArrowDown: { ...now, speed: Math.max(0, Math.round((now.speed - 0.1 * by) * 10) / 10) },
     };
     const next = ways[event.key];
