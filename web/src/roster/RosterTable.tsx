@@ -1,6 +1,7 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
 import type { ColumnView } from '../api/types';
 import { fixed, parsed } from '../parts/numbers';
+import { useTyped } from '../parts/typed';
 
 const ROW = 24;
 const SPARE = 8;
@@ -114,11 +115,16 @@ function Head({ column, sort, range, onSort, onRange }: { column: ColumnView; so
       </svg>
       <span className="roster-range">
         {([0, 1] as const).map((end) => (
-          <input key={end} aria-label={`${column.title}, ${end === 0 ? 'least' : 'greatest'}`} defaultValue={short(now[end])} onBlur={(event) => event.target.value !== short(now[end]) && set(end, event.target.value)} onKeyDown={(event) => event.key === 'Enter' && set(end, event.currentTarget.value)} />
+          <RangeField key={end} label={`${column.title}, ${end === 0 ? 'least' : 'greatest'}`} value={now[end]} onCommit={(text) => set(end, text)} />
         ))}
       </span>
     </div>
   );
+}
+
+function RangeField({ label, value, onCommit }: { label: string; value: number; onCommit: (text: string) => void }) {
+  const typed = useTyped((text) => text !== short(value) && onCommit(text));
+  return <input aria-label={label} value={typed.text ?? short(value)} onChange={(event) => typed.setText(event.target.value)} onBlur={typed.finish} onKeyDown={typed.byKey} />;
 }
 
 function short(value: number): string {
