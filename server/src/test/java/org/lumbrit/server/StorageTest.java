@@ -204,4 +204,34 @@ class StorageTest {
                 .as("they go with their site")
                 .isZero();
     }
+
+    @Test
+    void aRevisionOfAnOlderLumbritHasItsStrokesInItself() {
+        String id = server.small();
+        String site = "/api/sites/" + id;
+        server.edit(id, """
+                [{"kind":"set-source","falloff":"shore","source":{"kind":"brush","strokes":[
+                  {"points":[[1,0,0],[1.25,0,3.0625]],"radius":1.5,"strength":0.75}]}}]""");
+        JsonNode before = server.get(site).json();
+        UUID key = UUID.fromString(id);
+        int number = before.get("revision").asInt();
+        server.count(
+                "update revision set recipe = ?::jsonb where site_id = ? and number = ? returning number",
+                before.get("recipe").toString(),
+                key,
+                number);
+        assertThat(server.count(
+                        "with gone as (delete from stroke where site_id = ? returning 1) select count(*) from gone",
+                        key))
+                .isEqualTo(1);
+        server.restart();
+        assertThat(server.get(site).json().get("recipe")).isEqualTo(before.get("recipe"));
+        server.edit(id, """
+                [{"kind":"rename-falloff","falloff":"shore","name":"Painted"}]""");
+        assertThat(server.get(site).json().at("/recipe/falloffs/0/source"))
+                .as("after a change by this one, which keeps it in its own row")
+                .isEqualTo(before.at("/recipe/falloffs/0/source"));
+        assertThat(server.count("select count(*) from stroke where site_id = ?", key))
+                .isEqualTo(1);
+    }
 }
