@@ -24,8 +24,12 @@ class FalloffJourneyTest extends Journey {
     }
 
     @BeforeEach
-    void open() {
-        site = openSmall();
+    void site() {
+        site = server.small();
+    }
+
+    private void open() {
+        browser.open(server.address() + "/sites/" + site);
     }
 
     private Locator handle(String id) {
@@ -53,6 +57,7 @@ class FalloffJourneyTest extends Journey {
 
     @Test
     void draggingALevelMovesItsNumberAndIsOneStepOfUndo() {
+        open();
         buttonWith("Falloff Dry ground").click();
         button("Values").click();
         handle("high").waitFor();
@@ -76,6 +81,7 @@ class FalloffJourneyTest extends Journey {
 
     @Test
     void distanceAndDirectionHaveHandlesToo() {
+        open();
         buttonWith("Falloff Shore").click();
         button("Values").click();
         page.locator("button:text-is('Plan')").click();
@@ -114,8 +120,7 @@ class FalloffJourneyTest extends Journey {
                     .append(",\"steps\":[]}}");
         }
         server.edit(site, edits.append("]").toString());
-        page.reload();
-        browser.ripen();
+        open();
         button("Values").click();
         page.locator("button:text-is('Plan')").click();
         int revision = 2;
@@ -133,6 +138,7 @@ class FalloffJourneyTest extends Journey {
 
     @Test
     void anAimIsMetAndUndone() {
+        open();
         buttonWith("Falloff Tussocks").click();
         Locator aim = page.getByLabel("cover, in %");
         aim.fill("40");
@@ -151,8 +157,7 @@ class FalloffJourneyTest extends Journey {
         server.edit(
                 site,
                 "[{\"kind\":\"add-falloff\",\"index\":0,\"added\":{\"id\":\"loose\",\"name\":\"Loose\",\"source\":{\"kind\":\"noise\",\"featureSize\":5,\"travel\":2},\"steps\":[]}}]");
-        page.reload();
-        browser.ripen();
+        open();
         page.getByText(Pattern.compile("[0-9]+ findings?$")).click();
         Locator remedy = buttonWith("Fit it to the loop");
         remedy.waitFor();
@@ -172,6 +177,7 @@ class FalloffJourneyTest extends Journey {
 
     @Test
     void theBrushPaintsAndEachStrokeIsUndone() {
+        open();
         buttonWith("+ falloff").click();
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Brush")))
                 .click();
@@ -200,6 +206,7 @@ class FalloffJourneyTest extends Journey {
 
     @Test
     void aCurveIsShapedByKeyboard() {
+        open();
         buttonWith("Falloff Dry ground").click();
         buttonWith("Edit curve …").click();
         Locator point = page.getByRole(AriaRole.SLIDER, new Page.GetByRoleOptions().setName("Point 1"));
@@ -211,30 +218,8 @@ class FalloffJourneyTest extends Journey {
     }
 
     @Test
-    void aBoardWithManyFalloffsIsSearched() {
-        StringBuilder edits = new StringBuilder("[");
-        for (int f = 0; f < 24; f++) {
-            edits.append(f == 0 ? "" : ",")
-                    .append("{\"kind\":\"add-falloff\",\"index\":99,\"added\":{\"id\":\"n")
-                    .append(f)
-                    .append("\",\"name\":\"Ripple ")
-                    .append(f)
-                    .append("\",\"source\":{\"kind\":\"height\"},\"steps\":[]}}");
-        }
-        server.edit(site, edits.append("]").toString());
-        page.reload();
-        browser.ripen();
-        page.getByLabel("Find a falloff or a layer by its name").fill("ripple 17");
-        buttonWith("Falloff Ripple 17").click();
-        assertThat(page.locator(".column-head").count()).isLessThanOrEqualTo(2);
-        page.locator(".legend b").getByText("Ripple 17").waitFor();
-        buttonWith("Falloff Ripple 17").press("i");
-        page.getByLabel("Find a falloff or a layer by its name").fill("");
-        assertThat(page.locator(".column-head").first().textContent()).contains("Ripple 17");
-    }
-
-    @Test
     void aTintColoursTheGround() {
+        open();
         page.locator("button:text-is('Plan')").click();
         browser.ripen();
         double before = browser.brightness(0.30, 0.20, 0.36, 0.26);

@@ -186,12 +186,10 @@ class PlantsJourneyTest extends Journey {
     void bandsLeanTheStrandsOneWayAndTheOther() {
         String id = site("""
                 ,{"kind":"add-falloff","added":{"id":"mown","name":"Mown","source":{"kind":"bands","period":8}},"index":0}""");
-        open(id);
         server.edit(id, """
                 [{"kind":"set-property","layer":"grass","property":"lean","range":{"low":30,"high":30}},
                  {"kind":"set-property","layer":"grass","property":"heading","range":{"low":20,"high":200}}]""");
-        page.reload();
-        browser.ripen();
+        open(id);
         page.locator(".cell[aria-label='Mown on heading: does not drive it']").click();
         page.locator(".cell[aria-label='Mown on heading: drives it']").waitFor();
         browser.saved(4);
