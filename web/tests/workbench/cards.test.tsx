@@ -236,7 +236,7 @@ describe('the menu of a layer', () => {
   });
 
   it('lists the areas that a cover may keep out of or within', async () => {
-    const pond = { kind: 'area', id: 'pond', name: 'Pond', points: [] };
+    const pond = { kind: 'area', id: 'pond', name: 'Pond', points: [[0, 0, 0], [30, 0, 0], [30, 0, 20]] };
     const session = open(grass, [pond, { kind: 'point', id: 'p', name: 'Post', at: [0, 0, 0] }]);
     await userEvent.click(screen.getByText('Keep out of or within areas …'));
     expect(screen.getByRole('group', { name: 'Pond' })).toBeTruthy();
