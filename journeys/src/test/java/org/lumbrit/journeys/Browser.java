@@ -19,8 +19,8 @@ final class Browser implements AutoCloseable {
               return asked === shown && (saving ?? '0') === '0' && moment !== 'partial' && Number(passes) >= 1;
             }""";
 
-    /** Pixels a point of the screen: the layout is that of 1280 × 800, drawn with a ninth of the pixels, as no card helps here. */
-    private static final double COARSE = 1 / 3.0;
+    /** Pixels a point of the screen: the layout is that of 1280 × 800, drawn with a twenty-fifth of the pixels, as no card helps here. */
+    private static final double COARSE = 0.2;
 
     private final BrowserContext context;
     final Page page;

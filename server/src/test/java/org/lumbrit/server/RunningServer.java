@@ -190,8 +190,8 @@ public final class RunningServer implements AutoCloseable {
             for (JsonNode layer : recipe.withArray("layers")) {
                 if (layer.get("id").asString().equals("cotton-grass")) {
                     ((ObjectNode) layer.at("/properties/spacing"))
-                            .put("low", 0.7)
-                            .put("high", 0.7);
+                            .put("low", 1.4)
+                            .put("high", 1.4);
                 }
             }
             recipe.withArray("drives")
