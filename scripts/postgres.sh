@@ -39,7 +39,7 @@ postgres_leftover() {
   local process
   process=$(postgres_process)
   [ -n "$process" ] || return 0
-  if is_alive "$process" && tr '\0' ' ' <"/proc/$process/cmdline" 2>/dev/null | grep -q -- "$PG_FOLDER"; then
+  if is_alive "$process" && tr '\0' ' ' 2>/dev/null <"/proc/$process/cmdline" | grep -q -- "$PG_FOLDER"; then
     say "Stopping the database that an earlier start has left behind …"
     as_postgres "$PG_BIN/pg_ctl" -D "$PG_FOLDER" -w -t 30 -m fast stop >/dev/null 2>&1 ||
       as_postgres "$PG_BIN/pg_ctl" -D "$PG_FOLDER" -w -t 30 -m immediate stop >/dev/null 2>&1 || true
