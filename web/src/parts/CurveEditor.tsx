@@ -61,8 +61,8 @@ export function CurveEditor({ points, histogram, end = 1, unit = '', mark = null
     const by = event.shiftKey ? 0.1 : 0.01;
     const [x, y] = now[index]!;
     const next: Record<string, CurvePoint> = {
-      ArrowLeft: [hundredths(x - by * end, end), y],
-      ArrowRight: [hundredths(x + by * end, end), y],
+      ArrowLeft: [x - by * end, y],
+      ArrowRight: [x + by * end, y],
       ArrowUp: [x, hundredths(y + by)],
       ArrowDown: [x, hundredths(y - by)],
     };
@@ -138,9 +138,9 @@ export function CurveEditor({ points, histogram, end = 1, unit = '', mark = null
       </svg>
       <div className="d-flex gap-2 align-items-center mt-2 small">
         <span className="muted">{unit === 's' ? 'at s' : 'in'}</span>
-        <CoordinateField value={point[0]} most={end} label="In" onCommit={(x) => finish(placed(chosen, [x, point[1]]))} />
+        <CoordinateField value={point[0]} label="In" onCommit={(x) => finish(placed(chosen, [x, point[1]]))} />
         <span className="muted">out</span>
-        <CoordinateField value={point[1]} most={1} label="Out" onCommit={(y) => finish(placed(chosen, [point[0], y]))} />
+        <CoordinateField value={point[1]} label="Out" onCommit={(y) => finish(placed(chosen, [point[0], hundredths(y)]))} />
         <button className="btn btn-quiet btn-sm ms-auto text-nowrap" disabled={now.length < 3} onClick={remove}>
           Remove point
         </button>
@@ -150,10 +150,10 @@ export function CurveEditor({ points, histogram, end = 1, unit = '', mark = null
   );
 }
 
-function CoordinateField({ value, most, label, onCommit }: { value: number; most: number; label: string; onCommit: (value: number) => void }) {
+function CoordinateField({ value, label, onCommit }: { value: number; label: string; onCommit: (value: number) => void }) {
   const typed = useTyped((text) => {
     const number = Number(text.replace(',', '.'));
-    if (text.trim() !== '' && Number.isFinite(number)) onCommit(hundredths(number, most));
+    if (text.trim() !== '' && Number.isFinite(number)) onCommit(number);
   });
   return (
     <input

@@ -1,8 +1,10 @@
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
-import { render } from '@testing-library/react';
+import { cleanup, render } from '@testing-library/react';
 import type { ReactElement } from 'react';
-import { vi, type Mock } from 'vitest';
-import type { Recipe, Site } from '../../src/api/types';
+import { afterEach, beforeEach, vi, type Mock } from 'vitest';
+import type { Falloff, Recipe, Site } from '../../src/api/types';
+import { useNotes } from '../../src/parts/notes';
+import { useSelection } from '../../src/workbench/selection';
 import { SessionContext, type Session } from '../../src/workbench/session';
 
 /** A recipe with nothing in it but what a test gives. */
@@ -51,4 +53,21 @@ export function showIn(session: Session, what: ReactElement) {
       <SessionContext value={session}>{what}</SessionContext>
     </QueryClientProvider>,
   );
+}
+
+/** A falloff by height, called Shore, without steps. */
+export function falloffOf(part: object = {}): Falloff {
+  return { id: 'shore', name: 'Shore', source: { kind: 'height', low: 0, high: 4 }, steps: [], limits: [], ...part } as unknown as Falloff;
+}
+
+/** Each test of a file begins with nothing said and nothing chosen but this, and leaves nothing behind. */
+export function eachAnew(chosen: Parameters<ReturnType<typeof useSelection.getState>['set']>[0]) {
+  beforeEach(() => {
+    useNotes.setState({ notes: [] });
+    useSelection.setState({ ...useSelection.getInitialState(), ...chosen });
+  });
+  afterEach(() => {
+    cleanup();
+    vi.restoreAllMocks();
+  });
 }

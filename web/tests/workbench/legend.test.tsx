@@ -1,24 +1,16 @@
 // @vitest-environment jsdom
 import { cleanup, screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
-import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { describe, expect, it } from 'vitest';
 import type { Manifest } from '../../src/api/types';
-import { useNotes } from '../../src/parts/notes';
 import { Histogram, valuesSaid } from '../../src/workbench/Histogram';
 import { Legend } from '../../src/workbench/Legend';
 import { useSelection } from '../../src/workbench/selection';
-import { recipeOf, sessionOf, showIn } from './fakeSession';
+import { eachAnew, recipeOf, sessionOf, showIn } from './fakeSession';
 
 const summary = (part: object = {}) => ({ min: 0, max: 1, mean: 0.5, covered: 0.42, histogram: [0.5, 0.25, 0.25], ...part });
 
-beforeEach(() => {
-  useNotes.setState({ notes: [] });
-  useSelection.setState({ ...useSelection.getInitialState(), falloff: 'shore', shows: 'falloff' });
-});
-afterEach(() => {
-  cleanup();
-  vi.restoreAllMocks();
-});
+eachAnew({ falloff: 'shore', shows: 'falloff' });
 
 describe('the legend', () => {
   const open = (shown: object, part: object = {}) =>

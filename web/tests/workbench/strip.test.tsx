@@ -1,7 +1,7 @@
 // @vitest-environment jsdom
 import { cleanup, fireEvent, screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
-import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { describe, expect, it, vi } from 'vitest';
 import { api } from '../../src/api/client';
 import type { AllKinds, Edit, Falloff, Manifest, StageView } from '../../src/api/types';
 import { useNotes } from '../../src/parts/notes';
@@ -9,24 +9,16 @@ import { AimField } from '../../src/workbench/AimField';
 import { ResultCard } from '../../src/workbench/ResultCard';
 import { useSelection } from '../../src/workbench/selection';
 import { StepStrip } from '../../src/workbench/StepStrip';
-import { recipeOf, sessionOf, showIn } from './fakeSession';
+import { eachAnew, falloffOf, recipeOf, sessionOf, showIn } from './fakeSession';
 
 const summary = (part: object = {}) => ({ min: 0, max: 1, mean: 0.5, covered: 0.42, histogram: [0.5, 0.25, 0.25], ...part });
-const falloff = (part: object = {}) => ({ id: 'shore', name: 'Shore', source: { kind: 'height', low: 0, high: 4 }, steps: [], limits: [], ...part }) as unknown as Falloff;
 
-beforeEach(() => {
-  useNotes.setState({ notes: [] });
-  useSelection.setState({ ...useSelection.getInitialState(), falloff: 'shore', shows: 'falloff' });
-});
-afterEach(() => {
-  cleanup();
-  vi.restoreAllMocks();
-});
+eachAnew({ falloff: 'shore', shows: 'falloff' });
 
 describe('what comes out of a falloff', () => {
   const view = { stage: 0, title: 'Height', picture: 'abc', summary: summary() } as unknown as StageView;
   const recipe = recipeOf({
-    falloffs: [falloff(), falloff({ id: 'wet', name: 'Wet', source: { kind: 'noise', seed: 4 } })],
+    falloffs: [falloffOf(), falloffOf({ id: 'wet', name: 'Wet', source: { kind: 'noise', seed: 4 } })],
     drives: [{ layer: 'g', property: 'density', falloff: 'shore', curve: [] }, { layer: 'g', property: 'length', falloff: 'shore', curve: [] }, { layer: 'g', property: 'length', falloff: 'wet', curve: [] }],
   });
   const open = (which = 0, shown: StageView | undefined = view, part: object = {}) => {
@@ -83,7 +75,7 @@ describe('the strip of steps', () => {
   const kinds = { sources: [{ name: 'height', title: 'Height', settings: [] }], steps: [{ name: 'invert', title: 'Invert', settings: [] }], layerProperties: [{ kind: 'cover', properties: [{ name: 'density', title: 'density' }] }], shapes: [], layers: [] } as unknown as AllKinds;
   const steps = [{ id: 'a', kind: 'invert', skipped: false }, { id: 'b', kind: 'invert', skipped: false }];
   const open = (part: object = {}) => {
-    const session = sessionOf(recipeOf({ falloffs: [falloff({ steps })], layers: [{ id: 'g', kind: 'cover', name: 'Grass', properties: { density: {} } }], ...part }), { kinds });
+    const session = sessionOf(recipeOf({ falloffs: [falloffOf({ steps })], layers: [{ id: 'g', kind: 'cover', name: 'Grass', properties: { density: {} } }], ...part }), { kinds });
     showIn(session, <StepStrip />);
     return session;
   };

@@ -1,9 +1,8 @@
 // @vitest-environment jsdom
 import { cleanup, fireEvent, screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
-import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import type { Falloff, Manifest } from '../../src/api/types';
-import { useNotes } from '../../src/parts/notes';
+import { describe, expect, it, vi } from 'vitest';
+import type { Manifest } from '../../src/api/types';
 import type { Viewport } from '../../src/view3d/Viewport';
 import { BrushBar } from '../../src/workbench/BrushBar';
 import { HandBar } from '../../src/workbench/HandBar';
@@ -12,22 +11,14 @@ import { ReliefButtons } from '../../src/workbench/ReliefButtons';
 import { useSelection } from '../../src/workbench/selection';
 import type { Handle } from '../../src/workbench/sourceHandles';
 import { WindRose } from '../../src/workbench/WindRose';
-import { recipeOf, sessionOf, showIn } from './fakeSession';
+import { eachAnew, falloffOf, recipeOf, sessionOf, showIn } from './fakeSession';
 
-const falloff = (part: object = {}) => ({ id: 'shore', name: 'Shore', source: { kind: 'height', low: 0, high: 4 }, steps: [], limits: [], ...part }) as unknown as Falloff;
 
-beforeEach(() => {
-  useNotes.setState({ notes: [] });
-  useSelection.setState({ ...useSelection.getInitialState(), falloff: 'shore', shows: 'falloff' });
-});
-afterEach(() => {
-  cleanup();
-  vi.restoreAllMocks();
-});
+eachAnew({ falloff: 'shore', shows: 'falloff' });
 
 describe('tools in the hand', () => {
   it('the brush has its size, adds or takes away, and clears', async () => {
-    const brush = falloff({ source: { kind: 'brush', strokes: [{}, {}] } });
+    const brush = falloffOf({ source: { kind: 'brush', strokes: [{}, {}] } });
     const session = sessionOf(recipeOf());
     showIn(session, <BrushBar falloff={brush} reach={2} />);
     expect(screen.getByText(/^2 strokes/)).toBeTruthy();
@@ -41,7 +32,7 @@ describe('tools in the hand', () => {
   });
 
   it('there is no brush for another source', () => {
-    const { container } = showIn(sessionOf(recipeOf()), <BrushBar falloff={falloff()} />);
+    const { container } = showIn(sessionOf(recipeOf()), <BrushBar falloff={falloffOf()} />);
     expect(container.textContent).toBe('');
   });
 

@@ -1,21 +1,13 @@
 // @vitest-environment jsdom
-import { cleanup, screen } from '@testing-library/react';
+import { screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
-import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { describe, expect, it, vi } from 'vitest';
 import { api } from '../../src/api/client';
-import { useNotes } from '../../src/parts/notes';
 import { useSelection } from '../../src/workbench/selection';
 import { WhyHere } from '../../src/workbench/WhyHere';
-import { recipeOf, sessionOf, showIn } from './fakeSession';
+import { eachAnew, recipeOf, sessionOf, showIn } from './fakeSession';
 
-beforeEach(() => {
-  useNotes.setState({ notes: [] });
-  useSelection.setState({ ...useSelection.getInitialState(), falloff: 'shore', shows: 'falloff' });
-});
-afterEach(() => {
-  cleanup();
-  vi.restoreAllMocks();
-});
+eachAnew({ falloff: 'shore', shows: 'falloff' });
 
 describe('why here', () => {
   const layers = [{ id: 'g', kind: 'cover', name: 'Grass', properties: { density: {}, length: {} } }];

@@ -28,10 +28,6 @@ class FalloffJourneyTest extends Journey {
         site = server.small();
     }
 
-    private void open() {
-        browser.open(server.address() + "/sites/" + site);
-    }
-
     private Locator handle(String id) {
         return page.locator("[data-handle=" + id + "]");
     }
@@ -57,7 +53,7 @@ class FalloffJourneyTest extends Journey {
 
     @Test
     void draggingALevelMovesItsNumberAndIsOneStepOfUndo() {
-        open();
+        openSite(site);
         buttonWith("Falloff Dry ground").click();
         button("Values").click();
         handle("high").waitFor();
@@ -81,7 +77,7 @@ class FalloffJourneyTest extends Journey {
 
     @Test
     void distanceAndDirectionHaveHandlesToo() {
-        open();
+        openSite(site);
         buttonWith("Falloff Shore").click();
         button("Values").click();
         page.locator("button:text-is('Plan')").click();
@@ -120,7 +116,7 @@ class FalloffJourneyTest extends Journey {
                     .append(",\"steps\":[]}}");
         }
         server.edit(site, edits.append("]").toString());
-        open();
+        openSite(site);
         button("Values").click();
         page.locator("button:text-is('Plan')").click();
         int revision = 2;
@@ -138,7 +134,7 @@ class FalloffJourneyTest extends Journey {
 
     @Test
     void anAimIsMetAndUndone() {
-        open();
+        openSite(site);
         buttonWith("Falloff Tussocks").click();
         Locator aim = page.getByLabel("cover, in %");
         aim.fill("40");
@@ -157,7 +153,7 @@ class FalloffJourneyTest extends Journey {
         server.edit(
                 site,
                 "[{\"kind\":\"add-falloff\",\"index\":0,\"added\":{\"id\":\"loose\",\"name\":\"Loose\",\"source\":{\"kind\":\"noise\",\"featureSize\":5,\"travel\":2},\"steps\":[]}}]");
-        open();
+        openSite(site);
         page.getByText(Pattern.compile("[0-9]+ findings?$")).click();
         Locator remedy = buttonWith("Fit it to the loop");
         remedy.waitFor();
@@ -177,7 +173,7 @@ class FalloffJourneyTest extends Journey {
 
     @Test
     void theBrushPaintsAndEachStrokeIsUndone() {
-        open();
+        openSite(site);
         buttonWith("+ falloff").click();
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Brush")))
                 .click();
@@ -206,7 +202,7 @@ class FalloffJourneyTest extends Journey {
 
     @Test
     void aCurveIsShapedByKeyboard() {
-        open();
+        openSite(site);
         buttonWith("Falloff Dry ground").click();
         buttonWith("Edit curve …").click();
         Locator point = page.getByRole(AriaRole.SLIDER, new Page.GetByRoleOptions().setName("Point 1"));
@@ -219,7 +215,7 @@ class FalloffJourneyTest extends Journey {
 
     @Test
     void aTintColoursTheGround() {
-        open();
+        openSite(site);
         page.locator("button:text-is('Plan')").click();
         browser.ripen();
         double before = browser.brightness(0.30, 0.20, 0.36, 0.26);

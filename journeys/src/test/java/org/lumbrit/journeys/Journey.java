@@ -41,10 +41,15 @@ abstract class Journey {
         return page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(words));
     }
 
+    /** Opens a site in the workbench and waits until it is drawn. */
+    void openSite(String id) {
+        browser.open(server.address() + "/sites/" + id);
+    }
+
     /** Opens the smaller tarn in the workbench; its id. */
     String openSmall() {
         String id = server.small();
-        browser.open(server.address() + "/sites/" + id);
+        openSite(id);
         return id;
     }
 

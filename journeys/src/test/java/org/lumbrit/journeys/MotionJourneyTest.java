@@ -44,7 +44,7 @@ class MotionJourneyTest extends Journey {
     }
 
     private void open(String id) {
-        browser.open(server.address() + "/sites/" + id);
+        openSite(id);
         if (page.getByText("measure the seam").count() > 0) {
             page.getByText("measure the seam").click();
         }

@@ -35,10 +35,6 @@ class PlantsJourneyTest extends Journey {
         return id;
     }
 
-    private void open(String id) {
-        browser.open(server.address() + "/sites/" + id);
-    }
-
     private void layerMenu(String layer, String item) {
         button("Layer " + layer + ": more").click();
         page.locator(".dropdown-menu.show button:has-text('" + item + "')")
@@ -122,7 +118,7 @@ class PlantsJourneyTest extends Journey {
                     "lean":{"low":80,"high":80},"length":{"low":0.7,"high":0.7},"width":{"low":0.3,"high":0.3}}}},
                 {"kind":"add-falloff","added":{"id":"hand","name":"By hand","source":{"kind":"brush","strokes":[]}},"index":0},
                 {"kind":"set-drive","drive":{"layer":"ivy","property":"density","falloff":"hand","curve":[[0,0],[1,1]]}}""");
-        open(id);
+        openSite(id);
         button("Falloff By hand").click();
         button("Paint").click();
         page.getByLabel("radius, typed").fill("0.8");
@@ -167,7 +163,7 @@ class PlantsJourneyTest extends Journey {
         String id = site("""
                 ,{"kind":"set-place","place":{"kind":"area","id":"pond","name":"Pond",
                   "points":[[-10,0,-10],[10,0,-10],[10,0,10],[-10,0,10]]}}""");
-        open(id);
+        openSite(id);
         int before = browser.plants();
         layerMenu("Grass", "Keep out of or within areas");
         page.getByText("Out of it").click();
@@ -189,7 +185,7 @@ class PlantsJourneyTest extends Journey {
         server.edit(id, """
                 [{"kind":"set-property","layer":"grass","property":"lean","range":{"low":30,"high":30}},
                  {"kind":"set-property","layer":"grass","property":"heading","range":{"low":20,"high":200}}]""");
-        open(id);
+        openSite(id);
         page.locator(".cell[aria-label='Mown on heading: does not drive it']").click();
         page.locator(".cell[aria-label='Mown on heading: drives it']").waitFor();
         browser.saved(4);
@@ -214,7 +210,7 @@ class PlantsJourneyTest extends Journey {
     @Test
     void singlePlantsArePlacedAndRemovedByHandAndBroughtBack() {
         String id = site("");
-        open(id);
+        openSite(id);
         int before = browser.plants();
         layerMenu("Grass", "Place or remove by hand");
         page.getByLabel("By hand").waitFor();
@@ -296,7 +292,7 @@ class PlantsJourneyTest extends Journey {
     @Test
     void anAimIsMetAndABudgetThatIsPassedIsFoundWithARemedy() {
         String id = site("");
-        open(id);
+        openSite(id);
         page.locator(".row-name:text-is('density')").first().click();
         page.getByLabel("Ends of density").first().click();
         page.getByLabel("plants in all").fill("600");
