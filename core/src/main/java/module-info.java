@@ -1,9 +1,20 @@
+import org.lumbrit.core.kinds.Registry;
+import org.lumbrit.core.site.EditKinds;
+import org.lumbrit.core.site.LayerKinds;
+
 /** The job itself: falloffs, steps, surfaces, cover and the recipe that ties them. Nothing here knows of files, JSON, HTTP or a database. */
 module org.lumbrit.core {
     requires static jdk.incubator.vector;
 
+    uses Registry;
+
+    provides Registry with
+            LayerKinds,
+            EditKinds;
+
+    exports org.lumbrit.core.answers;
     exports org.lumbrit.core.cover;
-    exports org.lumbrit.core.drive;
+    exports org.lumbrit.core.edit;
     exports org.lumbrit.core.falloff;
     exports org.lumbrit.core.findings;
     exports org.lumbrit.core.growth;
@@ -11,8 +22,10 @@ module org.lumbrit.core {
     exports org.lumbrit.core.looks;
     exports org.lumbrit.core.math;
     exports org.lumbrit.core.motion;
+    exports org.lumbrit.core.moving;
     exports org.lumbrit.core.plants;
     exports org.lumbrit.core.props;
+    exports org.lumbrit.core.recipe;
     exports org.lumbrit.core.relief;
     exports org.lumbrit.core.site;
     exports org.lumbrit.core.surface;

@@ -10,15 +10,15 @@ import java.util.Map;
 import java.util.Optional;
 import org.lumbrit.core.cover.CoverLayer;
 import org.lumbrit.core.cover.Plants;
-import org.lumbrit.core.drive.Combine;
-import org.lumbrit.core.drive.PropertyRange;
 import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.math.ResultsOfOneRun;
 import org.lumbrit.core.plants.Branches;
 import org.lumbrit.core.plants.StrandPlant;
-import org.lumbrit.core.site.Clock;
-import org.lumbrit.core.site.GroundSpec;
-import org.lumbrit.core.site.Recipe;
+import org.lumbrit.core.recipe.Clock;
+import org.lumbrit.core.recipe.Combine;
+import org.lumbrit.core.recipe.GroundSpec;
+import org.lumbrit.core.recipe.PropertyRange;
+import org.lumbrit.core.recipe.Recipe;
 import org.lumbrit.core.site.SiteAssets;
 import org.lumbrit.core.site.SiteEvaluation;
 import org.lumbrit.core.site.SitePlan;
@@ -97,7 +97,7 @@ public final class PlantsMeasure {
 
     /** The demo's needles: 3 cm apart within a ball of 2.3 m, on all of its ground. */
     private static void patch(Recipe demo) {
-        CoverLayer needles = demo.covers().stream()
+        CoverLayer needles = demo.layersOf(CoverLayer.class).stream()
                 .filter(cover -> cover.id().equals("needles"))
                 .findFirst()
                 .orElseThrow();

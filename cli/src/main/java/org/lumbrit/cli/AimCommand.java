@@ -2,11 +2,11 @@ package org.lumbrit.cli;
 
 import java.io.PrintWriter;
 import java.util.concurrent.Callable;
+import org.lumbrit.core.answers.Aim;
 import org.lumbrit.core.falloff.Falloff;
 import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.math.Decimal;
-import org.lumbrit.core.site.Aim;
-import org.lumbrit.core.site.Edit;
+import org.lumbrit.core.recipe.Edit;
 import org.lumbrit.core.site.SiteEvaluation;
 import org.lumbrit.formats.BadInputException;
 import org.lumbrit.formats.json.RecipeJson;

@@ -3,13 +3,13 @@ package org.lumbrit.cli;
 import java.util.List;
 import java.util.function.Function;
 import org.lumbrit.core.cover.CoverLayer;
-import org.lumbrit.core.drive.Layer;
 import org.lumbrit.core.falloff.Falloff;
 import org.lumbrit.core.plants.Detail;
 import org.lumbrit.core.plants.PlantLayer;
 import org.lumbrit.core.props.Prop;
+import org.lumbrit.core.recipe.Layer;
+import org.lumbrit.core.recipe.Recipe;
 import org.lumbrit.core.relief.ReliefLayer;
-import org.lumbrit.core.site.Recipe;
 import org.lumbrit.core.site.SiteEvaluation;
 import org.lumbrit.formats.BadInputException;
 
@@ -27,11 +27,11 @@ final class Find {
 
     /** The detail levels of one of the nursery's plants, or of what a cover plants. */
     static Detail.Levels levels(SiteEvaluation evaluation, String wanted, int variant) {
-        Layer layer = one("--layer", evaluation.plan().recipe().layers(), wanted, Layer::name, Layer::id);
-        if (layer instanceof PlantLayer plant) {
-            return evaluation.levels(plant, variant);
-        }
-        return evaluation.levels(cover(evaluation.plan().recipe(), wanted), variant);
+        Recipe recipe = evaluation.plan().recipe();
+        Layer layer = one("--layer", recipe.layers(), wanted, Layer::name, Layer::id);
+        return recipe.layer(layer.id(), PlantLayer.class)
+                .map(plant -> evaluation.levels(plant, variant))
+                .orElseGet(() -> evaluation.levels(cover(recipe, wanted), variant));
     }
 
     static Prop prop(Recipe recipe, String wanted) {

@@ -1,6 +1,6 @@
 package org.lumbrit.cli;
 
-import org.lumbrit.core.motion.Frames;
+import org.lumbrit.core.recipe.Frames;
 import org.lumbrit.formats.BadInputException;
 import picocli.CommandLine.Option;
 

@@ -4,7 +4,7 @@ import java.io.PrintWriter;
 import org.lumbrit.core.math.BeyondRoomException;
 import org.lumbrit.core.math.Room;
 import org.lumbrit.core.plants.UnusablePlantException;
-import org.lumbrit.core.site.InvalidRecipeException;
+import org.lumbrit.core.recipe.InvalidRecipeException;
 import org.lumbrit.formats.BadInputException;
 import picocli.CommandLine;
 import picocli.CommandLine.Command;

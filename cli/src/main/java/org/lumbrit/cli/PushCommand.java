@@ -9,8 +9,8 @@ import org.lumbrit.core.math.Decimal;
 import org.lumbrit.core.motion.Cloth;
 import org.lumbrit.core.motion.PushLayer;
 import org.lumbrit.core.motion.PushLoop;
+import org.lumbrit.core.moving.SiteMotion;
 import org.lumbrit.core.site.SiteEvaluation;
-import org.lumbrit.core.site.SiteMotion;
 import org.lumbrit.formats.BadInputException;
 import org.lumbrit.formats.json.RecipeJson;
 import picocli.CommandLine.Command;
@@ -45,7 +45,7 @@ final class PushCommand implements Callable<Integer> {
     public Integer call() throws IOException {
         SiteEvaluation evaluation = recipe.evaluation(recipe.site()).at(0);
         PushLayer push = Find.layer(evaluation.plan().recipe(), name, PushLayer.class, "is no push; choose one");
-        if (!evaluation.plan().recipe().pushes().contains(push)) {
+        if (!PushLayer.shown(evaluation.plan().recipe()).contains(push)) {
             throw new BadInputException(
                     "--layer: “" + push.name() + "”, its wind or its prop is hidden, so nothing moves.");
         }

@@ -6,11 +6,10 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.concurrent.Callable;
-import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.math.Decimal;
-import org.lumbrit.core.motion.Frames;
+import org.lumbrit.core.motion.AirAt;
 import org.lumbrit.core.motion.WindLayer;
-import org.lumbrit.core.site.AirAt;
+import org.lumbrit.core.recipe.Frames;
 import org.lumbrit.core.site.SiteEvaluation;
 import org.lumbrit.core.surface.Samples;
 import org.lumbrit.formats.BadInputException;
@@ -70,7 +69,7 @@ final class WindCommand implements Callable<Integer> {
                 SiteEvaluation then = evaluation.at(moment[1]);
                 WindLayer now =
                         (WindLayer) then.plan().recipe().layer(wind.id()).orElseThrow();
-                double[][] blows = AirAt.wind(then, now, samples, Cancel.NEVER);
+                double[][] blows = AirAt.wind(then.surroundings(now), now, samples);
                 for (int i = 0; i < at.length; i++) {
                     out.write((moment[0] < 0 ? "" : String.valueOf((int) moment[0])) + ","
                             + Decimal.write(moment[1], 6) + "," + Decimal.write(at[i][0], 6) + ","

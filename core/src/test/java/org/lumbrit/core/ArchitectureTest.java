@@ -1,6 +1,7 @@
 package org.lumbrit.core;
 
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
+import static com.tngtech.archunit.library.dependencies.SlicesRuleDefinition.slices;
 
 import com.tngtech.archunit.core.importer.ImportOption;
 import com.tngtech.archunit.junit.AnalyzeClasses;
@@ -39,4 +40,8 @@ class ArchitectureTest {
             .callMethod(Math.class, "log", double.class)
             .orShould()
             .callMethod(Math.class, "fma", double.class, double.class, double.class);
+
+    @ArchTest
+    static final ArchRule PACKAGES_HOLD_NO_CIRCLES =
+            slices().matching("org.lumbrit.core.(*)..").should().beFreeOfCycles();
 }

@@ -7,10 +7,6 @@ import org.lumbrit.core.cover.Bed;
 import org.lumbrit.core.cover.ClusterPattern;
 import org.lumbrit.core.cover.CoverLayer;
 import org.lumbrit.core.cover.Pattern;
-import org.lumbrit.core.drive.Combine;
-import org.lumbrit.core.drive.Drive;
-import org.lumbrit.core.drive.Layer;
-import org.lumbrit.core.drive.PropertyRange;
 import org.lumbrit.core.falloff.AlongSource;
 import org.lumbrit.core.falloff.ClampStep;
 import org.lumbrit.core.falloff.CurveStep;
@@ -35,6 +31,10 @@ import org.lumbrit.core.plants.PlantLayer;
 import org.lumbrit.core.plants.ShrubPlant;
 import org.lumbrit.core.plants.StonePlant;
 import org.lumbrit.core.plants.TreePlant;
+import org.lumbrit.core.recipe.Combine;
+import org.lumbrit.core.recipe.Drive;
+import org.lumbrit.core.recipe.Layer;
+import org.lumbrit.core.recipe.PropertyRange;
 
 /**
  * The nursery of Thessock Tarn and where its plants stand: birches on the lower slopes, dwarf willows and sedge, ferns by the

@@ -6,10 +6,6 @@ import java.util.Map;
 import org.lumbrit.core.cover.Bed;
 import org.lumbrit.core.cover.CoverLayer;
 import org.lumbrit.core.cover.Pattern;
-import org.lumbrit.core.drive.Combine;
-import org.lumbrit.core.drive.Drive;
-import org.lumbrit.core.drive.Layer;
-import org.lumbrit.core.drive.PropertyRange;
 import org.lumbrit.core.falloff.BallSource;
 import org.lumbrit.core.falloff.ClampStep;
 import org.lumbrit.core.falloff.CurveStep;
@@ -37,8 +33,12 @@ import org.lumbrit.core.props.LanternShape;
 import org.lumbrit.core.props.PoleShape;
 import org.lumbrit.core.props.Prop;
 import org.lumbrit.core.props.Shape;
-import org.lumbrit.core.site.Clock;
-import org.lumbrit.core.site.Track;
+import org.lumbrit.core.recipe.Clock;
+import org.lumbrit.core.recipe.Combine;
+import org.lumbrit.core.recipe.Drive;
+import org.lumbrit.core.recipe.Layer;
+import org.lumbrit.core.recipe.PropertyRange;
+import org.lumbrit.core.recipe.Track;
 import org.lumbrit.core.surface.Ground;
 
 /**

@@ -4,7 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.Map;
 import org.junit.jupiter.api.Test;
-import org.lumbrit.core.site.Recipe;
+import org.lumbrit.core.recipe.Recipe;
 import org.lumbrit.formats.json.RecipeJson;
 
 class DemoSiteTest {

@@ -7,7 +7,7 @@ import java.util.EnumSet;
 import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
-import org.lumbrit.core.drive.Layer;
+import org.lumbrit.core.recipe.Layer;
 import org.lumbrit.formats.handover.Choice;
 import org.lumbrit.formats.handover.HandOver;
 

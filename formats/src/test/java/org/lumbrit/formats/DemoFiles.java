@@ -2,11 +2,11 @@ package org.lumbrit.formats;
 
 import java.nio.file.Path;
 import org.lumbrit.core.cover.CoverLayer;
-import org.lumbrit.core.drive.PropertyRange;
+import org.lumbrit.core.edit.LayerEdit;
 import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.math.ResultsOfOneRun;
-import org.lumbrit.core.site.LayerEdit;
-import org.lumbrit.core.site.Recipe;
+import org.lumbrit.core.recipe.PropertyRange;
+import org.lumbrit.core.recipe.Recipe;
 import org.lumbrit.core.site.SiteEvaluation;
 import org.lumbrit.formats.site.SiteFiles;
 
@@ -30,7 +30,7 @@ final class DemoFiles {
     static SiteFiles sparse() {
         SiteFiles small = small();
         Recipe recipe = small.recipe();
-        for (CoverLayer cover : recipe.covers()) {
+        for (CoverLayer cover : recipe.layersOf(CoverLayer.class)) {
             PropertyRange density = cover.range("density");
             PropertyRange eighth = new PropertyRange(density.low() / 8, density.high() / 8, density.combine());
             recipe = new LayerEdit.SetProperty(cover.id(), "density", eighth).apply(recipe);

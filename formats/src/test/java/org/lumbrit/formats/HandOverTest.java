@@ -22,16 +22,16 @@ import javax.imageio.ImageIO;
 import org.junit.jupiter.api.Test;
 import org.lumbrit.core.cover.CoverLayer;
 import org.lumbrit.core.cover.Plants;
-import org.lumbrit.core.drive.Drive;
+import org.lumbrit.core.edit.LayerEdit;
 import org.lumbrit.core.looks.RampStop;
-import org.lumbrit.core.looks.Tint;
 import org.lumbrit.core.looks.TintLayer;
 import org.lumbrit.core.math.CurvePoint;
-import org.lumbrit.core.site.LayerEdit;
+import org.lumbrit.core.recipe.Drive;
 import org.lumbrit.core.site.SiteEvaluation;
 import org.lumbrit.core.surface.Ground;
 import org.lumbrit.core.surface.Lattice;
 import org.lumbrit.core.surface.Samples;
+import org.lumbrit.core.surface.Tint;
 import org.lumbrit.formats.handover.HandOver;
 import org.lumbrit.formats.image.HeightMap;
 import org.lumbrit.formats.site.SiteFiles;
@@ -73,7 +73,7 @@ class HandOverTest {
         int standing = 0;
         double expectedX = 0;
         double expectedY = 0;
-        for (CoverLayer cover : SITE.recipe().covers()) {
+        for (CoverLayer cover : SITE.recipe().layersOf(CoverLayer.class)) {
             Plants plants = EVALUATION.plants(cover);
             standing += plants.count();
             for (int i = 0; i < plants.count(); i++) {
@@ -125,7 +125,7 @@ class HandOverTest {
 
     @Test
     void recordsAndInstancesHaveTheSamePlacesTurnsAndSizes() {
-        CoverLayer birches = SITE.recipe().covers().stream()
+        CoverLayer birches = SITE.recipe().layersOf(CoverLayer.class).stream()
                 .filter(cover -> cover.id().equals("birches"))
                 .findFirst()
                 .orElseThrow();

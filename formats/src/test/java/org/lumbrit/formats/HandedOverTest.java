@@ -15,10 +15,11 @@ import org.lumbrit.core.cover.Plants;
 import org.lumbrit.core.growth.Growth;
 import org.lumbrit.core.math.Colour;
 import org.lumbrit.core.motion.GrainsLayer;
+import org.lumbrit.core.motion.WindLayer;
+import org.lumbrit.core.moving.Grains;
+import org.lumbrit.core.moving.PlantMotion;
+import org.lumbrit.core.moving.SiteMotion;
 import org.lumbrit.core.plants.PlantMesh;
-import org.lumbrit.core.site.Grains;
-import org.lumbrit.core.site.PlantMotion;
-import org.lumbrit.core.site.SiteMotion;
 import org.lumbrit.core.surface.Ground;
 import org.lumbrit.formats.handover.HandOver;
 import org.lumbrit.formats.image.EsriGrid;
@@ -103,8 +104,8 @@ class HandedOverTest {
                         files.get("motion/" + field.get("file").asString())))
                 .getRaster();
         assertThat(picture.getHeight()).isEqualTo(20 * rows);
-        SiteMotion motion = site.evaluation().motion();
-        var layer = site.evaluation().plan().recipe().winds().get(0);
+        SiteMotion motion = SiteMotion.of(site.evaluation());
+        var layer = site.evaluation().plan().recipe().layersOf(WindLayer.class).get(0);
         var lattice = site.evaluation().plan().ground().lattice(129);
         double[][] there = motion.wind(layer, 7, lattice.samples());
         for (int node : new int[] {0, 5, columns, rows * columns / 2 + 3, rows * columns - 1}) {
@@ -124,7 +125,8 @@ class HandedOverTest {
     void aPartlyGrownPlantIsTheSameInEveryFileAndInMotion() {
         SmallSite site = SmallSite.of("\"layers\":[" + WIND + ","
                 + cover("a", "Reed", 1, ",\"growth\":{\"low\":0.26,\"high\":0.26}") + "," + sway("a") + "]");
-        CoverLayer cover = site.evaluation().plan().recipe().covers().get(0);
+        CoverLayer cover =
+                site.evaluation().plan().recipe().layersOf(CoverLayer.class).get(0);
         double length = site.evaluation().plants(cover).length()[0];
         PlantMesh full = site.evaluation().levels(cover, 0).full().mesh();
         PlantMesh grown =
@@ -134,10 +136,10 @@ class HandedOverTest {
         assertThat(glb.get("meshes").get(1).get("name").asString()).isEqualTo("Reed 1 grown 26 %");
         int position = glb.at("/meshes/1/primitives/0/attributes/POSITION").asInt();
         JsonNode bounds = glb.get("accessors").get(position);
-        PlantMesh unit = grown.unit(site.evaluation().plan().recipe().planted(cover));
+        PlantMesh unit = grown.unit(cover.planted(site.evaluation().plan().recipe()));
         assertThat(bounds.get("count").asInt()).isEqualTo(unit.vertices());
         assertThat(bounds.get("max").get(1).asDouble()).isCloseTo(unit.bounds()[4], within(1e-6));
-        SiteMotion motion = site.evaluation().motion();
+        SiteMotion motion = SiteMotion.of(site.evaluation());
         PlantMotion moving = new PlantMotion(
                 motion, site.evaluation(), motion.sways().keySet().iterator().next(), new int[0]);
         double tallest = 0;
@@ -170,7 +172,11 @@ class HandedOverTest {
                 SmallSite.of("\"layers\":[" + cover("a", "Reed", 1, ",\"growth\":{\"low\":0,\"high\":0}") + "]");
         Map<String, byte[]> files = site.handOver(HandOver.GLB, HandOver.CSV);
         int count = site.evaluation()
-                .plants(site.evaluation().plan().recipe().covers().get(0))
+                .plants(site.evaluation()
+                        .plan()
+                        .recipe()
+                        .layersOf(CoverLayer.class)
+                        .get(0))
                 .count();
         assertThat(count).isPositive();
         assertThat(SmallSite.text(files, "report.txt")).contains(count + " plants of “Reed” have not begun to grow");
@@ -245,14 +251,18 @@ class HandedOverTest {
                 "\"layers\":[" + WIND + "," + cover("a", "Reed", 2, "") + "," + sway("a")
                         + ",{\"kind\":\"grains\",\"id\":\"g\",\"name\":\"Rime\",\"count\":300,\"carrier\":{\"kind\":\"plants\",\"of\":\"a\"}}]");
         Map<String, byte[]> files = site.handOver(HandOver.GRAINS);
-        SiteMotion motion = site.evaluation().motion();
+        SiteMotion motion = SiteMotion.of(site.evaluation());
         GrainsLayer layer =
                 (GrainsLayer) site.evaluation().plan().recipe().layer("g").orElseThrow();
         Grains grains = motion.grains(layer);
         List<String> rows = SmallSite.text(files, "grains/rime.csv").lines().toList();
         assertThat(rows).hasSize(301);
         Plants plants = site.evaluation()
-                .plants(site.evaluation().plan().recipe().covers().get(0));
+                .plants(site.evaluation()
+                        .plan()
+                        .recipe()
+                        .layersOf(CoverLayer.class)
+                        .get(0));
         String id = java.util.HexFormat.of().toHexDigits(plants.feet().id()[grains.plant()[41]]);
         assertThat(rows.get(42)).startsWith("41," + id + ",");
         ByteBuffer places = floats(files.get("grains/rime-places.npy"));

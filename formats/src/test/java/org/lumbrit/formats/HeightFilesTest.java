@@ -9,7 +9,7 @@ import java.util.Arrays;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.lumbrit.core.math.Hash;
-import org.lumbrit.core.site.GroundSpec;
+import org.lumbrit.core.recipe.GroundSpec;
 import org.lumbrit.core.surface.Ground;
 import org.lumbrit.formats.image.EsriGrid;
 import org.lumbrit.formats.image.FloatTiff;

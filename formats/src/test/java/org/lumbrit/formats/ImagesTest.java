@@ -13,7 +13,7 @@ import java.util.Arrays;
 import java.util.Optional;
 import javax.imageio.ImageIO;
 import org.junit.jupiter.api.Test;
-import org.lumbrit.core.site.GroundSpec;
+import org.lumbrit.core.recipe.GroundSpec;
 import org.lumbrit.core.surface.Ground;
 import org.lumbrit.formats.image.GreyPng;
 import org.lumbrit.formats.image.HeightMap;

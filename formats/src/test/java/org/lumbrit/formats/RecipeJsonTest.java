@@ -8,14 +8,14 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.util.List;
 import org.junit.jupiter.api.Test;
+import org.lumbrit.core.edit.FalloffEdit;
 import org.lumbrit.core.falloff.NoiseSource;
 import org.lumbrit.core.falloff.Source;
 import org.lumbrit.core.falloff.Step;
 import org.lumbrit.core.kinds.Kinds;
-import org.lumbrit.core.site.Edit;
-import org.lumbrit.core.site.FalloffEdit;
-import org.lumbrit.core.site.InvalidRecipeException;
-import org.lumbrit.core.site.Recipe;
+import org.lumbrit.core.recipe.Edit;
+import org.lumbrit.core.recipe.InvalidRecipeException;
+import org.lumbrit.core.recipe.Recipe;
 import org.lumbrit.formats.json.RecipeJson;
 import org.lumbrit.formats.json.RecipeSchema;
 

@@ -2,7 +2,7 @@ package org.lumbrit.server;
 
 import jakarta.annotation.PreDestroy;
 import org.lumbrit.core.math.Cancel;
-import org.lumbrit.core.site.Recipe;
+import org.lumbrit.core.recipe.Recipe;
 import org.lumbrit.server.storage.SiteState;
 import org.lumbrit.server.view.MotionViews;
 import org.lumbrit.server.view.ViewRequest;

@@ -1,16 +1,29 @@
 package org.lumbrit.core.cover;
 
 import java.util.ArrayList;
+import java.util.EnumSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import org.lumbrit.core.drive.Layer;
-import org.lumbrit.core.drive.PropertyDescription;
-import org.lumbrit.core.drive.PropertyRange;
+import java.util.Optional;
+import java.util.Set;
+import org.lumbrit.core.kinds.Apart;
 import org.lumbrit.core.kinds.Kind;
 import org.lumbrit.core.kinds.Refers;
 import org.lumbrit.core.kinds.Setting;
+import org.lumbrit.core.kinds.Surrounding;
 import org.lumbrit.core.plants.Plant;
+import org.lumbrit.core.plants.PlantLayer;
+import org.lumbrit.core.props.Prop;
+import org.lumbrit.core.recipe.Checking;
+import org.lumbrit.core.recipe.Family;
+import org.lumbrit.core.recipe.Finding;
+import org.lumbrit.core.recipe.Layer;
+import org.lumbrit.core.recipe.PropertyDescription;
+import org.lumbrit.core.recipe.PropertyRange;
+import org.lumbrit.core.recipe.Recipe;
+import org.lumbrit.core.recipe.Subject;
+import org.lumbrit.core.recipe.Surroundings;
 
 /**
  * Scatters plants over the ground or props; every property can be driven.
@@ -23,13 +36,14 @@ import org.lumbrit.core.plants.Plant;
         title = "Cover",
         help = "Scatters plants over the ground or props by density, with a spacing floor.")
 public record CoverLayer(
-        String id,
-        String name,
+        @Apart String id,
+        @Apart String name,
 
         @Setting(title = "seed", min = 0, max = 1_000_000, byDefault = "1", help = "Another seed, another scatter")
         int seed,
 
-        @Setting(title = "hidden", byDefault = "false") boolean hidden,
+        @Setting(title = "hidden", byDefault = "false") @Apart
+        boolean hidden,
 
         @Setting(title = "plant", byDefault = "{\"kind\":\"strand\"}")
         Plant plant,
@@ -233,5 +247,69 @@ public record CoverLayer(
                 newRemoved,
                 newPlaced,
                 newProperties);
+    }
+
+    @Override
+    public Family family() {
+        return Family.COVER;
+    }
+
+    /** The ground; the covers before it where it keeps clear of them; the props where it stands on all of them. */
+    @Override
+    public Set<Surrounding> reads() {
+        Set<Surrounding> read = EnumSet.of(Surrounding.GROUND);
+        if (keepsClear) {
+            read.add(Surrounding.EARLIER);
+        }
+        if (bed instanceof Bed.OnProps) {
+            read.add(Surrounding.PROPS);
+        }
+        return read;
+    }
+
+    @Override
+    public void check(Checking checking) {
+        new CoverCheck(this, checking).all();
+    }
+
+    @Override
+    public List<Finding> findings(Surroundings site) {
+        return hidden ? List.of() : CoverFindings.of(this, site);
+    }
+
+    /** Without a plant of the nursery that goes it keeps what it planted, as a plant of its own. */
+    @Override
+    public Layer losing(Refers what, String lost, Recipe recipe) {
+        return what == Refers.LAYER && plant.kept().equals(Optional.of(lost)) ? withPlant(planted(recipe)) : this;
+    }
+
+    /** The nursery's plant that it plants, where it is one of those. */
+    public Optional<PlantLayer> keptPlant(Recipe recipe) {
+        return plant.kept().flatMap(id -> recipe.layer(id, PlantLayer.class));
+    }
+
+    /** What is really planted: for a plant of the nursery, that one. */
+    public Plant planted(Recipe recipe) {
+        return keptPlant(recipe).map(PlantLayer::plant).orElse(plant);
+    }
+
+    /** The shown covers that stand before one on the board. */
+    public static List<CoverLayer> before(Recipe recipe, CoverLayer cover) {
+        return recipe.earlier(cover).stream().map(CoverLayer.class::cast).toList();
+    }
+
+    @Override
+    public Set<Subject> seen() {
+        return Set.of(Subject.PLANTS);
+    }
+
+    @Override
+    public boolean liesOn(Prop standing) {
+        return bed.surfaces(List.of(standing.id())).contains(standing.id());
+    }
+
+    @Override
+    public int variants() {
+        return Math.max(1, plant.variants());
     }
 }

@@ -1,5 +1,6 @@
 package org.lumbrit.core.cover;
 
+import org.lumbrit.core.kinds.Refers;
 import org.lumbrit.core.kinds.Setting;
 
 /**
@@ -11,7 +12,10 @@ import org.lumbrit.core.kinds.Setting;
  */
 public record HandPlaced(
         String plant,
-        @Setting(title = "on", byDefault = "\"\"") String on,
+
+        @Setting(title = "on", refers = Refers.PROP, byDefault = "\"\"")
+        String on,
+
         double x,
         double y,
         double z) {

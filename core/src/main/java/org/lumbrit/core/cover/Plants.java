@@ -1,13 +1,13 @@
 package org.lumbrit.core.cover;
 
 import java.util.List;
-import org.lumbrit.core.drive.Combine;
-import org.lumbrit.core.drive.PropertyRange;
 import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.math.Chunks;
 import org.lumbrit.core.math.Colour;
 import org.lumbrit.core.math.Quaternion;
 import org.lumbrit.core.math.Results;
+import org.lumbrit.core.recipe.Combine;
+import org.lumbrit.core.recipe.PropertyRange;
 import org.lumbrit.core.surface.Samples;
 
 /**

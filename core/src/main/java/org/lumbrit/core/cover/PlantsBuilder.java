@@ -3,12 +3,13 @@ package org.lumbrit.core.cover;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
-import org.lumbrit.core.drive.PropertyRange;
 import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.math.Chunks;
 import org.lumbrit.core.math.Hash;
 import org.lumbrit.core.math.KeyBuilder;
+import org.lumbrit.core.math.Placing;
 import org.lumbrit.core.math.Quaternion;
+import org.lumbrit.core.recipe.PropertyRange;
 import org.lumbrit.core.surface.Ground;
 import org.lumbrit.core.surface.Samples;
 

@@ -3,6 +3,7 @@ package org.lumbrit.core.falloff;
 import java.util.List;
 import java.util.Optional;
 import org.lumbrit.core.kinds.Kind;
+import org.lumbrit.core.kinds.Saying;
 import org.lumbrit.core.kinds.Setting;
 import org.lumbrit.core.math.Point3;
 import org.lumbrit.core.math.Smooth;
@@ -29,6 +30,15 @@ public record BrushSource(
 
     public BrushSource {
         strokes = List.copyOf(strokes);
+    }
+
+    @Override
+    public void check(Saying wrong) {
+        for (int s = 0; s < strokes.size(); s++) {
+            if (strokes.get(s).points().isEmpty()) {
+                wrong.say("strokes[" + s + "].points", "A stroke needs at least one point.");
+            }
+        }
     }
 
     @Override

@@ -3,8 +3,10 @@ package org.lumbrit.core.falloff;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import org.lumbrit.core.kinds.Kind;
 import org.lumbrit.core.kinds.Setting;
+import org.lumbrit.core.kinds.Surrounding;
 import org.lumbrit.core.math.CellularNoise;
 import org.lumbrit.core.math.Hash;
 import org.lumbrit.core.surface.Samples;
@@ -78,8 +80,8 @@ public record CellularSource(
     private static final int BLOCK = 256;
 
     @Override
-    public boolean readsTime() {
-        return travel != 0;
+    public Set<Surrounding> reads() {
+        return travel == 0 ? Set.of() : Set.of(Surrounding.TIME);
     }
 
     @Override
@@ -111,9 +113,10 @@ public record CellularSource(
     @Override
     public void evaluate(Scene scene, Samples samples, float[] measured, int from, int to, float[] out) {
         PatternFrame frame = new PatternFrame(travel, heading, space);
-        int period = scene.loop() > 0 ? frame.period(scene.loop(), featureSize) : 0;
-        double loops = period > 0 ? Math.floor(scene.time() / scene.loop()) : 0;
-        double time = scene.time() - loops * scene.loop();
+        double loop = readsTime() ? scene.loop() : 0;
+        int period = loop > 0 ? frame.period(loop, featureSize) : 0;
+        double now = readsTime() ? scene.time() : 0;
+        double time = period > 0 ? now - Math.floor(now / loop) * loop : now;
         int hashed = (int) Hash.of(seed, 77);
         double[] x = new double[BLOCK];
         double[] y = new double[BLOCK];

@@ -1,13 +1,14 @@
 package org.lumbrit.core.falloff;
 
+import org.lumbrit.core.kinds.Apart;
 import org.lumbrit.core.kinds.Kind;
 import org.lumbrit.core.kinds.Setting;
 
 /** Values below low become low, values above high become high. */
 @Kind(name = "clamp", title = "Clamp", help = "Cuts off what lies below or above.")
 public record ClampStep(
-        String id,
-        boolean skipped,
+        @Apart String id,
+        @Apart boolean skipped,
 
         @Setting(
                 title = "lowest",

@@ -1,8 +1,11 @@
 package org.lumbrit.core.falloff;
 
 import java.util.List;
+import java.util.Set;
 import org.lumbrit.core.kinds.Kind;
+import org.lumbrit.core.kinds.Saying;
 import org.lumbrit.core.kinds.Setting;
+import org.lumbrit.core.kinds.Surrounding;
 import org.lumbrit.core.math.CurvePoint;
 import org.lumbrit.core.math.Decimal;
 import org.lumbrit.core.math.Easing;
@@ -28,8 +31,13 @@ public record ClockSource(
     }
 
     @Override
-    public boolean readsTime() {
-        return true;
+    public Set<Surrounding> reads() {
+        return Set.of(Surrounding.TIME);
+    }
+
+    @Override
+    public void check(Saying wrong) {
+        CurvePoint.check(wrong.below("keys"), keys, -1e6, 1e6);
     }
 
     /** The value at a time in seconds. */

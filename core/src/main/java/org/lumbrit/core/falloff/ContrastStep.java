@@ -1,5 +1,6 @@
 package org.lumbrit.core.falloff;
 
+import org.lumbrit.core.kinds.Apart;
 import org.lumbrit.core.kinds.Kind;
 import org.lumbrit.core.kinds.Setting;
 import org.lumbrit.core.math.Powers;
@@ -7,8 +8,8 @@ import org.lumbrit.core.math.Powers;
 /** sign(v)·|v|ᵏ. */
 @Kind(name = "contrast", title = "Contrast", help = "Raises the value to a power: above 1 thins it, below 1 fills it.")
 public record ContrastStep(
-        String id,
-        boolean skipped,
+        @Apart String id,
+        @Apart boolean skipped,
 
         @Setting(
                 title = "power",

@@ -5,11 +5,12 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import org.lumbrit.core.kinds.Apart;
 import org.lumbrit.core.kinds.Refers;
 import org.lumbrit.core.kinds.Setting;
 
 /** A named value over space: a source and the steps that reshape it, in order. */
-public record Falloff(String id, String name, Source source, List<Step> steps, List<Limit> limits) {
+public record Falloff(@Apart String id, @Apart String name, Source source, List<Step> steps, List<Limit> limits) {
     public Falloff {
         steps = List.copyOf(steps);
         limits = List.copyOf(limits);
@@ -42,14 +43,6 @@ public record Falloff(String id, String name, Source source, List<Step> steps, L
         return new Falloff(id, name, source, steps, changed);
     }
 
-    /** The falloffs that steps of this one combine with, skipped steps included. */
-    public Set<String> uses() {
-        Set<String> ids = new LinkedHashSet<>();
-        steps.forEach(step -> step.other().ifPresent(ids::add));
-        limits.forEach(limit -> ids.add(limit.by()));
-        return ids;
-    }
-
     public Optional<Step> step(String stepId) {
         return steps.stream().filter(step -> step.id().equals(stepId)).findFirst();
     }
@@ -69,16 +62,6 @@ public record Falloff(String id, String name, Source source, List<Step> steps, L
 
     public Falloff renamed(String newName) {
         return new Falloff(id, newName, source, steps, limits);
-    }
-
-    /** The same without limits by a falloff. */
-    public Falloff withoutLimitsBy(String by) {
-        return new Falloff(
-                id,
-                name,
-                source,
-                steps,
-                limits.stream().filter(limit -> !limit.by().equals(by)).toList());
     }
 
     /** The same with one step taken out. */

@@ -20,6 +20,11 @@ public sealed interface GridStep extends Step permits SmoothStep {
     float[] over(Mesh mesh, double size, float[] in);
 
     @Override
+    default boolean overPlace() {
+        return true;
+    }
+
+    @Override
     default boolean keepsZero() {
         // what is beside something is no longer 0
         return false;

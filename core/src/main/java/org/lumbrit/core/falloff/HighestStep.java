@@ -1,6 +1,7 @@
 package org.lumbrit.core.falloff;
 
 import java.util.Optional;
+import org.lumbrit.core.kinds.Apart;
 import org.lumbrit.core.kinds.Kind;
 import org.lumbrit.core.kinds.Refers;
 import org.lumbrit.core.kinds.Setting;
@@ -8,8 +9,8 @@ import org.lumbrit.core.kinds.Setting;
 /** max(v, w), as far as the amount says. */
 @Kind(name = "highest", title = "Highest of", help = "Takes the higher of the two at every place.")
 public record HighestStep(
-        String id,
-        boolean skipped,
+        @Apart String id,
+        @Apart boolean skipped,
 
         @Setting(title = "with", refers = Refers.FALLOFF, onCard = false)
         String falloff,

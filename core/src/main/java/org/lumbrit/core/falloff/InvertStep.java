@@ -1,10 +1,11 @@
 package org.lumbrit.core.falloff;
 
+import org.lumbrit.core.kinds.Apart;
 import org.lumbrit.core.kinds.Kind;
 
 /** 1 − v. */
 @Kind(name = "invert", title = "Invert", help = "Swaps high and low.")
-public record InvertStep(String id, boolean skipped) implements Step {
+public record InvertStep(@Apart String id, @Apart boolean skipped) implements Step {
 
     @Override
     public void apply(float[] in, float[] with, int from, int to, float[] out) {

@@ -44,16 +44,16 @@ public record LayerResultSource(
         implements Source {
 
     @Override
-    public Optional<String> layerRead() {
-        return Optional.of(layer);
-    }
-
-    @Override
     public Optional<Measurement> measurement() {
         return Optional.of(new Measurement(new Of(layer, result), (scene, samples) -> {
             float[] values = scene.result(layer, result, samples);
             return (from, to, out) -> System.arraycopy(values, from, out, from, to - from);
         }));
+    }
+
+    @Override
+    public Optional<String> fieldRead() {
+        return Optional.of(result);
     }
 
     private record Of(

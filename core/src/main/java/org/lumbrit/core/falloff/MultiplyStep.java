@@ -1,6 +1,7 @@
 package org.lumbrit.core.falloff;
 
 import java.util.Optional;
+import org.lumbrit.core.kinds.Apart;
 import org.lumbrit.core.kinds.Kind;
 import org.lumbrit.core.kinds.Refers;
 import org.lumbrit.core.kinds.Setting;
@@ -8,8 +9,8 @@ import org.lumbrit.core.kinds.Setting;
 /** v·w, as far as the amount says. */
 @Kind(name = "multiply", title = "Multiply by", help = "Keeps only where both are high.")
 public record MultiplyStep(
-        String id,
-        boolean skipped,
+        @Apart String id,
+        @Apart boolean skipped,
 
         @Setting(title = "with", refers = Refers.FALLOFF, onCard = false)
         String falloff,

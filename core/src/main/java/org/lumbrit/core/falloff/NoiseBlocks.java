@@ -1,6 +1,5 @@
 package org.lumbrit.core.falloff;
 
-import java.util.Optional;
 import org.lumbrit.core.math.GradientNoise;
 import org.lumbrit.core.math.Hash;
 import org.lumbrit.core.math.SimplexNoise;
@@ -34,10 +33,10 @@ final class NoiseBlocks {
         this.frame = new PatternFrame(source.travel(), source.heading(), source.space());
         this.scene = scene;
         this.samples = samples;
-        Optional<Loop> loop = scene.loop() > 0 ? source.loop(scene.loop()) : Optional.empty();
-        this.repeats = loop.isPresent() && loop.get().exact();
-        double loops = repeats ? Math.floor(scene.time() / scene.loop()) : 0;
-        this.time = scene.time() - loops * scene.loop();
+        double loop = source.readsTime() ? scene.loop() : 0;
+        this.repeats = loop > 0 && source.loop(loop).filter(Loop::exact).isPresent();
+        double now = source.readsTime() ? scene.time() : 0;
+        this.time = repeats ? now - Math.floor(now / loop) * loop : now;
     }
 
     void run(int from, int to, float[] out) {

@@ -3,8 +3,10 @@ package org.lumbrit.core.falloff;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import org.lumbrit.core.kinds.Kind;
 import org.lumbrit.core.kinds.Setting;
+import org.lumbrit.core.kinds.Surrounding;
 import org.lumbrit.core.surface.Samples;
 
 /**
@@ -214,8 +216,8 @@ public record NoiseSource(
     }
 
     @Override
-    public boolean readsTime() {
-        return travel != 0 || churn != 0;
+    public Set<Surrounding> reads() {
+        return travel == 0 && churn == 0 ? Set.of() : Set.of(Surrounding.TIME);
     }
 
     @Override

@@ -1,7 +1,6 @@
 package org.lumbrit.core.falloff;
 
 import java.util.List;
-import java.util.Optional;
 import org.lumbrit.core.kinds.Kind;
 import org.lumbrit.core.kinds.Refers;
 import org.lumbrit.core.kinds.Setting;
@@ -73,16 +72,6 @@ public record PictureSource(
         @Setting(title = "beyond the border", byDefault = "hold", onCard = false)
         Picture.Edge edge)
         implements Source {
-
-    @Override
-    public Optional<String> pictureShown() {
-        return Optional.of(picture);
-    }
-
-    @Override
-    public Source showing(String file) {
-        return new PictureSource(file, width, depth, x, z, turned, edge);
-    }
 
     @Override
     public List<Remark> remarks(Scene scene) {

@@ -13,7 +13,12 @@ import org.lumbrit.core.surface.Samples;
         title = "Nearness to plants",
         help = "1 within the near distance of a plant of another layer, 0 from the far distance on.")
 public record PlantsNearSource(
-        @Setting(title = "of layer", refers = Refers.LAYER, onCard = false, help = "The layer whose plants count")
+        @Setting(
+                title = "of layer",
+                refers = Refers.LAYER,
+                of = "cover",
+                onCard = false,
+                help = "The layer whose plants count")
         String layer,
 
         @Setting(
@@ -38,11 +43,6 @@ public record PlantsNearSource(
     private record To(
             @Setting(title = "of layer", refers = Refers.LAYER)
             String layer) {}
-
-    @Override
-    public Optional<String> layerRead() {
-        return Optional.of(layer);
-    }
 
     @Override
     public Optional<Measurement> measurement() {

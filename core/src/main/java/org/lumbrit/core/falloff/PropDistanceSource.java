@@ -47,11 +47,6 @@ public record PropDistanceSource(
             @Setting(title = "to", refers = Refers.PROP) String prop, Within within) {}
 
     @Override
-    public Optional<String> propRead() {
-        return Optional.of(prop);
-    }
-
-    @Override
     public Optional<Measurement> measurement() {
         return Optional.of(new Measurement(new To(prop, within), (scene, samples) -> {
             PlacedMesh placed = scene.prop(prop);

@@ -1,13 +1,14 @@
 package org.lumbrit.core.falloff;
 
+import org.lumbrit.core.kinds.Apart;
 import org.lumbrit.core.kinds.Kind;
 import org.lumbrit.core.kinds.Setting;
 
 /** v·scale + offset, not clamped. */
 @Kind(name = "scale", title = "Scale and offset", help = "Multiplies by a number, then adds one.")
 public record ScaleStep(
-        String id,
-        boolean skipped,
+        @Apart String id,
+        @Apart boolean skipped,
 
         @Setting(
                 title = "scale",

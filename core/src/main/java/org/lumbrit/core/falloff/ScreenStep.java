@@ -1,6 +1,7 @@
 package org.lumbrit.core.falloff;
 
 import java.util.Optional;
+import org.lumbrit.core.kinds.Apart;
 import org.lumbrit.core.kinds.Kind;
 import org.lumbrit.core.kinds.Refers;
 import org.lumbrit.core.kinds.Setting;
@@ -8,8 +9,8 @@ import org.lumbrit.core.kinds.Setting;
 /** 1 − (1 − v)(1 − w), as far as the amount says. */
 @Kind(name = "screen", title = "Screen with", help = "High where either is high.")
 public record ScreenStep(
-        String id,
-        boolean skipped,
+        @Apart String id,
+        @Apart boolean skipped,
 
         @Setting(title = "with", refers = Refers.FALLOFF, onCard = false)
         String falloff,

@@ -1,8 +1,10 @@
 package org.lumbrit.core.falloff;
 
 import java.util.Optional;
+import java.util.Set;
 import org.lumbrit.core.kinds.Kind;
 import org.lumbrit.core.kinds.Setting;
+import org.lumbrit.core.kinds.Surrounding;
 import org.lumbrit.core.surface.Samples;
 import org.lumbrit.core.surface.SegmentTree;
 
@@ -41,8 +43,8 @@ public record ShoreSource(
     private record To(Within within) {}
 
     @Override
-    public boolean readsWater() {
-        return true;
+    public Set<Surrounding> reads() {
+        return Set.of(Surrounding.WATER);
     }
 
     @Override

@@ -2,8 +2,10 @@ package org.lumbrit.core.falloff;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import org.lumbrit.core.kinds.Kind;
 import org.lumbrit.core.kinds.Setting;
+import org.lumbrit.core.kinds.Surrounding;
 import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.math.Chunks;
 import org.lumbrit.core.math.Decimal;
@@ -37,8 +39,8 @@ public record SkySource(
     private record Within(double reach) {}
 
     @Override
-    public boolean readsProps() {
-        return true;
+    public Set<Surrounding> reads() {
+        return Set.of(Surrounding.PROPS);
     }
 
     @Override

@@ -1,5 +1,6 @@
 package org.lumbrit.core.falloff;
 
+import org.lumbrit.core.kinds.Apart;
 import org.lumbrit.core.kinds.Kind;
 import org.lumbrit.core.kinds.Setting;
 import org.lumbrit.core.math.GaussianBlur;
@@ -10,8 +11,8 @@ import org.lumbrit.core.surface.Samples;
 /** A Gaussian with σ of half the given metres over the ground's grid; borders are mirrored by half a sample. */
 @Kind(name = "smooth", title = "Smooth", help = "Blurs the value over the ground by so many metres.")
 public record SmoothStep(
-        String id,
-        boolean skipped,
+        @Apart String id,
+        @Apart boolean skipped,
 
         @Setting(
                 title = "over",

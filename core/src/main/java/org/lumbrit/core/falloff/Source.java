@@ -2,6 +2,9 @@ package org.lumbrit.core.falloff;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
+import org.lumbrit.core.kinds.Saying;
+import org.lumbrit.core.kinds.Surrounding;
 import org.lumbrit.core.surface.Region;
 import org.lumbrit.core.surface.Samples;
 
@@ -31,39 +34,22 @@ public sealed interface Source
         return Domain.PLACE;
     }
 
+    /** What it reads of the site besides the things that its settings refer to. */
+    default Set<Surrounding> reads() {
+        return Set.of();
+    }
+
     /** Whether the value changes with time. */
     default boolean readsTime() {
-        return false;
+        return reads().contains(Surrounding.TIME);
     }
 
-    /** Whether the value depends on the water's level. */
-    default boolean readsWater() {
-        return false;
-    }
+    /** Says what is wrong with its settings beyond what their descriptions say. */
+    default void check(Saying wrong) {}
 
-    /** The prop that is measured from, where one is. */
-    default Optional<String> propRead() {
+    /** The field of the layer it refers to that is read, by name, where one is. */
+    default Optional<String> fieldRead() {
         return Optional.empty();
-    }
-
-    /** Whether props stand in the way of what it measures. */
-    default boolean readsProps() {
-        return false;
-    }
-
-    /** The layer whose plants or results are read, where one is. */
-    default Optional<String> layerRead() {
-        return Optional.empty();
-    }
-
-    /** The file of the picture that is shown, where one is. */
-    default Optional<String> pictureShown() {
-        return Optional.empty();
-    }
-
-    /** The same with another picture. */
-    default Source showing(String file) {
-        return this;
     }
 
     /** Where on the ground it may be anything else than 0, in plan. */

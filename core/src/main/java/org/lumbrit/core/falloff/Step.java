@@ -2,6 +2,7 @@ package org.lumbrit.core.falloff;
 
 import java.util.Optional;
 import org.lumbrit.core.kinds.Refers;
+import org.lumbrit.core.kinds.Saying;
 
 /**
  * One reshaping of a falloff. A new step is one record of its own, with {@code id} and {@code skipped} first, and its name in
@@ -32,6 +33,14 @@ public sealed interface Step
     /** The falloff that this step combines with, where it does. */
     default Optional<String> other() {
         return Optional.empty();
+    }
+
+    /** Says what is wrong with its settings beyond what their descriptions say. */
+    default void check(Saying wrong) {}
+
+    /** Whether it works over the whole place at once, so that it cannot reshape what has another value for each plant. */
+    default boolean overPlace() {
+        return false;
     }
 
     /** Whether 0 stays 0, whatever the other falloff is. */

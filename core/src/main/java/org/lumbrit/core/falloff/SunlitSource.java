@@ -2,8 +2,10 @@ package org.lumbrit.core.falloff;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import org.lumbrit.core.kinds.Kind;
 import org.lumbrit.core.kinds.Setting;
+import org.lumbrit.core.kinds.Surrounding;
 import org.lumbrit.core.math.Smooth;
 import org.lumbrit.core.props.PlacedMesh;
 import org.lumbrit.core.props.Shelter;
@@ -46,8 +48,8 @@ public record SunlitSource(
     private record Toward(double heading, double elevation) {}
 
     @Override
-    public boolean readsProps() {
-        return true;
+    public Set<Surrounding> reads() {
+        return Set.of(Surrounding.PROPS);
     }
 
     /** The horizon's elevation toward the sun, in degrees: −90 where nothing stands up, 90 where a prop stands before the sun. */

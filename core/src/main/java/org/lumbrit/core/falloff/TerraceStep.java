@@ -1,5 +1,6 @@
 package org.lumbrit.core.falloff;
 
+import org.lumbrit.core.kinds.Apart;
 import org.lumbrit.core.kinds.Kind;
 import org.lumbrit.core.kinds.Setting;
 import org.lumbrit.core.math.Smooth;
@@ -7,8 +8,8 @@ import org.lumbrit.core.math.Smooth;
 /** n flat levels: (⌊vn⌋ + smoothstep(½ − s/2, ½ + s/2, frac(vn)))/n for the softness s. */
 @Kind(name = "terrace", title = "Terrace", help = "Cuts the value into level steps with soft risers.")
 public record TerraceStep(
-        String id,
-        boolean skipped,
+        @Apart String id,
+        @Apart boolean skipped,
 
         @Setting(
                 title = "levels",

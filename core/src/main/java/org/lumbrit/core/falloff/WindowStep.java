@@ -1,13 +1,14 @@
 package org.lumbrit.core.falloff;
 
+import org.lumbrit.core.kinds.Apart;
 import org.lumbrit.core.kinds.Kind;
 import org.lumbrit.core.kinds.Setting;
 
 /** (v − low)/(high − low), not clamped; a step where low = high. */
 @Kind(name = "window", title = "Window", help = "Stretches the part between two values to 0..1.")
 public record WindowStep(
-        String id,
-        boolean skipped,
+        @Apart String id,
+        @Apart boolean skipped,
 
         @Setting(
                 title = "from",

@@ -4,14 +4,15 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.function.ToDoubleFunction;
+import org.lumbrit.core.answers.Cost;
 import org.lumbrit.core.cover.CoverLayer;
-import org.lumbrit.core.drive.PropertyRange;
-import org.lumbrit.core.findings.Finding.Severity;
+import org.lumbrit.core.edit.LayerEdit;
 import org.lumbrit.core.math.Decimal;
-import org.lumbrit.core.site.Cost;
-import org.lumbrit.core.site.LayerEdit;
-import org.lumbrit.core.site.Limits;
-import org.lumbrit.core.site.Recipe;
+import org.lumbrit.core.recipe.Finding;
+import org.lumbrit.core.recipe.Finding.Severity;
+import org.lumbrit.core.recipe.Limits;
+import org.lumbrit.core.recipe.PropertyRange;
+import org.lumbrit.core.recipe.Recipe;
 
 /** Where the site costs more than the limit that was set. */
 public final class BudgetFindings {

@@ -2,6 +2,7 @@ package org.lumbrit.core.findings;
 
 import java.util.ArrayList;
 import java.util.List;
+import org.lumbrit.core.edit.FalloffEdit;
 import org.lumbrit.core.falloff.ClampStep;
 import org.lumbrit.core.falloff.ContrastStep;
 import org.lumbrit.core.falloff.Domain;
@@ -9,12 +10,14 @@ import org.lumbrit.core.falloff.Falloff;
 import org.lumbrit.core.falloff.InvertStep;
 import org.lumbrit.core.falloff.Remark;
 import org.lumbrit.core.falloff.Step;
-import org.lumbrit.core.findings.Finding.Severity;
 import org.lumbrit.core.kinds.Kinds;
+import org.lumbrit.core.kinds.References;
+import org.lumbrit.core.kinds.Refers;
 import org.lumbrit.core.math.Decimal;
-import org.lumbrit.core.site.Edit;
-import org.lumbrit.core.site.FalloffEdit;
-import org.lumbrit.core.site.Recipe;
+import org.lumbrit.core.recipe.Edit;
+import org.lumbrit.core.recipe.Finding;
+import org.lumbrit.core.recipe.Finding.Severity;
+import org.lumbrit.core.recipe.Recipe;
 import org.lumbrit.core.site.SiteEvaluation;
 import org.lumbrit.core.surface.Samples;
 
@@ -89,7 +92,8 @@ public final class FalloffFindings {
         Recipe recipe = evaluation.plan().recipe();
         boolean drives =
                 recipe.drives().stream().anyMatch(drive -> drive.falloff().equals(falloff.id()));
-        boolean used = recipe.falloffs().stream().anyMatch(each -> each.uses().contains(falloff.id()));
+        boolean used = recipe.falloffs().stream()
+                .anyMatch(each -> References.of(each, Refers.FALLOFF).contains(falloff.id()));
         if (!drives && !used) {
             add(
                     Severity.NOTE,

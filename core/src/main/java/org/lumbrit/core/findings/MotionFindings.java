@@ -2,9 +2,8 @@ package org.lumbrit.core.findings;
 
 import java.util.ArrayList;
 import java.util.List;
-import org.lumbrit.core.drive.Layer;
-import org.lumbrit.core.drive.PropertyRange;
-import org.lumbrit.core.findings.Finding.Severity;
+import org.lumbrit.core.edit.DriveEdit;
+import org.lumbrit.core.edit.LayerEdit;
 import org.lumbrit.core.kinds.Kinds;
 import org.lumbrit.core.math.Decimal;
 import org.lumbrit.core.motion.Blowing;
@@ -14,12 +13,14 @@ import org.lumbrit.core.motion.PushLoop;
 import org.lumbrit.core.motion.SwayLayer;
 import org.lumbrit.core.motion.SwayLoop;
 import org.lumbrit.core.motion.WindLayer;
-import org.lumbrit.core.site.DriveEdit;
-import org.lumbrit.core.site.Edit;
-import org.lumbrit.core.site.LayerEdit;
-import org.lumbrit.core.site.LoopFits;
-import org.lumbrit.core.site.Recipe;
-import org.lumbrit.core.site.SiteMotion;
+import org.lumbrit.core.moving.LoopFits;
+import org.lumbrit.core.moving.SiteMotion;
+import org.lumbrit.core.recipe.Edit;
+import org.lumbrit.core.recipe.Finding;
+import org.lumbrit.core.recipe.Finding.Severity;
+import org.lumbrit.core.recipe.Layer;
+import org.lumbrit.core.recipe.PropertyRange;
+import org.lumbrit.core.recipe.Recipe;
 
 /** What is probably not meant in what moves. */
 public final class MotionFindings {
@@ -35,27 +36,22 @@ public final class MotionFindings {
         this.motion = motion;
     }
 
-    /**
-     * From the settings alone: quick.
-     *
-     * @param groundSize metres of the ground's shorter side
-     */
-    public static List<Finding> ofSettings(Recipe recipe, SiteMotion motion, double groundSize) {
+    /** From the settings alone: quick. */
+    public static List<Finding> ofSettings(Recipe recipe, SiteMotion motion) {
         MotionFindings findings = new MotionFindings(recipe, motion);
         LoopFits.of(recipe).stream()
                 // falloffs speak for themselves
                 .filter(proposal ->
                         !proposal.layer().isEmpty() || proposal.falloff().isEmpty())
                 .forEach(findings::misfit);
-        recipe.winds().stream().filter(wind -> !wind.hidden()).forEach(wind -> findings.size(wind, groundSize));
-        recipe.sways().forEach(findings::root);
+        SwayLayer.shown(recipe).forEach(findings::root);
         return findings.found;
     }
 
     /** From the motion itself over all frames, which is computed for it. */
     public static List<Finding> ofMotion(Recipe recipe, SiteMotion motion) {
         MotionFindings findings = new MotionFindings(recipe, motion);
-        recipe.pushes().forEach(findings::push);
+        PushLayer.shown(recipe).forEach(findings::push);
         return findings.found;
     }
 
@@ -93,21 +89,6 @@ public final class MotionFindings {
                 proposal.layer(),
                 "Make it " + first.words(),
                 List.of(first.edit())));
-    }
-
-    private void size(WindLayer wind, double groundSize) {
-        if (wind.gustLength() <= groundSize) {
-            return;
-        }
-        double better = groundSize / 5;
-        add(
-                Severity.WARNING,
-                wind,
-                "gusts larger than the field",
-                "A gust is " + Decimal.write(wind.gustLength(), 1) + " m long and the ground "
-                        + Decimal.write(groundSize, 1) + " m wide, so all of it leans at once, like sea-weed.",
-                "Make gusts " + Decimal.write(better, 2) + " m long",
-                new LayerEdit.Set(Kinds.with(wind, "gustLength", better)));
     }
 
     private void root(SwayLayer sway) {

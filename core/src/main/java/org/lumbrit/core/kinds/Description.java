@@ -87,7 +87,7 @@ public record Description(String name, String title, String help, List<SettingDe
         if (type.isEnum()) {
             return "choice";
         }
-        if (type.isSealed()) {
+        if (Kinds.known(type)) {
             return "kind";
         }
         if (type == List.class) {

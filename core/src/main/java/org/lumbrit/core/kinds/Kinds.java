@@ -4,24 +4,47 @@ import java.lang.reflect.Method;
 import java.lang.reflect.RecordComponent;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.ServiceLoader;
 
-/** The kinds that a sealed interface permits: its {@code permits} line is the registry. */
+/** The kinds of an interface: those that its {@code permits} line names where it is sealed, else those of its {@link Registry}. */
 public final class Kinds {
     private Kinds() {}
 
-    /** Records permitted by a sealed interface, those of sealed interfaces below it included, in order of registration. */
-    public static List<Class<? extends Record>> of(Class<?> sealed) {
-        List<Class<? extends Record>> kinds = new ArrayList<>();
-        for (Class<?> permitted : sealed.getPermittedSubclasses()) {
-            if (permitted.isRecord()) {
-                kinds.add(permitted.asSubclass(Record.class));
-            } else {
-                kinds.addAll(of(permitted));
-            }
+    private static final Map<Class<?>, List<Class<?>>> REGISTERED = new HashMap<>();
+
+    static {
+        for (Registry registry : ServiceLoader.load(Registry.class, Kinds.class.getClassLoader())) {
+            REGISTERED.put(registry.of(), List.copyOf(registry.kinds()));
         }
-        return kinds;
+    }
+
+    private static final ClassValue<List<Class<? extends Record>>> KINDS = new ClassValue<>() {
+        @Override
+        protected List<Class<? extends Record>> computeValue(Class<?> type) {
+            List<Class<? extends Record>> kinds = new ArrayList<>();
+            for (Class<?> each : type.isSealed() ? List.of(type.getPermittedSubclasses()) : REGISTERED.get(type)) {
+                if (each.isRecord()) {
+                    kinds.add(each.asSubclass(Record.class));
+                } else {
+                    kinds.addAll(of(each));
+                }
+            }
+            return List.copyOf(kinds);
+        }
+    };
+
+    /** Whether a type is an interface whose kinds are known: sealed, or with a {@link Registry}. */
+    public static boolean known(Class<?> type) {
+        return type.isInterface() && type.isSealed() || REGISTERED.containsKey(type);
+    }
+
+    /** The records of an interface that {@link #known} is true of, those of interfaces below it included, in order of registration. */
+    public static List<Class<? extends Record>> of(Class<?> type) {
+        return KINDS.get(type);
     }
 
     public static Optional<Class<? extends Record>> named(Class<?> sealed, String name) {

@@ -18,4 +18,9 @@ public enum Refers {
     public boolean isReference() {
         return this != NOTHING && this != COLOUR;
     }
+
+    /** Whether it names something of the recipe itself, and not a file that lies beside it. */
+    public boolean isThing() {
+        return isReference() && this != PICTURE && this != MESH;
+    }
 }

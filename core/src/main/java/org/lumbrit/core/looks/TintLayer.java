@@ -2,11 +2,27 @@ package org.lumbrit.core.looks;
 
 import java.util.List;
 import java.util.Map;
-import org.lumbrit.core.drive.Layer;
-import org.lumbrit.core.drive.PropertyDescription;
-import org.lumbrit.core.drive.PropertyRange;
+import java.util.Optional;
+import java.util.Set;
+import org.lumbrit.core.falloff.FacingSource;
+import org.lumbrit.core.falloff.SunlitSource;
+import org.lumbrit.core.kinds.Apart;
 import org.lumbrit.core.kinds.Kind;
 import org.lumbrit.core.kinds.Setting;
+import org.lumbrit.core.kinds.Surrounding;
+import org.lumbrit.core.math.Colour;
+import org.lumbrit.core.math.Powers;
+import org.lumbrit.core.math.Smooth;
+import org.lumbrit.core.props.Prop;
+import org.lumbrit.core.recipe.Checking;
+import org.lumbrit.core.recipe.Colouring;
+import org.lumbrit.core.recipe.Family;
+import org.lumbrit.core.recipe.Layer;
+import org.lumbrit.core.recipe.PropertyDescription;
+import org.lumbrit.core.recipe.PropertyRange;
+import org.lumbrit.core.recipe.Surroundings;
+import org.lumbrit.core.surface.Samples;
+import org.lumbrit.core.surface.Tint;
 
 /**
  * Colours the ground: a ramp over a driven value, laid on by a driven strength, under two or three tones of shading if wished.
@@ -18,13 +34,14 @@ import org.lumbrit.core.kinds.Setting;
         title = "Tint",
         help = "Colours the ground by a ramp, with flat tones of shading if you like.")
 public record TintLayer(
-        String id,
-        String name,
+        @Apart String id,
+        @Apart String name,
 
         @Setting(title = "seed", min = 0, max = 1_000_000, byDefault = "1", onCard = false)
         int seed,
 
-        @Setting(title = "hidden", byDefault = "false") boolean hidden,
+        @Setting(title = "hidden", byDefault = "false") @Apart
+        boolean hidden,
 
         @Setting(
                 title = "ramp",
@@ -63,6 +80,8 @@ public record TintLayer(
 
         @Setting(title = "properties") Map<String, PropertyRange> properties)
         implements Layer {
+
+    private static final int MOST_STOPS = 64;
 
     public static final String VALUE = "value";
     public static final String STRENGTH = "strength";
@@ -114,5 +133,81 @@ public record TintLayer(
     @Override
     public List<PropertyDescription> offered() {
         return OFFERED;
+    }
+
+    @Override
+    public Family family() {
+        return Family.LOOK;
+    }
+
+    /** Props throw the shadows that its tones, or "only where lit", follow. */
+    @Override
+    public Set<Surrounding> reads() {
+        return tones == Tones.NONE && !onlyLit
+                ? Set.of(Surrounding.GROUND)
+                : Set.of(Surrounding.GROUND, Surrounding.PROPS);
+    }
+
+    @Override
+    public void check(Checking checking) {
+        if (ramp.isEmpty() || ramp.size() > MOST_STOPS) {
+            checking.say("ramp", "A ramp has 1 to " + MOST_STOPS + " colours.");
+        }
+        for (int s = 1; s < ramp.size(); s++) {
+            if (!(ramp.get(s).at() > ramp.get(s - 1).at())) {
+                checking.say(
+                        "ramp[" + s + "].at",
+                        "Colours go from left to right; each lies to the right of the one before.");
+            }
+        }
+    }
+
+    @Override
+    public Optional<Colouring> colouring() {
+        return Optional.of((site, samples) ->
+                laid(site.property(this, VALUE, samples), site.property(this, STRENGTH, samples), lit(site, samples)));
+    }
+
+    /** How much light falls on each sample: the cosine to the light, 0 in the shadow of ground and props; 1 where nobody asks. */
+    private float[] lit(Surroundings site, Samples samples) {
+        float[] lit = new float[samples.count()];
+        if (tones == Tones.NONE && !onlyLit) {
+            java.util.Arrays.fill(lit, 1);
+            return lit;
+        }
+        float[] free = site.source(new SunlitSource(lightHeading, lightElevation, 1), samples);
+        float[] facing = site.source(new FacingSource(lightHeading, lightElevation), samples);
+        for (int i = 0; i < lit.length; i++) {
+            lit[i] = Math.max(0, 2 * facing[i] - 1) * free[i];
+        }
+        return lit;
+    }
+
+    /**
+     * @param value driven place on the ramp; @param strength driven strength
+     * @param lit how much light falls on the surface, 0..1
+     */
+    Tint laid(float[] value, float[] strength, float[] lit) {
+        int count = value.length;
+        ColourRamp colours = new ColourRamp(ramp);
+        float[] colour = new float[3 * count];
+        float[] laidOn = new float[count];
+        float[] tone = new float[count];
+        for (int i = 0; i < count; i++) {
+            Colour c = colours.at(Powers.pow(Smooth.clamp01(value[i]), contrast));
+            colour[3 * i] = (float) c.red();
+            colour[3 * i + 1] = (float) c.green();
+            colour[3 * i + 2] = (float) c.blue();
+            int band = tones.band(lit[i]);
+            boolean brightest = tones == Tones.NONE ? lit[i] > 0 : band == tones.brightest();
+            laidOn[i] = onlyLit && !brightest ? 0 : (float) Smooth.clamp01(strength[i]);
+            tone[i] = (float) tones.brightness(band);
+        }
+        return new Tint(colour, laidOn, tone);
+    }
+
+    @Override
+    public boolean liesOn(Prop standing) {
+        return true;
     }
 }

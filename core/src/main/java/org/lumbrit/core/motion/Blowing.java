@@ -3,6 +3,7 @@ package org.lumbrit.core.motion;
 import java.util.ArrayList;
 import java.util.List;
 import org.lumbrit.core.kinds.Kind;
+import org.lumbrit.core.kinds.Saying;
 import org.lumbrit.core.kinds.Setting;
 import org.lumbrit.core.math.CurvePoint;
 import org.lumbrit.core.math.Easing;
@@ -22,6 +23,9 @@ public sealed interface Blowing permits Blowing.Downwind, Blowing.Pointer, Blowi
     default double strength(double time, double high) {
         return 1;
     }
+
+    /** Says what is wrong with its settings beyond what their descriptions say. */
+    default void check(Saying wrong) {}
 
     /** Whether the heading comes back after a loop of so many seconds from a start. */
     default boolean loops(double start, double seconds) {
@@ -58,6 +62,11 @@ public sealed interface Blowing permits Blowing.Downwind, Blowing.Pointer, Blowi
             implements Blowing {
         public Pointer {
             keys = List.copyOf(keys);
+        }
+
+        @Override
+        public void check(Saying wrong) {
+            CurvePoint.check(wrong.below("keys"), keys, -3600, 3600);
         }
 
         @Override
@@ -102,8 +111,28 @@ public sealed interface Blowing permits Blowing.Downwind, Blowing.Pointer, Blowi
                     help = "Seconds of the clock")
             double hourSeconds)
             implements Blowing {
+        private static final int MOST_HOURS = 10_000;
+
         public Station {
             rows = List.copyOf(rows);
+        }
+
+        @Override
+        public void check(Saying wrong) {
+            if (rows.isEmpty() || rows.size() > MOST_HOURS) {
+                wrong.say("rows", "A station has 1 to " + MOST_HOURS + " hours.");
+            }
+            for (int i = 0; i < rows.size(); i++) {
+                WindRow row = rows.get(i);
+                if (i > 0 && !(row.hour() > rows.get(i - 1).hour())) {
+                    wrong.say("rows[" + i + "]", "Hours go on: each is later than the one before.");
+                    return;
+                }
+                if (!(row.speed() >= 0 && row.speed() <= 150)) {
+                    wrong.say("rows[" + i + "]", "Its speed lies between 0 and 150 m/s.");
+                    return;
+                }
+            }
         }
 
         private double at(double time, boolean heading) {

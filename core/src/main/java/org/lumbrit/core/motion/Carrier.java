@@ -18,8 +18,13 @@ public sealed interface Carrier permits Carrier.Blades, Carrier.OnGround {
             title = "On plants",
             help = "Stuck to the plants of a cover, and carried along where they sway.")
     record Blades(
-            @Setting(title = "of cover", refers = Refers.LAYER, help = "The cover whose plants carry them")
-            String of) implements Carrier {
+            @Setting(
+                    title = "of cover",
+                    refers = Refers.LAYER,
+                    of = "cover",
+                    help = "The cover whose plants carry them")
+            String of)
+            implements Carrier {
         @Override
         public Optional<String> cover() {
             return Optional.of(of);

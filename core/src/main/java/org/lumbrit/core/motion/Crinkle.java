@@ -4,6 +4,7 @@ import org.lumbrit.core.falloff.Loop;
 import org.lumbrit.core.math.GradientNoise;
 import org.lumbrit.core.math.Hash;
 import org.lumbrit.core.math.WrappedNoise;
+import org.lumbrit.core.recipe.Frames;
 
 /**
  * The small motion of a plant in itself: vector noise that runs up the plant, given at the nodes of a lattice over the box of

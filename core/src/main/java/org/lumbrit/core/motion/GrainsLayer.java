@@ -2,12 +2,16 @@ package org.lumbrit.core.motion;
 
 import java.util.List;
 import java.util.Map;
-import org.lumbrit.core.drive.Layer;
-import org.lumbrit.core.drive.PropertyDescription;
-import org.lumbrit.core.drive.PropertyRange;
+import java.util.Set;
+import org.lumbrit.core.kinds.Apart;
 import org.lumbrit.core.kinds.Kind;
 import org.lumbrit.core.kinds.Refers;
 import org.lumbrit.core.kinds.Setting;
+import org.lumbrit.core.recipe.Family;
+import org.lumbrit.core.recipe.Layer;
+import org.lumbrit.core.recipe.PropertyDescription;
+import org.lumbrit.core.recipe.PropertyRange;
+import org.lumbrit.core.recipe.Subject;
 
 /** Grains that are carried: stuck to plants or to the ground where a mask says so, coloured by their true speed through space. */
 @Kind(
@@ -15,13 +19,14 @@ import org.lumbrit.core.kinds.Setting;
         title = "Grains",
         help = "Grains of rime or dust, stuck to plants or lying on the ground, coloured by how fast they are carried.")
 public record GrainsLayer(
-        String id,
-        String name,
+        @Apart String id,
+        @Apart String name,
 
         @Setting(title = "seed", min = 0, max = 1_000_000, byDefault = "1", help = "Another seed, other places")
         int seed,
 
-        @Setting(title = "hidden", byDefault = "false") boolean hidden,
+        @Setting(title = "hidden", byDefault = "false") @Apart
+        boolean hidden,
 
         @Setting(title = "lie", byDefault = "{\"kind\":\"ground\"}", help = "What they stick to")
         Carrier carrier,
@@ -80,7 +85,12 @@ public record GrainsLayer(
     }
 
     @Override
-    public List<String> layersRead() {
-        return carrier.cover().map(List::of).orElse(List.of());
+    public Family family() {
+        return Family.MOTION;
+    }
+
+    @Override
+    public Set<Subject> seen() {
+        return Set.of(Subject.GRAINS);
     }
 }

@@ -4,15 +4,21 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
-import org.lumbrit.core.drive.Layer;
-import org.lumbrit.core.drive.PropertyDescription;
-import org.lumbrit.core.drive.PropertyRange;
 import org.lumbrit.core.falloff.Loop;
+import org.lumbrit.core.kinds.Apart;
 import org.lumbrit.core.kinds.Kind;
 import org.lumbrit.core.kinds.Kinds;
 import org.lumbrit.core.kinds.Refers;
 import org.lumbrit.core.kinds.Setting;
 import org.lumbrit.core.math.Decimal;
+import org.lumbrit.core.props.Prop;
+import org.lumbrit.core.recipe.Family;
+import org.lumbrit.core.recipe.Frames;
+import org.lumbrit.core.recipe.Layer;
+import org.lumbrit.core.recipe.Misfit;
+import org.lumbrit.core.recipe.PropertyDescription;
+import org.lumbrit.core.recipe.PropertyRange;
+import org.lumbrit.core.recipe.Recipe;
 
 /**
  * Waves run downwind through a prop and push its surface along the normal: p + n·strength·mask·clamp(noise). Where the mask is 0
@@ -23,16 +29,16 @@ import org.lumbrit.core.math.Decimal;
         title = "Push",
         help = "Waves run through cloth, a banner or a tuft and push it along its normal, between fixed and free end.")
 public record PushLayer(
-        String id,
-        String name,
+        @Apart String id,
+        @Apart String name,
 
         @Setting(title = "seed", min = 0, max = 1_000_000, byDefault = "1", help = "Another seed, other waves")
         int seed,
 
-        @Setting(title = "hidden", byDefault = "false", help = "A hidden push moves nothing")
+        @Setting(title = "hidden", byDefault = "false", help = "A hidden push moves nothing") @Apart
         boolean hidden,
 
-        @Setting(title = "wind", refers = Refers.LAYER, help = "The wind that waves run with")
+        @Setting(title = "wind", refers = Refers.LAYER, of = "wind", help = "The wind that waves run with")
         String wind,
 
         @Setting(title = "prop", refers = Refers.PROP, help = "What waves")
@@ -106,13 +112,20 @@ public record PushLayer(
     }
 
     @Override
-    public List<String> layersRead() {
-        return List.of(wind);
+    public Family family() {
+        return Family.MOTION;
     }
 
-    @Override
-    public Optional<String> propRead() {
-        return Optional.of(prop);
+    /** The pushes that are shown, with a shown wind and a shown prop. */
+    public static List<PushLayer> shown(Recipe recipe) {
+        return recipe.layersOf(PushLayer.class).stream()
+                .filter(push -> !push.hidden)
+                .filter(push ->
+                        recipe.layer(push.wind).filter(wind -> !wind.hidden()).isPresent())
+                .filter(push -> recipe.prop(push.prop)
+                        .filter(standing -> !standing.hidden())
+                        .isPresent())
+                .toList();
     }
 
     @Override
@@ -135,5 +148,10 @@ public record PushLayer(
                         Misfit.fix(
                                 "waves travel " + Decimal.write(travel * fit / cells, 3) + " × gusts",
                                 Kinds.with(this, "travel", travel * fit / cells)))));
+    }
+
+    @Override
+    public boolean liesOn(Prop standing) {
+        return prop.equals(standing.id());
     }
 }

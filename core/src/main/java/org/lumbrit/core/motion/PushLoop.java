@@ -1,6 +1,7 @@
 package org.lumbrit.core.motion;
 
 import org.lumbrit.core.math.Results;
+import org.lumbrit.core.recipe.Frames;
 
 /**
  * How far the vertices of a prop are pushed along their normals over all frames, in steps of equal size.

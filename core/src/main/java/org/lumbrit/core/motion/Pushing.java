@@ -4,6 +4,7 @@ import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.math.Chunks;
 import org.lumbrit.core.math.GradientNoise;
 import org.lumbrit.core.math.WrappedNoise;
+import org.lumbrit.core.recipe.Frames;
 import org.lumbrit.core.surface.Samples;
 
 /** How far each vertex of a prop is pushed along its normal: strength · mask · clamp(noise), noise travelling downwind. */

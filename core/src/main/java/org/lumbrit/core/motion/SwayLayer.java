@@ -4,15 +4,21 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
-import org.lumbrit.core.drive.Layer;
-import org.lumbrit.core.drive.PropertyDescription;
-import org.lumbrit.core.drive.PropertyRange;
 import org.lumbrit.core.falloff.Loop;
+import org.lumbrit.core.kinds.Apart;
 import org.lumbrit.core.kinds.Kind;
 import org.lumbrit.core.kinds.Kinds;
 import org.lumbrit.core.kinds.Refers;
 import org.lumbrit.core.kinds.Setting;
 import org.lumbrit.core.math.Decimal;
+import org.lumbrit.core.recipe.Checking;
+import org.lumbrit.core.recipe.Family;
+import org.lumbrit.core.recipe.Frames;
+import org.lumbrit.core.recipe.Layer;
+import org.lumbrit.core.recipe.Misfit;
+import org.lumbrit.core.recipe.PropertyDescription;
+import org.lumbrit.core.recipe.PropertyRange;
+import org.lumbrit.core.recipe.Recipe;
 
 /**
  * The plants of one cover sway in a wind: each bends by max bend · tanh(wind / stiffness) toward where the air goes, follows it
@@ -21,19 +27,19 @@ import org.lumbrit.core.math.Decimal;
  */
 @Kind(name = "sway", version = 2, title = "Sway", help = "Lets the plants of a cover bend in the wind, roots held.")
 public record SwayLayer(
-        String id,
-        String name,
+        @Apart String id,
+        @Apart String name,
 
         @Setting(title = "seed", min = 0, max = 1_000_000, byDefault = "1", help = "Another seed, another crinkle")
         int seed,
 
-        @Setting(title = "hidden", byDefault = "false", help = "A hidden sway moves nothing")
+        @Setting(title = "hidden", byDefault = "false", help = "A hidden sway moves nothing") @Apart
         boolean hidden,
 
-        @Setting(title = "wind", refers = Refers.LAYER, help = "The wind that they feel")
+        @Setting(title = "wind", refers = Refers.LAYER, of = "wind", help = "The wind that they feel")
         String wind,
 
-        @Setting(title = "plants", refers = Refers.LAYER, help = "The cover whose plants sway")
+        @Setting(title = "plants", refers = Refers.LAYER, of = "cover", help = "The cover whose plants sway")
         String cover,
 
         @Setting(
@@ -114,8 +120,36 @@ public record SwayLayer(
     }
 
     @Override
-    public List<String> layersRead() {
-        return List.of(wind, cover);
+    public Family family() {
+        return Family.MOTION;
+    }
+
+    @Override
+    public void check(Checking checking) {
+        checking.recipe().layersOf(SwayLayer.class).stream()
+                .takeWhile(other -> other != this)
+                .filter(other -> other.cover.equals(cover))
+                .findFirst()
+                .ifPresent(other ->
+                        checking.say("cover", "These plants sway already by “" + other.name + "”; one sway a cover."));
+    }
+
+    /** How it gives way stays the same at all times; how far it bends may change. */
+    @Override
+    public boolean keyable(String setting) {
+        return setting.matches("properties[.](bend|stiffness)[.].*");
+    }
+
+    /** The sways that are shown, with a shown wind and a shown cover. */
+    public static List<SwayLayer> shown(Recipe recipe) {
+        return recipe.layersOf(SwayLayer.class).stream()
+                .filter(sway -> !sway.hidden)
+                .filter(sway ->
+                        recipe.layer(sway.wind).filter(wind -> !wind.hidden()).isPresent())
+                .filter(sway -> recipe.layer(sway.cover)
+                        .filter(planted -> !planted.hidden())
+                        .isPresent())
+                .toList();
     }
 
     @Override

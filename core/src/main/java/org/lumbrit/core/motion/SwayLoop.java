@@ -1,6 +1,7 @@
 package org.lumbrit.core.motion;
 
 import org.lumbrit.core.math.Results;
+import org.lumbrit.core.recipe.Frames;
 
 /**
  * The bends of plants over all frames, in steps of equal size: total = lean kept · mean + swing, the swing with its own mean

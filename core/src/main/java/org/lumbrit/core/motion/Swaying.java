@@ -2,6 +2,7 @@ package org.lumbrit.core.motion;
 
 import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.math.Chunks;
+import org.lumbrit.core.recipe.Frames;
 
 /**
  * How plants swing in a wind. Each bends toward where the air goes by max bend · tanh(|wind| / stiffness), follows that with a

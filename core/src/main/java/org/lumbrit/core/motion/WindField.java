@@ -5,6 +5,7 @@ import org.lumbrit.core.falloff.Loop;
 import org.lumbrit.core.math.GradientNoise;
 import org.lumbrit.core.math.NoiseRun;
 import org.lumbrit.core.math.WrappedNoise;
+import org.lumbrit.core.recipe.Frames;
 import org.lumbrit.core.surface.Samples;
 
 /**

@@ -4,14 +4,25 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.Function;
-import org.lumbrit.core.drive.Layer;
-import org.lumbrit.core.drive.PropertyDescription;
-import org.lumbrit.core.drive.PropertyRange;
+import org.lumbrit.core.edit.LayerEdit;
 import org.lumbrit.core.falloff.Loop;
+import org.lumbrit.core.kinds.Apart;
 import org.lumbrit.core.kinds.Kind;
 import org.lumbrit.core.kinds.Setting;
+import org.lumbrit.core.kinds.Surrounding;
 import org.lumbrit.core.math.Decimal;
+import org.lumbrit.core.recipe.Checking;
+import org.lumbrit.core.recipe.Family;
+import org.lumbrit.core.recipe.Field;
+import org.lumbrit.core.recipe.Finding;
+import org.lumbrit.core.recipe.Frames;
+import org.lumbrit.core.recipe.Layer;
+import org.lumbrit.core.recipe.Misfit;
+import org.lumbrit.core.recipe.PropertyDescription;
+import org.lumbrit.core.recipe.PropertyRange;
+import org.lumbrit.core.recipe.Surroundings;
 
 /**
  * One wind over the place, which any number of plants and props feel: a mean speed, gusts that travel downwind as noise, small
@@ -23,13 +34,13 @@ import org.lumbrit.core.math.Decimal;
         title = "Wind",
         help = "One wind over the whole place; plants sway and cloth waves in it.")
 public record WindLayer(
-        String id,
-        String name,
+        @Apart String id,
+        @Apart String name,
 
         @Setting(title = "seed", min = 0, max = 1_000_000, byDefault = "1", help = "Another seed, other gusts")
         int seed,
 
-        @Setting(title = "hidden", byDefault = "false", help = "A hidden wind is calm: nothing moves in it")
+        @Setting(title = "hidden", byDefault = "false", help = "A hidden wind is calm: nothing moves in it") @Apart
         boolean hidden,
 
         @Setting(
@@ -142,14 +153,59 @@ public record WindLayer(
     }
 
     @Override
-    public List<PropertyDescription> results() {
-        return List.of(PropertyDescription.of(WIND, "Speed of the air now, with gusts", "m/s", 0, 200, 20, 0, 1)
-                .inPlace());
+    public Family family() {
+        return Family.MOTION;
     }
 
     @Override
-    public boolean readsTime() {
-        return true;
+    public List<Field> results() {
+        return List.of(Field.inPlace(
+                WIND,
+                "speed of the air",
+                "Speed of the air now, with gusts",
+                "m/s",
+                // the same at all times
+                site -> new double[] {
+                    0,
+                    Math.max(
+                            0.1,
+                            properties.get(SPEED).most()
+                                    * (1 + properties.get(GUST).most()))
+                },
+                (site, samples) -> AirAt.speed(site, this, samples)));
+    }
+
+    @Override
+    public void check(Checking checking) {
+        blows.check(checking.wrong().below("blows"));
+    }
+
+    /** A pattern that travels is a function of time as long as what it travels by is the same at all times. */
+    @Override
+    public boolean keyable(String setting) {
+        return setting.startsWith("properties.");
+    }
+
+    @Override
+    public List<Finding> findings(Surroundings site) {
+        double shorter = Math.min(site.ground().width(), site.ground().depth());
+        if (hidden || gustLength <= shorter) {
+            return List.of();
+        }
+        double better = shorter / 5;
+        return List.of(Finding.of(
+                Finding.Severity.WARNING,
+                this,
+                "gusts larger than the field",
+                "A gust is " + Decimal.write(gustLength, 1) + " m long and the ground " + Decimal.write(shorter, 1)
+                        + " m wide, so all of it leans at once, like sea-weed.",
+                "Make gusts " + Decimal.write(better, 2) + " m long",
+                List.of(new LayerEdit.Set(with("gustLength", better)))));
+    }
+
+    @Override
+    public Set<Surrounding> reads() {
+        return Set.of(Surrounding.GROUND, Surrounding.TIME);
     }
 
     @Override
@@ -205,5 +261,10 @@ public record WindLayer(
 
     private WindLayer with(String setting, Object value) {
         return org.lumbrit.core.kinds.Kinds.with(this, setting, value);
+    }
+
+    @Override
+    public boolean handedOver() {
+        return true;
     }
 }

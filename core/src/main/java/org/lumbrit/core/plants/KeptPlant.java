@@ -10,7 +10,7 @@ import org.lumbrit.core.surface.Mesh;
 /** One of the nursery's plants: what is changed there changes wherever it stands. */
 @Kind(name = "kept", title = "From the nursery", help = "A plant of the nursery, with the falloffs along it.")
 public record KeptPlant(
-        @Setting(title = "plant", refers = Refers.LAYER, help = "One of the nursery's plants")
+        @Setting(title = "plant", refers = Refers.LAYER, of = "plant", help = "One of the nursery's plants")
         String plant,
 
         @Setting(

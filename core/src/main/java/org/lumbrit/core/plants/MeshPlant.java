@@ -2,7 +2,6 @@ package org.lumbrit.core.plants;
 
 import java.util.Arrays;
 import java.util.List;
-import java.util.Optional;
 import java.util.function.Function;
 import org.lumbrit.core.kinds.Kind;
 import org.lumbrit.core.kinds.Refers;
@@ -120,15 +119,5 @@ public record MeshPlant(
             stood[3 * v + 2] = (float) ((p[3 * v + 2] - sumZ / low) * scale);
         }
         return stood;
-    }
-
-    @Override
-    public Optional<String> meshFile() {
-        return Optional.of(file);
-    }
-
-    @Override
-    public MeshPlant withFile(String newFile) {
-        return new MeshPlant(newFile, unit, up, length, coordinate, stroke);
     }
 }

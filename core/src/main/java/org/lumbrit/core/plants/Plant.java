@@ -52,16 +52,6 @@ public sealed interface Plant
         });
     }
 
-    /** The file of the mesh that was brought in, where it is one. */
-    default Optional<String> meshFile() {
-        return Optional.empty();
-    }
-
-    /** The same from another file. */
-    default Plant withFile(String newFile) {
-        return this;
-    }
-
     /** The nursery's plant that is meant, where it is one of those. */
     default Optional<String> kept() {
         return Optional.empty();

@@ -2,12 +2,19 @@ package org.lumbrit.core.plants;
 
 import java.util.List;
 import java.util.Map;
-import org.lumbrit.core.drive.Layer;
-import org.lumbrit.core.drive.PropertyDescription;
-import org.lumbrit.core.drive.PropertyRange;
+import java.util.Set;
+import org.lumbrit.core.kinds.Apart;
 import org.lumbrit.core.kinds.Kind;
 import org.lumbrit.core.kinds.Refers;
 import org.lumbrit.core.kinds.Setting;
+import org.lumbrit.core.kinds.Surrounding;
+import org.lumbrit.core.recipe.Checking;
+import org.lumbrit.core.recipe.Family;
+import org.lumbrit.core.recipe.Finding;
+import org.lumbrit.core.recipe.Layer;
+import org.lumbrit.core.recipe.PropertyDescription;
+import org.lumbrit.core.recipe.PropertyRange;
+import org.lumbrit.core.recipe.Surroundings;
 
 /**
  * A plant that the nursery keeps, under a name: any cover may plant it. Its properties are driven by falloffs along the plant,
@@ -15,13 +22,14 @@ import org.lumbrit.core.kinds.Setting;
  */
 @Kind(name = "plant", title = "Plant", help = "A plant of the nursery; covers plant it.")
 public record PlantLayer(
-        String id,
-        String name,
+        @Apart String id,
+        @Apart String name,
 
         @Setting(title = "seed", min = 0, max = 1_000_000, byDefault = "1", help = "Another seed, other variants")
         int seed,
 
-        @Setting(title = "hidden", byDefault = "false") boolean hidden,
+        @Setting(title = "hidden", byDefault = "false") @Apart
+        boolean hidden,
 
         @Setting(title = "plant", byDefault = "{\"kind\":\"clump\"}")
         Plant plant,
@@ -67,6 +75,30 @@ public record PlantLayer(
     @Override
     public List<PropertyDescription> offered() {
         return OFFERED;
+    }
+
+    @Override
+    public Family family() {
+        return Family.PLANT;
+    }
+
+    @Override
+    public Set<Surrounding> reads() {
+        return Set.of();
+    }
+
+    @Override
+    public void check(Checking checking) {
+        if (plant.kept().isPresent()) {
+            checking.say(
+                    "plant.kind",
+                    "A plant of the nursery cannot be another plant of the nursery; choose how it is made.");
+        }
+    }
+
+    @Override
+    public List<Finding> findings(Surroundings site) {
+        return plant instanceof MeshPlant mesh ? PlantFindings.of(this, mesh, site) : List.of();
     }
 
     public PlantLayer withPlant(Plant newPlant) {

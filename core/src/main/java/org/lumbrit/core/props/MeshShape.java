@@ -1,6 +1,5 @@
 package org.lumbrit.core.props;
 
-import java.util.Optional;
 import java.util.function.Function;
 import org.lumbrit.core.kinds.Kind;
 import org.lumbrit.core.kinds.Refers;
@@ -120,15 +119,5 @@ public record MeshShape(
             mesh = Welding.weld(mesh, weld);
         }
         return consistent ? MeshCheck.consistent(mesh) : mesh;
-    }
-
-    @Override
-    public Optional<String> meshFile() {
-        return Optional.of(file);
-    }
-
-    @Override
-    public MeshShape withFile(String newFile) {
-        return new MeshShape(newFile, unit, up, weld, consistent);
     }
 }

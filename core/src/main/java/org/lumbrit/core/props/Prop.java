@@ -1,8 +1,11 @@
 package org.lumbrit.core.props;
 
-import org.lumbrit.core.cover.Placing;
+import java.util.Set;
+import org.lumbrit.core.kinds.Apart;
 import org.lumbrit.core.kinds.Refers;
 import org.lumbrit.core.kinds.Setting;
+import org.lumbrit.core.kinds.Surrounding;
+import org.lumbrit.core.math.Placing;
 import org.lumbrit.core.math.Quaternion;
 
 /**
@@ -11,8 +14,8 @@ import org.lumbrit.core.math.Quaternion;
  * lowest point of its bounds, so that it follows the ground; otherwise y is where its own origin lies.
  */
 public record Prop(
-        String id,
-        String name,
+        @Apart String id,
+        @Apart String name,
 
         @Setting(title = "shape", byDefault = "{\"kind\":\"boulder\"}")
         Shape shape,
@@ -108,7 +111,13 @@ public record Prop(
         @Setting(title = "colour", refers = Refers.COLOUR, byDefault = "#8f8a80")
         String colour,
 
-        @Setting(title = "hidden", byDefault = "false") boolean hidden) {
+        @Setting(title = "hidden", byDefault = "false") @Apart
+        boolean hidden) {
+
+    /** What it reads of the site: the ground, where it stands on it. */
+    public Set<Surrounding> reads() {
+        return standing || align > 0 ? Set.of(Surrounding.GROUND) : Set.of();
+    }
 
     /** How it is turned, before it is aligned. */
     Quaternion turned() {

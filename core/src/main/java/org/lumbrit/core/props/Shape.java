@@ -1,6 +1,5 @@
 package org.lumbrit.core.props;
 
-import java.util.Optional;
 import java.util.function.Function;
 import org.lumbrit.core.surface.Mesh;
 
@@ -27,14 +26,4 @@ public sealed interface Shape
      * @param files finds the mesh of a file beside the recipe, in the file's own units and axes
      */
     Mesh mesh(Function<String, Mesh> files);
-
-    /** The file of the mesh that was brought in, where it is one. */
-    default Optional<String> meshFile() {
-        return Optional.empty();
-    }
-
-    /** The same from another file. */
-    default Shape withFile(String newFile) {
-        return this;
-    }
 }

@@ -3,14 +3,16 @@ package org.lumbrit.core.relief;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import org.lumbrit.core.drive.PropertyDescription;
-import org.lumbrit.core.drive.PropertyRange;
+import org.lumbrit.core.kinds.Apart;
 import org.lumbrit.core.kinds.Kind;
 import org.lumbrit.core.kinds.Refers;
 import org.lumbrit.core.kinds.Setting;
 import org.lumbrit.core.math.Chunks;
 import org.lumbrit.core.math.CurvePoint;
 import org.lumbrit.core.math.MonotoneCurve;
+import org.lumbrit.core.recipe.Checking;
+import org.lumbrit.core.recipe.PropertyDescription;
+import org.lumbrit.core.recipe.PropertyRange;
 import org.lumbrit.core.surface.AreaPlace;
 import org.lumbrit.core.surface.Ground;
 import org.lumbrit.core.surface.SegmentTree;
@@ -21,15 +23,16 @@ import org.lumbrit.core.surface.SegmentTree;
  */
 @Kind(name = "basin", title = "Basin", help = "Presses a basin into an area, by a profile from its edge inward.")
 public record BasinRelief(
-        String id,
-        String name,
+        @Apart String id,
+        @Apart String name,
 
         @Setting(title = "seed", min = 0, max = 1_000_000, byDefault = "1", onCard = false)
         int seed,
 
-        @Setting(title = "hidden", byDefault = "false") boolean hidden,
+        @Setting(title = "hidden", byDefault = "false") @Apart
+        boolean hidden,
 
-        @Setting(title = "area", refers = Refers.PLACE, help = "The outline of the basin")
+        @Setting(title = "area", refers = Refers.PLACE, of = "area", help = "The outline of the basin")
         String place,
 
         @Setting(
@@ -68,8 +71,8 @@ public record BasinRelief(
     }
 
     @Override
-    public Optional<String> placeRead() {
-        return Optional.of(place);
+    public void check(Checking checking) {
+        CurvePoint.check(checking.wrong().below("profile"), profile, -10, 10);
     }
 
     @Override

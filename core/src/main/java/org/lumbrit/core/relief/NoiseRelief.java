@@ -2,14 +2,15 @@ package org.lumbrit.core.relief;
 
 import java.util.List;
 import java.util.Map;
-import org.lumbrit.core.drive.PropertyDescription;
-import org.lumbrit.core.drive.PropertyRange;
+import org.lumbrit.core.kinds.Apart;
 import org.lumbrit.core.kinds.Kind;
 import org.lumbrit.core.kinds.Setting;
 import org.lumbrit.core.math.Chunks;
 import org.lumbrit.core.math.GradientNoise;
 import org.lumbrit.core.math.Hash;
 import org.lumbrit.core.math.Smooth;
+import org.lumbrit.core.recipe.PropertyDescription;
+import org.lumbrit.core.recipe.PropertyRange;
 import org.lumbrit.core.surface.Ground;
 
 /**
@@ -20,13 +21,14 @@ import org.lumbrit.core.surface.Ground;
  */
 @Kind(name = "noise-relief", title = "Hills", help = "Raises and lowers the ground by noise: hills, ridges, billows.")
 public record NoiseRelief(
-        String id,
-        String name,
+        @Apart String id,
+        @Apart String name,
 
         @Setting(title = "seed", min = 0, max = 1_000_000, byDefault = "1")
         int seed,
 
-        @Setting(title = "hidden", byDefault = "false") boolean hidden,
+        @Setting(title = "hidden", byDefault = "false") @Apart
+        boolean hidden,
 
         @Setting(
                 title = "feature size",

@@ -2,22 +2,25 @@ package org.lumbrit.core.relief;
 
 import java.util.List;
 import java.util.Map;
-import org.lumbrit.core.drive.PropertyDescription;
-import org.lumbrit.core.drive.PropertyRange;
+import org.lumbrit.core.kinds.Apart;
 import org.lumbrit.core.kinds.Kind;
 import org.lumbrit.core.kinds.Setting;
 import org.lumbrit.core.math.Chunks;
+import org.lumbrit.core.recipe.PropertyDescription;
+import org.lumbrit.core.recipe.PropertyRange;
 
 /** Height + offset, the offset driven by whatever falloffs are wished. */
 @Kind(name = "offset", title = "Raise", help = "Raises the ground by any falloff; a negative height lowers it.")
 public record OffsetRelief(
-        String id,
-        String name,
+        @Apart String id,
+        @Apart String name,
 
         @Setting(title = "seed", min = 0, max = 1_000_000, byDefault = "1", onCard = false)
         int seed,
 
-        @Setting(title = "hidden", byDefault = "false") boolean hidden,
+        @Setting(title = "hidden", byDefault = "false") @Apart
+        boolean hidden,
+
         @Setting(title = "properties") Map<String, PropertyRange> properties)
         implements ReliefLayer {
 

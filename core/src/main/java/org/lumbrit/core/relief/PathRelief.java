@@ -2,14 +2,14 @@ package org.lumbrit.core.relief;
 
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
-import org.lumbrit.core.drive.PropertyDescription;
-import org.lumbrit.core.drive.PropertyRange;
+import org.lumbrit.core.kinds.Apart;
 import org.lumbrit.core.kinds.Kind;
 import org.lumbrit.core.kinds.Refers;
 import org.lumbrit.core.kinds.Setting;
 import org.lumbrit.core.math.Chunks;
 import org.lumbrit.core.math.Smooth;
+import org.lumbrit.core.recipe.PropertyDescription;
+import org.lumbrit.core.recipe.PropertyRange;
 import org.lumbrit.core.surface.Ground;
 import org.lumbrit.core.surface.SegmentTree;
 
@@ -20,13 +20,14 @@ import org.lumbrit.core.surface.SegmentTree;
  */
 @Kind(name = "path-relief", title = "Path", help = "Presses a path into the ground along a line, or raises it.")
 public record PathRelief(
-        String id,
-        String name,
+        @Apart String id,
+        @Apart String name,
 
         @Setting(title = "seed", min = 0, max = 1_000_000, byDefault = "1", onCard = false)
         int seed,
 
-        @Setting(title = "hidden", byDefault = "false") boolean hidden,
+        @Setting(title = "hidden", byDefault = "false") @Apart
+        boolean hidden,
 
         @Setting(title = "along", refers = Refers.PLACE, help = "The line of the path, or an area's edge")
         String place,
@@ -69,11 +70,6 @@ public record PathRelief(
     @Override
     public List<PropertyDescription> offered() {
         return OFFERED;
-    }
-
-    @Override
-    public Optional<String> placeRead() {
-        return Optional.of(place);
     }
 
     @Override

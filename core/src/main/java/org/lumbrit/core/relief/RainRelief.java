@@ -2,10 +2,11 @@ package org.lumbrit.core.relief;
 
 import java.util.List;
 import java.util.Map;
-import org.lumbrit.core.drive.PropertyDescription;
-import org.lumbrit.core.drive.PropertyRange;
+import org.lumbrit.core.kinds.Apart;
 import org.lumbrit.core.kinds.Kind;
 import org.lumbrit.core.kinds.Setting;
+import org.lumbrit.core.recipe.PropertyDescription;
+import org.lumbrit.core.recipe.PropertyRange;
 import org.lumbrit.core.surface.Ground;
 
 /** {@link RainErosion} for some steps; rain and softness of the ground are driven, strength blends from the ground below. */
@@ -14,13 +15,14 @@ import org.lumbrit.core.surface.Ground;
         title = "Rain erosion",
         help = "Lets rain run off, cut channels and drop what it carries in the flats.")
 public record RainRelief(
-        String id,
-        String name,
+        @Apart String id,
+        @Apart String name,
 
         @Setting(title = "seed", min = 0, max = 1_000_000, byDefault = "1", onCard = false)
         int seed,
 
-        @Setting(title = "hidden", byDefault = "false") boolean hidden,
+        @Setting(title = "hidden", byDefault = "false") @Apart
+        boolean hidden,
 
         @Setting(
                 title = "steps",

@@ -1,25 +1,20 @@
 package org.lumbrit.core.relief;
 
-import java.util.LinkedHashMap;
-import java.util.Map;
+import java.util.List;
 import java.util.Optional;
-import org.lumbrit.core.drive.Layer;
-import org.lumbrit.core.drive.PropertyRange;
-import org.lumbrit.core.kinds.Kinds;
+import java.util.Set;
+import org.lumbrit.core.kinds.Surrounding;
+import org.lumbrit.core.recipe.Family;
+import org.lumbrit.core.recipe.Field;
+import org.lumbrit.core.recipe.Finding;
+import org.lumbrit.core.recipe.Layer;
+import org.lumbrit.core.recipe.Surroundings;
+import org.lumbrit.core.surface.Samples;
 
 /**
- * A layer that shapes the ground. A new kind is one record of its own, its name in the {@code permits} line and its
- * {@link #shape}.
+ * A layer that shapes the ground. A new kind is one record of its own, its {@link #shape}, and its name in the list of layers.
  */
-public sealed interface ReliefLayer extends Layer
-        permits NoiseRelief,
-                TerraceRelief,
-                BasinRelief,
-                PathRelief,
-                SmoothRelief,
-                OffsetRelief,
-                ThermalRelief,
-                RainRelief {
+public interface ReliefLayer extends Layer {
 
     /** The word by which the difference that a relief layer makes can be read as a layer result, metres. */
     String DIFFERENCE = "difference";
@@ -31,26 +26,72 @@ public sealed interface ReliefLayer extends Layer
      */
     float[] shape(Shaping below);
 
-    /** The place that it works along or within, where it has one. */
-    default Optional<String> placeRead() {
-        return Optional.empty();
+    @Override
+    default Family family() {
+        return Family.RELIEF;
+    }
+
+    /** The ground below it, as the relief layers before it have left it. */
+    @Override
+    default Set<Surrounding> reads() {
+        return Set.of(Surrounding.EARLIER);
     }
 
     @Override
-    default Layer renamed(String newName) {
-        return (Layer) Kinds.with((Record) this, "name", newName);
+    default List<Field> results() {
+        return List.of(Field.inPlace(
+                        DIFFERENCE,
+                        "difference",
+                        "Metres that it raises the ground, or lowers it",
+                        "m",
+                        site -> {
+                            float[] ends = changes(site);
+                            double most = Math.max(1e-3, Math.max(-ends[0], ends[1]));
+                            return new double[] {-most, most};
+                        },
+                        this::difference)
+                .bothWays());
+    }
+
+    private float[] difference(Surroundings site, Samples samples) {
+        float[] out = new float[samples.count()];
+        site.relief(id()).ifPresent(state -> {
+            for (int i = 0; i < out.length; i++) {
+                double x = samples.x()[i];
+                double z = samples.z()[i];
+                out[i] = (float) (state.after().height(x, z) - state.below().height(x, z));
+            }
+        });
+        return out;
+    }
+
+    /** The most that it lowers the ground, as a number not above 0, and the most that it raises it, metres. */
+    default float[] changes(Surroundings site) {
+        return site.kept("changes/1", this, cancel -> {
+            float[] ends = new float[2];
+            site.relief(id()).ifPresent(state -> {
+                for (float metres : state.difference()) {
+                    ends[0] = Math.min(ends[0], metres);
+                    ends[1] = Math.max(ends[1], metres);
+                }
+            });
+            return ends;
+        });
     }
 
     @Override
-    default Layer withProperty(String property, PropertyRange range) {
-        Map<String, PropertyRange> changed = new LinkedHashMap<>(properties());
-        changed.put(property, range);
-        return (Layer) Kinds.with((Record) this, "properties", changed);
+    default Optional<float[]> groundChange(Surroundings site) {
+        return Optional.of(changes(site));
     }
 
     @Override
-    default Layer copied(String newId, String newName, int newSeed) {
-        Record copy = Kinds.with(Kinds.with((Record) this, "id", newId), "name", newName);
-        return (Layer) Kinds.with(copy, "seed", newSeed);
+    default List<Finding> findings(Surroundings site) {
+        float[] ends = changes(site);
+        return ends[0] != 0 || ends[1] != 0
+                ? List.of()
+                : List.of(Finding.note(
+                        this,
+                        "without effect",
+                        "The ground is the same below and above it. Look at its properties: are they 0 everywhere?"));
     }
 }

@@ -2,23 +2,25 @@ package org.lumbrit.core.relief;
 
 import java.util.List;
 import java.util.Map;
-import org.lumbrit.core.drive.PropertyDescription;
-import org.lumbrit.core.drive.PropertyRange;
+import org.lumbrit.core.kinds.Apart;
 import org.lumbrit.core.kinds.Kind;
 import org.lumbrit.core.kinds.Setting;
 import org.lumbrit.core.math.GaussianBlur;
+import org.lumbrit.core.recipe.PropertyDescription;
+import org.lumbrit.core.recipe.PropertyRange;
 import org.lumbrit.core.surface.Ground;
 
 /** A Gaussian of σ = metres/2 over the heights, borders mirrored; strength blends from the ground below. */
 @Kind(name = "smooth-relief", title = "Smoothing", help = "Wears small bumps down.")
 public record SmoothRelief(
-        String id,
-        String name,
+        @Apart String id,
+        @Apart String name,
 
         @Setting(title = "seed", min = 0, max = 1_000_000, byDefault = "1", onCard = false)
         int seed,
 
-        @Setting(title = "hidden", byDefault = "false") boolean hidden,
+        @Setting(title = "hidden", byDefault = "false") @Apart
+        boolean hidden,
 
         @Setting(
                 title = "over",

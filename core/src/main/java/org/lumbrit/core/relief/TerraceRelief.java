@@ -2,11 +2,12 @@ package org.lumbrit.core.relief;
 
 import java.util.List;
 import java.util.Map;
-import org.lumbrit.core.drive.PropertyDescription;
-import org.lumbrit.core.drive.PropertyRange;
+import org.lumbrit.core.kinds.Apart;
 import org.lumbrit.core.kinds.Kind;
 import org.lumbrit.core.kinds.Setting;
 import org.lumbrit.core.math.Smooth;
+import org.lumbrit.core.recipe.PropertyDescription;
+import org.lumbrit.core.recipe.PropertyRange;
 
 /**
  * Steps in the slope: with v = (height − base)/step the height becomes base + step·(⌊v⌋ + smoothstep(½ − s/2, ½ + s/2, frac v)),
@@ -14,13 +15,14 @@ import org.lumbrit.core.math.Smooth;
  */
 @Kind(name = "terraces", title = "Terraces", help = "Cuts level steps into the slopes.")
 public record TerraceRelief(
-        String id,
-        String name,
+        @Apart String id,
+        @Apart String name,
 
         @Setting(title = "seed", min = 0, max = 1_000_000, byDefault = "1", onCard = false)
         int seed,
 
-        @Setting(title = "hidden", byDefault = "false") boolean hidden,
+        @Setting(title = "hidden", byDefault = "false") @Apart
+        boolean hidden,
 
         @Setting(
                 title = "step",

@@ -1,11 +1,19 @@
 package org.lumbrit.core.relief;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
-import org.lumbrit.core.drive.PropertyDescription;
-import org.lumbrit.core.drive.PropertyRange;
+import org.lumbrit.core.edit.LayerEdit;
+import org.lumbrit.core.kinds.Apart;
 import org.lumbrit.core.kinds.Kind;
+import org.lumbrit.core.kinds.Kinds;
 import org.lumbrit.core.kinds.Setting;
+import org.lumbrit.core.math.Cancel;
+import org.lumbrit.core.math.Decimal;
+import org.lumbrit.core.recipe.Finding;
+import org.lumbrit.core.recipe.PropertyDescription;
+import org.lumbrit.core.recipe.PropertyRange;
+import org.lumbrit.core.recipe.Surroundings;
 import org.lumbrit.core.surface.Ground;
 
 /** {@link ThermalErosion} until all is at rest or the steps are used up; strength blends from the ground below. */
@@ -14,18 +22,19 @@ import org.lumbrit.core.surface.Ground;
         title = "Thermal erosion",
         help = "Lets steep slopes crumble until none is steeper than the talus angle.")
 public record ThermalRelief(
-        String id,
-        String name,
+        @Apart String id,
+        @Apart String name,
 
         @Setting(title = "seed", min = 0, max = 1_000_000, byDefault = "1", onCard = false)
         int seed,
 
-        @Setting(title = "hidden", byDefault = "false") boolean hidden,
+        @Setting(title = "hidden", byDefault = "false") @Apart
+        boolean hidden,
 
         @Setting(
                 title = "steps",
                 min = 1,
-                max = 200_000,
+                max = ThermalRelief.MOST_STEPS,
                 slider = {10, 5000},
                 byDefault = "1000",
                 help = "At most so many; it ends as soon as all is at rest")
@@ -33,6 +42,11 @@ public record ThermalRelief(
 
         @Setting(title = "properties") Map<String, PropertyRange> properties)
         implements ReliefLayer {
+
+    private static final int MOST_STEPS = 200_000;
+
+    /** Of a slope's tangent, above which a ground still crumbles. */
+    private static final double REST = 0.02;
 
     public static final String TALUS = "talus";
     public static final String STRENGTH = "strength";
@@ -69,5 +83,45 @@ public record ThermalRelief(
         erosion.run(steps, below.cancel());
         double[] eroded = erosion.heights();
         return Grids.blend(below, below.property(STRENGTH), i -> eroded[i]);
+    }
+
+    @Override
+    public List<Finding> findings(Surroundings site) {
+        List<Finding> found = new ArrayList<>(ReliefLayer.super.findings(site));
+        boolean even = site.drives(TALUS).isEmpty()
+                && site.drives(STRENGTH).isEmpty()
+                && properties.get(STRENGTH).high() == 1;
+        if (!even || steps >= MOST_STEPS) {
+            return found;
+        }
+        double talus = properties.get(TALUS).high();
+        double excess = site.kept("excess/1", this, cancel -> new float[] {
+            site.relief(id).map(state -> excess(state.after(), talus)).orElse(0f)
+        })[0];
+        if (excess > REST) {
+            double tangent = StrictMath.tan(StrictMath.toRadians(talus));
+            int more = Math.min(MOST_STEPS, 4 * steps);
+            found.add(Finding.of(
+                    Finding.Severity.NOTE,
+                    this,
+                    "not at rest",
+                    "After " + steps + " steps some slopes are still "
+                            + Decimal.write(StrictMath.toDegrees(StrictMath.atan(tangent + excess)), 1)
+                            + "° steep; the talus is " + Decimal.write(talus, 1) + "°.",
+                    "Let it run for " + more + " steps",
+                    List.of(new LayerEdit.Set(Kinds.with(this, "steps", more)))));
+        }
+        return found;
+    }
+
+    /** How much steeper than its talus the steepest slope is, as a tangent. */
+    private static float excess(Ground after, double talus) {
+        return (float) new ThermalErosion(
+                        Grids.doubles(after.heights()),
+                        after.columns(),
+                        after.rows(),
+                        CellSize.of(after),
+                        NodeValues.constant(talus))
+                .excess(Cancel.NEVER);
     }
 }

@@ -11,7 +11,7 @@ import org.lumbrit.core.plants.PlantOwner;
 import org.lumbrit.core.surface.Samples;
 
 /** Makes the meshes of a plant, with what the falloffs along it make of them. */
-final class PlantMaker {
+public final class PlantMaker {
     private final SiteEvaluation evaluation;
     private final Cancel cancel;
 
@@ -61,7 +61,7 @@ final class PlantMaker {
     }
 
     /** The vertices of a plant in its own frame as samples. */
-    static Samples alongVertices(PlantMesh mesh, int variant) {
+    public static Samples alongVertices(PlantMesh mesh, int variant) {
         Samples samples = Samples.allocate(Samples.NOT_KEPT, mesh.vertices());
         for (int v = 0; v < mesh.vertices(); v++) {
             samples.x()[v] = mesh.positions()[3 * v];

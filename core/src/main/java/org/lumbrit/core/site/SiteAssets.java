@@ -1,5 +1,7 @@
 package org.lumbrit.core.site;
 
+import org.lumbrit.core.recipe.GroundSpec;
+import org.lumbrit.core.recipe.InvalidRecipeException;
 import org.lumbrit.core.surface.Ground;
 import org.lumbrit.core.surface.Mesh;
 import org.lumbrit.core.surface.Picture;

@@ -84,13 +84,13 @@ final class SiteCover implements CoverSite {
 
     @Override
     public List<Plants> before() {
-        return plan.recipe().coversBefore(layer.id()).stream()
+        return CoverLayer.before(plan.recipe(), layer).stream()
                 .map(evaluation::plants)
                 .toList();
     }
 
     @Override
     public String beforeKey() {
-        return plan.beforeKey(layer);
+        return plan.earlierKey(layer);
     }
 }

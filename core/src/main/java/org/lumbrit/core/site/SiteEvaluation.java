@@ -8,18 +8,12 @@ import java.util.function.Function;
 import org.lumbrit.core.cover.CoverLayer;
 import org.lumbrit.core.cover.CoverScatter;
 import org.lumbrit.core.cover.Plants;
-import org.lumbrit.core.drive.Drive;
-import org.lumbrit.core.drive.Layer;
-import org.lumbrit.core.drive.PropertyRange;
-import org.lumbrit.core.falloff.FacingSource;
 import org.lumbrit.core.falloff.Falloff;
 import org.lumbrit.core.falloff.GridStep;
 import org.lumbrit.core.falloff.Measurement;
 import org.lumbrit.core.falloff.Scene;
+import org.lumbrit.core.falloff.Source;
 import org.lumbrit.core.falloff.Step;
-import org.lumbrit.core.falloff.SunlitSource;
-import org.lumbrit.core.looks.Tint;
-import org.lumbrit.core.looks.TintLayer;
 import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.math.Chunks;
 import org.lumbrit.core.math.CurvePoint;
@@ -34,12 +28,21 @@ import org.lumbrit.core.plants.PlantMesh;
 import org.lumbrit.core.plants.PlantOwner;
 import org.lumbrit.core.props.PlacedMesh;
 import org.lumbrit.core.props.Prop;
+import org.lumbrit.core.recipe.Drive;
+import org.lumbrit.core.recipe.Field;
+import org.lumbrit.core.recipe.Finding;
+import org.lumbrit.core.recipe.InvalidRecipeException;
+import org.lumbrit.core.recipe.Layer;
+import org.lumbrit.core.recipe.PropertyRange;
+import org.lumbrit.core.recipe.Recipe;
+import org.lumbrit.core.recipe.Surroundings;
 import org.lumbrit.core.surface.Lattice;
 import org.lumbrit.core.surface.Mesh;
 import org.lumbrit.core.surface.MeshCheck;
 import org.lumbrit.core.surface.Owner;
 import org.lumbrit.core.surface.Region;
 import org.lumbrit.core.surface.Samples;
+import org.lumbrit.core.surface.Tint;
 import org.lumbrit.core.surface.TriangleTree;
 
 /**
@@ -96,7 +99,7 @@ public final class SiteEvaluation {
     }
 
     /** The same on something in its own frame, such as a plant; samples of it must not be kept. */
-    SiteEvaluation within(Owner own) {
+    public SiteEvaluation within(Owner own) {
         return new SiteEvaluation(plan, results, cancel, "", Optional.of(own), Optional.empty());
     }
 
@@ -160,9 +163,14 @@ public final class SiteEvaluation {
         return plan;
     }
 
-    /** Everything that moves in the site. */
-    public SiteMotion motion() {
-        return new SiteMotion(this, results, cancel);
+    /** Where results are kept. */
+    public Results results() {
+        return results;
+    }
+
+    /** Asks whether the answer is still wanted. */
+    public Cancel cancel() {
+        return cancel;
     }
 
     /** What sources measure from. */
@@ -212,7 +220,7 @@ public final class SiteEvaluation {
         return keep(plan.stageKey(falloffId, stage), samples, evaluation -> {
             float[] out = new float[samples.count()];
             if (stage == 0) {
-                evaluation.source(falloff, samples, out);
+                evaluation.source(falloff.source(), samples, out);
             } else {
                 evaluation.step(falloff, stage, samples, out);
             }
@@ -287,22 +295,31 @@ public final class SiteEvaluation {
                         .map(origin::of));
     }
 
-    private void source(Falloff falloff, Samples samples, float[] out) {
-        float[] measured = measured(falloff, samples);
-        Scene scene = scene();
-        Chunks.run(
-                out.length, cancel, (from, to) -> falloff.source().evaluate(scene, samples, measured, from, to, out));
+    private void source(Source source, Samples samples, float[] out) {
+        float[] measured = measured(source, samples);
+        Scene scene = DeclaredScene.of(source, scene());
+        Chunks.run(out.length, cancel, (from, to) -> source.evaluate(scene, samples, measured, from, to, out));
     }
 
-    /** What the source of a falloff measures, in its own unit; empty where the source measures nothing on its own. */
-    public float[] measured(Falloff falloff, Samples samples) {
-        if (falloff.source().measurement().isEmpty()) {
+    /** The value of a source that is no falloff of the recipe. The array must not be changed. */
+    float[] source(Source source, Samples samples) {
+        return keep(plan.sourceKey(source), samples, evaluation -> {
+            float[] out = new float[samples.count()];
+            evaluation.source(source, samples, out);
+            return out;
+        });
+    }
+
+    /** What a source measures, in its own unit; empty where it measures nothing on its own. */
+    public float[] measured(Source source, Samples samples) {
+        if (source.measurement().isEmpty()) {
             return NONE;
         }
-        Measurement measurement = falloff.source().measurement().get();
-        return keep(plan.measurementKey(falloff.source()), samples, evaluation -> {
+        Measurement measurement = source.measurement().get();
+        return keep(plan.measurementKey(source), samples, evaluation -> {
             float[] out = new float[samples.count()];
-            Measurement.Chunk chunk = measurement.preparation().ready(evaluation.scene(), samples);
+            Scene scene = DeclaredScene.of(source, evaluation.scene());
+            Measurement.Chunk chunk = measurement.preparation().ready(scene, samples);
             Chunks.run(out.length, evaluation.cancel, (from, to) -> chunk.measure(from, to, out));
             return out;
         });
@@ -410,36 +427,49 @@ public final class SiteEvaluation {
         }
     }
 
-    /** The colours that a tint gives to samples of the ground. */
-    public Tint tint(TintLayer layer, Samples samples) {
-        float[] value = property(layer, TintLayer.VALUE, samples);
-        float[] strength = property(layer, TintLayer.STRENGTH, samples);
-        String key = new KeyBuilder("tint/2")
-                .add(plan.layerKey(layer))
-                .add(samples.key())
-                .key();
-        return results.get(key, cancel, shared -> Tint.of(layer, value, strength, lit(layer, samples)));
+    /** A field of a layer at the samples, in its unit. The array must not be changed. */
+    public float[] field(Layer layer, String name, Samples samples) {
+        Field field = layer.field(name).orElseThrow();
+        if (layer.properties().containsKey(name)) {
+            return field.values().at(surroundings(layer), samples);
+        }
+        return keep(
+                plan.fieldKey(layer, name),
+                samples,
+                evaluation -> field.values().at(evaluation.surroundings(layer), samples));
     }
 
-    /** How much light falls on the ground: the cosine to the light, 0 in the shadow of other ground. */
-    private float[] lit(TintLayer layer, Samples samples) {
-        SunlitSource sun = new SunlitSource(layer.lightHeading(), layer.lightElevation(), 1);
-        FacingSource facing = new FacingSource(layer.lightHeading(), layer.lightElevation());
-        Measurement.Chunk horizon =
-                sun.measurement().orElseThrow().preparation().ready(scene(), samples);
-        float[] measured = new float[samples.count()];
-        float[] free = new float[samples.count()];
-        float[] lit = new float[samples.count()];
-        Scene scene = scene();
-        Chunks.run(lit.length, cancel, (from, to) -> {
-            horizon.measure(from, to, measured);
-            sun.evaluate(scene, samples, measured, from, to, free);
-            facing.evaluate(scene, samples, measured, from, to, lit);
-            for (int i = from; i < to; i++) {
-                lit[i] = Math.max(0, 2 * lit[i] - 1) * free[i];
-            }
-        });
-        return lit;
+    /** The ends of the legend of a layer's field. */
+    public double[] ends(Layer layer, String field) {
+        return layer.field(field).orElseThrow().scale().ends(surroundings(layer));
+    }
+
+    /** The colours that a layer lays over the samples; only where it lays any. */
+    public Tint tint(Layer layer, Samples samples) {
+        String key = new KeyBuilder("tint/3")
+                .add(plan.layerKey(layer))
+                .add(prop)
+                .add(samples.key())
+                .key();
+        return results.get(
+                key,
+                cancel,
+                shared -> layer.colouring().orElseThrow().over(sharing(shared).surroundings(layer), samples));
+    }
+
+    /** What is probably not meant in a layer. */
+    public List<Finding> findings(Layer layer) {
+        return layer.findings(surroundings(layer));
+    }
+
+    /** How far a layer lowers and raises the ground, metres; none where it leaves it. */
+    public Optional<float[]> groundChange(Layer layer) {
+        return layer.groundChange(surroundings(layer));
+    }
+
+    /** What a layer may ask. */
+    public Surroundings surroundings(Layer layer) {
+        return new SiteSurroundings(this, layer, results, cancel);
     }
 
     /** The plants of a layer within a region in plan. */
@@ -453,8 +483,8 @@ public final class SiteEvaluation {
 
     /** The mesh of a variant of what a cover plants, and its detail levels. */
     public Detail.Levels levels(CoverLayer cover, int variant) {
-        Optional<PlantLayer> kept = plan.recipe().keptPlant(cover);
-        return levels(plan.recipe().planted(cover), kept.map(PlantLayer::seed).orElse(cover.seed()), variant, kept);
+        Optional<PlantLayer> kept = cover.keptPlant(plan.recipe());
+        return levels(cover.planted(plan.recipe()), kept.map(PlantLayer::seed).orElse(cover.seed()), variant, kept);
     }
 
     /** The mesh of a variant of one of the nursery's plants, and its detail levels. */
@@ -464,9 +494,9 @@ public final class SiteEvaluation {
 
     /** Content key of {@link #levels(CoverLayer, int)}, for what is made from them. */
     public String levelsKey(CoverLayer cover, int variant) {
-        Optional<PlantLayer> kept = plan.recipe().keptPlant(cover);
+        Optional<PlantLayer> kept = cover.keptPlant(plan.recipe());
         return plan.plantKey(
-                plan.recipe().planted(cover), kept.map(PlantLayer::seed).orElse(cover.seed()), variant, kept);
+                cover.planted(plan.recipe()), kept.map(PlantLayer::seed).orElse(cover.seed()), variant, kept);
     }
 
     private Detail.Levels levels(Plant plant, int seed, int variant, Optional<PlantLayer> kept) {

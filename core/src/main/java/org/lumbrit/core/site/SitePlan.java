@@ -5,25 +5,31 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
-import org.lumbrit.core.cover.CoverLayer;
-import org.lumbrit.core.drive.Drive;
-import org.lumbrit.core.drive.Layer;
 import org.lumbrit.core.falloff.Domain;
 import org.lumbrit.core.falloff.Falloff;
 import org.lumbrit.core.falloff.Source;
 import org.lumbrit.core.falloff.Step;
-import org.lumbrit.core.kinds.Canonical;
 import org.lumbrit.core.kinds.Kinds;
+import org.lumbrit.core.kinds.References;
 import org.lumbrit.core.kinds.Refers;
+import org.lumbrit.core.kinds.Surrounding;
 import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.math.KeyBuilder;
 import org.lumbrit.core.math.Once;
 import org.lumbrit.core.math.Results;
-import org.lumbrit.core.motion.Frames;
 import org.lumbrit.core.plants.Plant;
 import org.lumbrit.core.plants.PlantLayer;
 import org.lumbrit.core.props.Prop;
+import org.lumbrit.core.recipe.Canonical;
+import org.lumbrit.core.recipe.Drive;
+import org.lumbrit.core.recipe.Family;
+import org.lumbrit.core.recipe.Frames;
+import org.lumbrit.core.recipe.Layer;
+import org.lumbrit.core.recipe.Recipe;
+import org.lumbrit.core.recipe.RecipeCheck;
+import org.lumbrit.core.recipe.ReliefState;
 import org.lumbrit.core.relief.ReliefLayer;
 import org.lumbrit.core.surface.Ground;
 import org.lumbrit.core.surface.Lattice;
@@ -86,24 +92,24 @@ public final class SitePlan {
         RecipeCheck.require(recipe);
         List<ReliefState> relief = new ArrayList<>();
         Recipe still = recipe.keyedAt(0);
-        Ground start = ReliefState.start(recipe.ground(), assets, results, cancel);
+        Ground start = ReliefMaking.start(recipe.ground(), assets, results, cancel);
         Optional<Ground> finished = upward(still, start, assets, relief, (layer, seen) -> {
             cancel.doing("making the ground: " + layer.name() + ", layer " + (relief.size() + 1) + " of "
-                    + recipe.relief().size());
-            return Optional.of(ReliefState.shaped(layer, new SiteEvaluation(seen, results, cancel), results, cancel));
+                    + recipe.layersOf(ReliefLayer.class).size());
+            return Optional.of(ReliefMaking.shaped(layer, new SiteEvaluation(seen, results, cancel), results, cancel));
         });
         return new SitePlan(recipe, finished.orElseThrow(), relief, true, assets, time);
     }
 
     /** Whether the ground of a recipe is in memory already, every layer of it. */
     public static boolean groundIsKept(Recipe recipe, SiteAssets assets, Results results, Cancel cancel) {
-        Ground start = ReliefState.start(recipe.ground(), assets, results, cancel);
+        Ground start = ReliefMaking.start(recipe.ground(), assets, results, cancel);
         return upward(
                         recipe.keyedAt(0),
                         start,
                         assets,
                         new ArrayList<>(),
-                        (layer, seen) -> results.held(ReliefState.groundKey(layer, seen)))
+                        (layer, seen) -> results.held(ReliefMaking.groundKey(layer, seen)))
                 .isPresent();
     }
 
@@ -122,7 +128,7 @@ public final class SitePlan {
             Recipe recipe, Ground start, SiteAssets assets, List<ReliefState> relief, Shaper shaper) {
         Recipe part = recipe.groundPart();
         Ground ground = start;
-        for (ReliefLayer layer : recipe.relief()) {
+        for (ReliefLayer layer : recipe.layersOf(ReliefLayer.class)) {
             Ground below = ground;
             if (!layer.hidden()) {
                 Optional<Ground> after = shaper.after(layer, new SitePlan(part, below, relief, false, assets, 0));
@@ -227,18 +233,33 @@ public final class SitePlan {
                 .add(Kinds.of((Record) source).name())
                 .add(Kinds.of((Record) source).version());
         Canonical.write(key, source.measurement().orElseThrow().settings(), this::referenceKey);
-        addSurroundings(key, source);
+        addSurroundings(key, source.reads());
         return key.key();
     }
 
-    private void addSurroundings(KeyBuilder key, Source source) {
-        if (source.readsTime()) {
+    /** Content key of a field of a layer: of a property what drives it, of any other all that the layer reads. */
+    public String fieldKey(Layer layer, String field) {
+        return layer.properties().containsKey(field)
+                ? propertyKey(layer, field)
+                : new KeyBuilder("field/1").add(field).add(layerKey(layer)).key();
+    }
+
+    /** Content key of a source's value. */
+    String sourceKey(Source source) {
+        KeyBuilder key = new KeyBuilder("source");
+        Canonical.write(key, (Record) source, this::referenceKey);
+        addSurroundings(key, source.reads());
+        return key.key();
+    }
+
+    private void addSurroundings(KeyBuilder key, Set<Surrounding> read) {
+        if (read.contains(Surrounding.TIME)) {
             key.add(time).add(recipe.clock().loopSeconds());
         }
-        if (source.readsProps()) {
+        if (read.contains(Surrounding.PROPS)) {
             shownProps().forEach(prop -> key.add(propKey(prop)));
         }
-        if (source.readsWater()) {
+        if (read.contains(Surrounding.WATER)) {
             key.add(recipe.ground().waterLevel().orElse(Double.NEGATIVE_INFINITY));
         }
     }
@@ -274,18 +295,21 @@ public final class SitePlan {
                 .ifPresent(
                         state -> key.add(state.below().key()).add(state.after().key()));
         layer.properties().keySet().forEach(property -> key.add(propertyKey(layer, property)));
-        if (layer.readsTime()) {
-            key.add(time);
+        addSurroundings(key, layer.reads());
+        if (layer.reads().contains(Surrounding.TIME)) {
             addFrames(key);
         }
-        if (layer instanceof CoverLayer cover) {
-            key.add(cover.keepsClear() ? beforeKey(cover) : "");
-            for (Prop prop : shownProps()) {
-                boolean read = cover.bed().surfaces(List.of(prop.id())).contains(prop.id())
-                        || cover.placed().stream().anyMatch(hand -> hand.on().equals(prop.id()));
-                key.add(read ? propKey(prop) : "");
-            }
+        // the ground that a relief layer sees is what those before it have made
+        if (layer.reads().contains(Surrounding.EARLIER) && layer.family() != Family.RELIEF) {
+            key.add(earlierKey(layer));
         }
+        return key.key();
+    }
+
+    /** Content key of the shown layers of a layer's family before it. */
+    String earlierKey(Layer layer) {
+        KeyBuilder key = new KeyBuilder("before/1");
+        recipe.earlier(layer).forEach(each -> key.add(layerKey(each)));
         return key.key();
     }
 
@@ -299,16 +323,8 @@ public final class SitePlan {
         KeyBuilder key = new KeyBuilder("motion/1").add(at(0).layerKey(layer));
         addFrames(key);
         written.clock().tracks().forEach(track -> {
-            key.add(track.id());
             Canonical.write(key, track, this::referenceKey);
         });
-        return key.key();
-    }
-
-    /** Content key of the plants that a cover may keep clear of. */
-    String beforeKey(CoverLayer cover) {
-        KeyBuilder key = new KeyBuilder("before/1");
-        recipe.coversBefore(cover.id()).forEach(before -> key.add(layerKey(before)));
         return key.key();
     }
 
@@ -332,7 +348,7 @@ public final class SitePlan {
     public String propKey(Prop prop) {
         KeyBuilder key = new KeyBuilder("prop/1");
         Canonical.write(key, prop, this::referenceKey);
-        if (prop.standing() || prop.align() > 0) {
+        if (prop.reads().contains(Surrounding.GROUND)) {
             key.add(ground.key());
         }
         return key.key();
@@ -353,10 +369,7 @@ public final class SitePlan {
         Falloff falloff = recipe.falloff(falloffId).orElseThrow();
         Domain domain = falloff.source().domain();
         List<String> keys = new ArrayList<>();
-        KeyBuilder source = new KeyBuilder("source");
-        Canonical.write(source, (Record) falloff.source(), this::referenceKey);
-        addSurroundings(source, falloff.source());
-        keys.add(source.key());
+        keys.add(sourceKey(falloff.source()));
         for (Step step : falloff.steps()) {
             String before = keys.get(keys.size() - 1);
             if (step.skipped()) {
@@ -365,8 +378,8 @@ public final class SitePlan {
             }
             KeyBuilder key = new KeyBuilder("step").add(before);
             Canonical.write(key, (Record) step, this::referenceKey);
-            if (step.other().isPresent()) {
-                domain = domain.finest(domain(step.other().get()));
+            for (String other : References.of((Record) step, Refers.FALLOFF)) {
+                domain = domain.finest(domain(other));
             }
             Optional<String> limit = falloff.limitOf(step.id());
             if (limit.isPresent()) {
@@ -385,7 +398,8 @@ public final class SitePlan {
             return resultKey(id);
         }
         if (what == Refers.LAYER) {
-            return layerKey(recipe.layer(id).orElseThrow());
+            Layer layer = recipe.layer(id).orElseThrow();
+            return layer.hidden() ? "hidden " + layerKey(layer) : layerKey(layer);
         }
         if (what == Refers.PICTURE) {
             return assets.picture(id).key();
@@ -394,7 +408,8 @@ public final class SitePlan {
             return assets.mesh(id).key();
         }
         if (what == Refers.PROP) {
-            return propKey(recipe.prop(id).orElseThrow());
+            Prop prop = recipe.prop(id).orElseThrow();
+            return prop.hidden() ? "hidden " + propKey(prop) : propKey(prop);
         }
         return placeKey(id);
     }

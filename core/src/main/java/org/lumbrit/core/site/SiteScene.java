@@ -4,14 +4,11 @@ import java.util.List;
 import java.util.Optional;
 import java.util.function.Function;
 import org.lumbrit.core.cover.CoverLayer;
-import org.lumbrit.core.drive.Layer;
 import org.lumbrit.core.falloff.Scene;
 import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.math.KeyBuilder;
 import org.lumbrit.core.math.Results;
-import org.lumbrit.core.motion.WindLayer;
 import org.lumbrit.core.props.PlacedMesh;
-import org.lumbrit.core.relief.ReliefLayer;
 import org.lumbrit.core.surface.AreaPlace;
 import org.lumbrit.core.surface.ContourLines;
 import org.lumbrit.core.surface.Ground;
@@ -121,26 +118,7 @@ final class SiteScene implements Scene {
 
     @Override
     public float[] result(String layerId, String result, Samples samples) {
-        if (result.equals(ReliefLayer.DIFFERENCE)) {
-            return difference(layerId, samples);
-        }
-        Layer layer = plan.recipe().layer(layerId).orElseThrow();
-        if (layer instanceof WindLayer wind && result.equals(WindLayer.WIND)) {
-            return AirAt.speed(evaluation, wind, samples, cancel);
-        }
-        return evaluation.property(layer, result, samples);
-    }
-
-    private float[] difference(String layerId, Samples samples) {
-        float[] out = new float[samples.count()];
-        plan.relief(layerId).ifPresent(state -> {
-            for (int i = 0; i < out.length; i++) {
-                double x = samples.x()[i];
-                double z = samples.z()[i];
-                out[i] = (float) (state.after().height(x, z) - state.below().height(x, z));
-            }
-        });
-        return out;
+        return evaluation.field(plan.recipe().layer(layerId).orElseThrow(), result, samples);
     }
 
     @Override

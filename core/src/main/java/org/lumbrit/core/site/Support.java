@@ -1,13 +1,14 @@
 package org.lumbrit.core.site;
 
-import org.lumbrit.core.drive.Drive;
-import org.lumbrit.core.drive.Layer;
-import org.lumbrit.core.drive.PropertyRange;
 import org.lumbrit.core.falloff.Falloff;
 import org.lumbrit.core.falloff.MultiplyStep;
 import org.lumbrit.core.falloff.Scene;
 import org.lumbrit.core.falloff.Step;
 import org.lumbrit.core.math.CurvePoint;
+import org.lumbrit.core.recipe.Drive;
+import org.lumbrit.core.recipe.Layer;
+import org.lumbrit.core.recipe.PropertyRange;
+import org.lumbrit.core.recipe.Recipe;
 import org.lumbrit.core.surface.Region;
 
 /** Where on the ground falloffs and properties may be anything else than 0: a rectangle that is large enough, not the least. */

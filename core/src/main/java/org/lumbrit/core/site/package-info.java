@@ -1,4 +1,5 @@
 /**
- * The recipe of a site, the edits that change it, the checks it must pass, and its evaluation under content keys.
+ * The evaluation of a recipe: its plan of content keys, the ground as relief layers make it, falloffs and fields over samples; and
+ * the lists in which kinds are registered.
  */
 package org.lumbrit.core.site;

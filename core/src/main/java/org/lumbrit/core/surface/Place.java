@@ -1,6 +1,7 @@
 package org.lumbrit.core.surface;
 
 import java.util.List;
+import org.lumbrit.core.kinds.Saying;
 import org.lumbrit.core.math.Point3;
 
 /** A named position in the site that falloffs can measure from. */
@@ -15,5 +16,9 @@ public sealed interface Place permits PointPlace, PathPlace, AreaPlace {
     /** Whether the last corner is joined to the first. */
     boolean closed();
 
+    /** Says what is wrong with it beyond what its settings' descriptions say. */
+    default void check(Saying wrong) {}
+
+    /** The same under another name. */
     Place renamed(String newName);
 }

@@ -7,24 +7,23 @@ import static org.lumbrit.core.cover.Covers.properties;
 
 import java.util.List;
 import org.junit.jupiter.api.Test;
-import org.lumbrit.core.drive.Drive;
+import org.lumbrit.core.answers.Aim;
+import org.lumbrit.core.answers.Cost;
+import org.lumbrit.core.answers.Roster;
 import org.lumbrit.core.falloff.BrushSource;
 import org.lumbrit.core.falloff.Falloff;
 import org.lumbrit.core.falloff.PlantsNearSource;
 import org.lumbrit.core.falloff.Stroke;
 import org.lumbrit.core.findings.BudgetFindings;
-import org.lumbrit.core.findings.CoverFindings;
-import org.lumbrit.core.findings.Finding;
 import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.math.CurvePoint;
 import org.lumbrit.core.math.Point3;
 import org.lumbrit.core.math.ResultsOfOneRun;
-import org.lumbrit.core.site.Aim;
-import org.lumbrit.core.site.Cost;
-import org.lumbrit.core.site.InvalidRecipeException;
-import org.lumbrit.core.site.Limits;
-import org.lumbrit.core.site.Recipe;
-import org.lumbrit.core.site.Roster;
+import org.lumbrit.core.recipe.Drive;
+import org.lumbrit.core.recipe.Finding;
+import org.lumbrit.core.recipe.InvalidRecipeException;
+import org.lumbrit.core.recipe.Limits;
+import org.lumbrit.core.recipe.Recipe;
 import org.lumbrit.core.site.SiteEvaluation;
 import org.lumbrit.core.site.Sites;
 import org.lumbrit.core.surface.Ground;
@@ -77,7 +76,8 @@ class CoverAroundTest {
         assertThat(found).hasSize(1);
         Recipe mended = found.get(0).edits().get(0).apply(limited);
         SiteEvaluation after = Sites.evaluate(mended, FLAT);
-        assertThat((double) after.plants(mended.covers().get(0)).count())
+        assertThat((double)
+                        after.plants(mended.layersOf(CoverLayer.class).get(0)).count())
                 .isBetween(0.9 * cost.plants() / 2, cost.plants() / 2.0);
         assertThat(BudgetFindings.of(mended, Cost.of(after))).isEmpty();
     }
@@ -98,7 +98,7 @@ class CoverAroundTest {
     void plantsThatLieAreFoundAndSoIsDensityThatMovesWithSpacing() {
         CoverLayer lying = Covers.on(GROUND, properties("density", 1, "spacing", 0.5, "lean", 88));
         SiteEvaluation evaluation = site(lying, List.of());
-        assertThat(CoverFindings.of(lying, evaluation.plants(lying)))
+        assertThat(evaluation.findings(lying))
                 .extracting(Finding::title)
                 .containsExactly("grass: plants along the surface");
         SiteEvaluation both = site(
@@ -106,7 +106,9 @@ class CoverAroundTest {
                 List.of(Sites.patches()),
                 new Drive("grass", "density", "patches", CurvePoint.STRAIGHT),
                 new Drive("grass", "spacing", "patches", CurvePoint.STRAIGHT));
-        assertThat(CoverFindings.unsteady(both.plan().recipe(), lying)).hasSize(1);
+        assertThat(both.findings(lying))
+                .extracting(Finding::title)
+                .contains("grass: density and spacing move together");
     }
 
     @Test
@@ -121,7 +123,7 @@ class CoverAroundTest {
                 List.of(layer),
                 new Drive("grass", "density", "hand", CurvePoint.STRAIGHT));
         Plants plants = evaluation.plants(layer.withProperty(
-                "density", new org.lumbrit.core.drive.PropertyRange(0, 200, org.lumbrit.core.drive.Combine.PRODUCT)));
+                "density", new org.lumbrit.core.recipe.PropertyRange(0, 200, org.lumbrit.core.recipe.Combine.PRODUCT)));
         assertThat((double) plants.count()).isCloseTo(200 * Math.PI * 0.16, within(40.0));
         for (int i = 0; i < plants.count(); i++) {
             assertThat(Math.hypot(plants.feet().x()[i] - 3, plants.feet().y()[i] - 2))

@@ -12,14 +12,13 @@ import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
 import org.lumbrit.core.Grounds;
-import org.lumbrit.core.drive.Drive;
 import org.lumbrit.core.falloff.Falloff;
 import org.lumbrit.core.falloff.RandomSource;
 import org.lumbrit.core.math.CurvePoint;
 import org.lumbrit.core.math.Hash;
 import org.lumbrit.core.math.Point3;
-import org.lumbrit.core.site.CoverEdit;
-import org.lumbrit.core.site.InvalidRecipeException;
+import org.lumbrit.core.recipe.Drive;
+import org.lumbrit.core.recipe.InvalidRecipeException;
 import org.lumbrit.core.site.SiteEvaluation;
 import org.lumbrit.core.site.Sites;
 import org.lumbrit.core.surface.AreaPlace;
@@ -85,7 +84,7 @@ class CoverTest {
         var placed = new CoverEdit.PlacePlants("grass", List.of(hand)).apply(recipe);
         var removed =
                 new CoverEdit.RemovePlants("grass", List.of("00000000000000ab", "00000000000000cd")).apply(placed);
-        CoverLayer after = removed.covers().get(0);
+        CoverLayer after = removed.layersOf(CoverLayer.class).get(0);
         assertThat(after.placed()).isEmpty();
         assertThat(after.removed()).containsExactly("00000000000000cd");
         assertThat(new CoverEdit.RestorePlants("grass").apply(removed)).isEqualTo(recipe);
@@ -115,9 +114,9 @@ class CoverTest {
     @Test
     void aPlantsOwnRoomGrowsWithItsSize() {
         CoverLayer plain = Covers.on(GROUND, properties("density", 40, "spacing", 0.05, "length", 1));
-        Map<String, org.lumbrit.core.drive.PropertyRange> properties = new HashMap<>(plain.properties());
+        Map<String, org.lumbrit.core.recipe.PropertyRange> properties = new HashMap<>(plain.properties());
         properties.put(
-                "width", new org.lumbrit.core.drive.PropertyRange(0.3, 1.2, org.lumbrit.core.drive.Combine.PRODUCT));
+                "width", new org.lumbrit.core.recipe.PropertyRange(0.3, 1.2, org.lumbrit.core.recipe.Combine.PRODUCT));
         CoverLayer layer = new CoverLayer(
                 "grass",
                 "grass",
@@ -177,8 +176,9 @@ class CoverTest {
     @Test
     void yawIsUniform() {
         CoverLayer layer = Covers.on(GROUND, properties("density", 5, "spacing", 0.2));
-        Map<String, org.lumbrit.core.drive.PropertyRange> properties = new HashMap<>(layer.properties());
-        properties.put("yaw", new org.lumbrit.core.drive.PropertyRange(0, 360, org.lumbrit.core.drive.Combine.PRODUCT));
+        Map<String, org.lumbrit.core.recipe.PropertyRange> properties = new HashMap<>(layer.properties());
+        properties.put(
+                "yaw", new org.lumbrit.core.recipe.PropertyRange(0, 360, org.lumbrit.core.recipe.Combine.PRODUCT));
         CoverLayer turned = layer.withProperty("yaw", properties.get("yaw"));
         Plants plants = Covers.site(
                         FLAT,

@@ -6,23 +6,24 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
-import org.lumbrit.core.drive.Combine;
-import org.lumbrit.core.drive.Drive;
-import org.lumbrit.core.drive.Layer;
-import org.lumbrit.core.drive.PropertyRange;
 import org.lumbrit.core.falloff.Falloff;
 import org.lumbrit.core.falloff.HeightSource;
 import org.lumbrit.core.kinds.Kinds;
 import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.math.CurvePoint;
 import org.lumbrit.core.math.ResultsOfOneRun;
+import org.lumbrit.core.recipe.Clock;
+import org.lumbrit.core.recipe.Combine;
+import org.lumbrit.core.recipe.Drive;
+import org.lumbrit.core.recipe.Edit;
+import org.lumbrit.core.recipe.Finding;
+import org.lumbrit.core.recipe.GroundSpec;
+import org.lumbrit.core.recipe.Layer;
+import org.lumbrit.core.recipe.PropertyRange;
+import org.lumbrit.core.recipe.Recipe;
 import org.lumbrit.core.relief.NoiseRelief;
 import org.lumbrit.core.relief.OffsetRelief;
 import org.lumbrit.core.relief.ThermalRelief;
-import org.lumbrit.core.site.Clock;
-import org.lumbrit.core.site.Edit;
-import org.lumbrit.core.site.GroundSpec;
-import org.lumbrit.core.site.Recipe;
 import org.lumbrit.core.site.SiteAssets;
 import org.lumbrit.core.site.SiteEvaluation;
 import org.lumbrit.core.site.SitePlan;
@@ -54,7 +55,9 @@ class ReliefFindingsTest {
     private static List<Finding> findings(Recipe recipe) {
         ResultsOfOneRun results = new ResultsOfOneRun();
         SitePlan plan = SitePlan.of(recipe, SiteAssets.NONE, 0, results, Cancel.NEVER);
-        return ReliefFindings.of(new SiteEvaluation(plan, results, Cancel.NEVER));
+        return Findings.of(new SiteEvaluation(plan, results, Cancel.NEVER)).stream()
+                .filter(finding -> !finding.layer().isEmpty())
+                .toList();
     }
 
     @Test

@@ -6,7 +6,6 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
 import org.junit.jupiter.api.Test;
-import org.lumbrit.core.drive.Layer;
 import org.lumbrit.core.falloff.ContrastStep;
 import org.lumbrit.core.falloff.DistanceSource;
 import org.lumbrit.core.falloff.MultiplyStep;
@@ -15,7 +14,9 @@ import org.lumbrit.core.falloff.Step;
 import org.lumbrit.core.kinds.Description.SettingDescription;
 import org.lumbrit.core.math.KeyBuilder;
 import org.lumbrit.core.plants.Plant;
-import org.lumbrit.core.site.Edit;
+import org.lumbrit.core.recipe.Canonical;
+import org.lumbrit.core.recipe.Edit;
+import org.lumbrit.core.recipe.Layer;
 import org.lumbrit.core.surface.Place;
 
 class KindsTest {

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
 import org.lumbrit.core.math.Colour;
+import org.lumbrit.core.surface.Tint;
 
 class TintTest {
     private static final List<RampStop> RAMP = List.of(new RampStop(0.2, "#000000"), new RampStop(0.8, "#ffffff"));
@@ -16,7 +17,7 @@ class TintTest {
     }
 
     private static Tint tint(TintLayer layer, float value, float strength, float lit) {
-        return Tint.of(layer, new float[] {value}, new float[] {strength}, new float[] {lit});
+        return layer.laid(new float[] {value}, new float[] {strength}, new float[] {lit});
     }
 
     @Test

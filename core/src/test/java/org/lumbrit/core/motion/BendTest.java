@@ -8,6 +8,7 @@ import java.util.Random;
 import org.junit.jupiter.api.Test;
 import org.lumbrit.core.plants.CentreLines;
 import org.lumbrit.core.plants.PlantMesh;
+import org.lumbrit.core.recipe.Frames;
 
 class BendTest {
     /** A strip of a hand's breadth along a line in the plane z = 0, two vertices a place; its ends are foot and tip. */

@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.within;
 import java.util.Random;
 import org.junit.jupiter.api.Test;
 import org.lumbrit.core.math.Cancel;
+import org.lumbrit.core.recipe.Frames;
 import org.lumbrit.core.surface.Crossings;
 import org.lumbrit.core.surface.Mesh;
 

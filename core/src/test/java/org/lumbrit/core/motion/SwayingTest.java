@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.Random;
 import org.junit.jupiter.api.Test;
 import org.lumbrit.core.math.Cancel;
+import org.lumbrit.core.recipe.Frames;
 
 class SwayingTest {
     private static Swaying swaying(WindLayer wind, Frames frames) {

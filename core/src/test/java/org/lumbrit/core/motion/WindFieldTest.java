@@ -9,6 +9,8 @@ import java.util.Optional;
 import java.util.Random;
 import org.junit.jupiter.api.Test;
 import org.lumbrit.core.math.CurvePoint;
+import org.lumbrit.core.recipe.Frames;
+import org.lumbrit.core.recipe.Misfit;
 import org.lumbrit.core.surface.Ground;
 import org.lumbrit.core.surface.Samples;
 

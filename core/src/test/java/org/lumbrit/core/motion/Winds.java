@@ -2,8 +2,9 @@ package org.lumbrit.core.motion;
 
 import java.util.List;
 import java.util.Map;
-import org.lumbrit.core.drive.Combine;
-import org.lumbrit.core.drive.PropertyRange;
+import org.lumbrit.core.recipe.Combine;
+import org.lumbrit.core.recipe.Frames;
+import org.lumbrit.core.recipe.PropertyRange;
 
 /** Winds, sways and plants that tests work on. */
 public final class Winds {

@@ -8,13 +8,19 @@ import java.util.List;
 import java.util.function.Function;
 import org.junit.jupiter.api.Test;
 import org.lumbrit.core.Grounds;
-import org.lumbrit.core.drive.Combine;
-import org.lumbrit.core.drive.PropertyRange;
+import org.lumbrit.core.answers.Summary;
+import org.lumbrit.core.answers.WhyHere;
+import org.lumbrit.core.edit.FalloffEdit;
+import org.lumbrit.core.edit.LayerEdit;
 import org.lumbrit.core.falloff.ContrastStep;
 import org.lumbrit.core.falloff.Falloff;
 import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.math.Results;
 import org.lumbrit.core.math.ResultsOfOneRun;
+import org.lumbrit.core.recipe.Combine;
+import org.lumbrit.core.recipe.PropertyRange;
+import org.lumbrit.core.recipe.Recipe;
+import org.lumbrit.core.recipe.RecipeCheck;
 import org.lumbrit.core.surface.Ground;
 import org.lumbrit.core.surface.Samples;
 
@@ -193,9 +199,9 @@ class EvaluationTest {
         two = new LayerEdit.SetProperty(
                         "moss",
                         "density",
-                        new org.lumbrit.core.drive.PropertyRange(0, 4, org.lumbrit.core.drive.Combine.PRODUCT))
+                        new org.lumbrit.core.recipe.PropertyRange(0, 4, org.lumbrit.core.recipe.Combine.PRODUCT))
                 .apply(two);
-        Recipe kept = two.withDrives(List.of(new org.lumbrit.core.drive.Drive(
+        Recipe kept = two.withDrives(List.of(new org.lumbrit.core.recipe.Drive(
                 "moss", "density", "away", org.lumbrit.core.math.CurvePoint.STRAIGHT)));
         SiteEvaluation evaluation = Sites.evaluate(kept, GROUND);
         Samples grass = evaluation
@@ -211,7 +217,7 @@ class EvaluationTest {
         for (int i = 0; i < moss.count(); i++) {
             assertThat(index.distance(moss.x()[i], moss.y()[i], moss.z()[i])).isGreaterThan(1 - 1e-6);
         }
-        Recipe circle = kept.withDrives(List.of(new org.lumbrit.core.drive.Drive(
+        Recipe circle = kept.withDrives(List.of(new org.lumbrit.core.recipe.Drive(
                 "grass", "density", "away", org.lumbrit.core.math.CurvePoint.STRAIGHT)));
         assertThat(RecipeCheck.problems(circle).toString()).contains("Away → Grass → Away");
     }

@@ -6,8 +6,8 @@ import java.util.ArrayList;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.lumbrit.core.Grounds;
+import org.lumbrit.core.answers.WhyHere;
 import org.lumbrit.core.cover.CoverLayer;
-import org.lumbrit.core.drive.Drive;
 import org.lumbrit.core.falloff.AverageStep;
 import org.lumbrit.core.falloff.Domain;
 import org.lumbrit.core.falloff.Falloff;
@@ -17,6 +17,8 @@ import org.lumbrit.core.findings.FalloffFindings;
 import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.math.CurvePoint;
 import org.lumbrit.core.math.ResultsOfOneRun;
+import org.lumbrit.core.recipe.Drive;
+import org.lumbrit.core.recipe.Recipe;
 import org.lumbrit.core.surface.Ground;
 import org.lumbrit.core.surface.Samples;
 

@@ -9,10 +9,7 @@ import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
 import org.lumbrit.core.cover.CoverLayer;
-import org.lumbrit.core.drive.Combine;
-import org.lumbrit.core.drive.Drive;
-import org.lumbrit.core.drive.Layer;
-import org.lumbrit.core.drive.PropertyRange;
+import org.lumbrit.core.edit.LayerEdit;
 import org.lumbrit.core.falloff.AlongSource;
 import org.lumbrit.core.falloff.Falloff;
 import org.lumbrit.core.math.CurvePoint;
@@ -23,6 +20,13 @@ import org.lumbrit.core.plants.Plant;
 import org.lumbrit.core.plants.PlantLayer;
 import org.lumbrit.core.plants.PlantMesh;
 import org.lumbrit.core.plants.StrandPlant;
+import org.lumbrit.core.recipe.Combine;
+import org.lumbrit.core.recipe.Drive;
+import org.lumbrit.core.recipe.InvalidRecipeException;
+import org.lumbrit.core.recipe.Layer;
+import org.lumbrit.core.recipe.PropertyRange;
+import org.lumbrit.core.recipe.Recipe;
+import org.lumbrit.core.recipe.RecipeCheck;
 import org.lumbrit.core.surface.Ground;
 
 /** The nursery's plants: driven along themselves, planted by covers, shared and taken away. */
@@ -60,7 +64,7 @@ class NurseryTest {
     private static PlantMesh mesh(Recipe recipe) {
         SiteEvaluation evaluation = Sites.evaluate(recipe, FLAT);
         return evaluation
-                .levels(evaluation.plan().recipe().plants().get(0), 0)
+                .levels(evaluation.plan().recipe().layersOf(PlantLayer.class).get(0), 0)
                 .full()
                 .mesh();
     }
@@ -131,7 +135,7 @@ class NurseryTest {
         Recipe recipe = recipe(List.of(kept(STRAND), cover(new KeptPlant("reed", 2))), drive(PlantLayer.WIDTH, 1, 0));
         Recipe without = new LayerEdit.Remove("reed").apply(recipe);
         assertThat(RecipeCheck.problems(without)).isEmpty();
-        assertThat(without.covers().get(0).plant()).isEqualTo(STRAND);
+        assertThat(without.layersOf(CoverLayer.class).get(0).plant()).isEqualTo(STRAND);
         assertThat(without.drives()).isEmpty();
     }
 
@@ -140,7 +144,7 @@ class NurseryTest {
         assertThatThrownBy(() -> RecipeCheck.require(
                         recipe(List.of(cover(STRAND).copied("other", "Other", 2), cover(new KeptPlant("other", 2))))))
                 .isInstanceOf(InvalidRecipeException.class)
-                .hasMessageContaining("no plant of the nursery");
+                .hasMessageContaining("“Other” is no plant; choose one");
         PlantLayer loop = kept(new KeptPlant("reed", 2));
         assertThatThrownBy(() -> RecipeCheck.require(recipe(List.of(loop)))).isInstanceOf(InvalidRecipeException.class);
     }
@@ -158,8 +162,9 @@ class NurseryTest {
     void aPlantThatNarrowsToNothingAtItsFootStillHasSoundDetailLevels() {
         Plant clump = new ClumpPlant(4, 10, 7, 0.45, 0.4, 0.007, 0.35, 38, 50, 0.35, 0.5);
         SiteEvaluation evaluation = Sites.evaluate(recipe(List.of(kept(clump)), drive(PlantLayer.WIDTH, 0, 1)), FLAT);
-        for (Detail level :
-                evaluation.levels(evaluation.plan().recipe().plants().get(0), 0).levels()) {
+        for (Detail level : evaluation
+                .levels(evaluation.plan().recipe().layersOf(PlantLayer.class).get(0), 0)
+                .levels()) {
             assertThat(level.error()).isBetween(0.0, 1.0);
             for (float p : level.mesh().positions()) {
                 assertThat(p).isFinite();
@@ -170,7 +175,7 @@ class NurseryTest {
     @Test
     void levelsAreKeptUnderTheirKey() {
         SiteEvaluation evaluation = Sites.evaluate(recipe(List.of(kept(STRAND))), FLAT);
-        PlantLayer layer = evaluation.plan().recipe().plants().get(0);
+        PlantLayer layer = evaluation.plan().recipe().layersOf(PlantLayer.class).get(0);
         Detail.Levels once = evaluation.levels(layer, 1);
         assertThat(evaluation.levels(layer, 1)).isSameAs(once);
     }

@@ -10,6 +10,7 @@ import java.util.Random;
 import org.junit.jupiter.api.RepeatedTest;
 import org.junit.jupiter.api.RepetitionInfo;
 import org.lumbrit.core.Grounds;
+import org.lumbrit.core.edit.FalloffEdit;
 import org.lumbrit.core.falloff.AverageStep;
 import org.lumbrit.core.falloff.BandsSource;
 import org.lumbrit.core.falloff.CellularSource;
@@ -30,6 +31,7 @@ import org.lumbrit.core.falloff.SubtractStep;
 import org.lumbrit.core.falloff.TerraceStep;
 import org.lumbrit.core.falloff.WindowStep;
 import org.lumbrit.core.math.CurvePoint;
+import org.lumbrit.core.recipe.Recipe;
 import org.lumbrit.core.surface.Ground;
 import org.lumbrit.core.surface.Samples;
 

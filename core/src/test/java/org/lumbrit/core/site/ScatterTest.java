@@ -11,7 +11,7 @@ import org.junit.jupiter.api.Test;
 import org.lumbrit.core.Grounds;
 import org.lumbrit.core.cover.CoverLayer;
 import org.lumbrit.core.cover.Plants;
-import org.lumbrit.core.drive.Drive;
+import org.lumbrit.core.recipe.Drive;
 import org.lumbrit.core.surface.Ground;
 import org.lumbrit.core.surface.Lattice;
 import org.lumbrit.core.surface.Region;

@@ -29,6 +29,7 @@ import org.lumbrit.core.falloff.Within;
 import org.lumbrit.core.math.Point3;
 import org.lumbrit.core.props.BoxShape;
 import org.lumbrit.core.props.Prop;
+import org.lumbrit.core.recipe.Recipe;
 import org.lumbrit.core.surface.Ground;
 import org.lumbrit.core.surface.Lattice;
 import org.lumbrit.core.surface.PathPlace;

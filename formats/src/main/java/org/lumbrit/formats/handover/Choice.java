@@ -6,12 +6,8 @@ import java.util.List;
 import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
-import org.lumbrit.core.cover.CoverLayer;
-import org.lumbrit.core.drive.Layer;
-import org.lumbrit.core.looks.TintLayer;
-import org.lumbrit.core.motion.GrainsLayer;
-import org.lumbrit.core.motion.WindLayer;
-import org.lumbrit.core.site.Recipe;
+import org.lumbrit.core.recipe.Layer;
+import org.lumbrit.core.recipe.Recipe;
 import org.lumbrit.formats.BadInputException;
 
 /**
@@ -22,9 +18,6 @@ import org.lumbrit.formats.BadInputException;
  * @param formats one or more; @param without ids of layers that {@link #layers} lists
  */
 public record Choice(Set<HandOver> formats, Set<String> without) {
-    private static final List<Class<? extends Layer>> WITH_FILES =
-            List.of(CoverLayer.class, TintLayer.class, GrainsLayer.class, WindLayer.class);
-
     public Choice {
         formats = EnumSet.copyOf(formats);
         without = Set.copyOf(without);
@@ -60,9 +53,7 @@ public record Choice(Set<HandOver> formats, Set<String> without) {
 
     /** The shown layers that have files or objects of their own in a hand-over, in the order of the board. */
     public static Stream<Layer> layers(Recipe recipe) {
-        return recipe.layers().stream()
-                .filter(layer -> !layer.hidden())
-                .filter(layer -> WITH_FILES.stream().anyMatch(kind -> kind.isInstance(layer)));
+        return recipe.layers().stream().filter(layer -> !layer.hidden() && layer.handedOver());
     }
 
     /** The layers of a kind that go along. */

@@ -38,7 +38,7 @@ final class DetailsCsv {
                 "missing_largest",
                 "stand-in");
         for (CoverLayer layer : layers) {
-            Plant planted = evaluation.plan().recipe().planted(layer);
+            Plant planted = layer.planted(evaluation.plan().recipe());
             Plants plants = evaluation.plants(layer);
             double longest = 0;
             double times = 0;

@@ -9,10 +9,10 @@ import java.util.Set;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.lumbrit.core.cover.CoverLayer;
-import org.lumbrit.core.drive.Layer;
 import org.lumbrit.core.falloff.Falloff;
 import org.lumbrit.core.props.Prop;
-import org.lumbrit.core.site.Recipe;
+import org.lumbrit.core.recipe.Layer;
+import org.lumbrit.core.recipe.Recipe;
 
 /**
  * What each thing of a site is called in the files of a hand-over, the same in all folders: letters and digits of any script, in
@@ -32,15 +32,11 @@ final class FileNames {
         }
         Set<String> things = new HashSet<>();
         for (Layer layer : recipe.layers()) {
-            name(layer.id(), layer.name(), layer instanceof CoverLayer cover ? variants(cover) : 0, things);
+            name(layer.id(), layer.name(), layer.variants(), things);
         }
         for (Prop prop : recipe.props()) {
             name(prop.id(), prop.name(), 0, things);
         }
-    }
-
-    private static int variants(CoverLayer cover) {
-        return Math.max(1, cover.plant().variants());
     }
 
     private void name(String id, String name, int variants, Set<String> taken) {

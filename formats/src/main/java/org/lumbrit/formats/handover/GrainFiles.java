@@ -7,9 +7,9 @@ import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Optional;
 import org.lumbrit.core.motion.GrainsLayer;
-import org.lumbrit.core.site.Grains;
-import org.lumbrit.core.site.PlantMotion;
-import org.lumbrit.core.site.SiteMotion;
+import org.lumbrit.core.moving.Grains;
+import org.lumbrit.core.moving.PlantMotion;
+import org.lumbrit.core.moving.SiteMotion;
 import org.lumbrit.formats.tables.GrainsCsv;
 
 /** Grains of every layer: a table of where each lies at rest, and NumPy arrays of places and of speeds over the loop. */
@@ -21,7 +21,7 @@ final class GrainFiles {
 
     GrainFiles(Packing all) {
         this.layers = all.layers(GrainsLayer.class);
-        this.motion = all.evaluation().motion();
+        this.motion = SiteMotion.of(all.evaluation());
         this.report = all.report();
         this.names = all.names();
     }

@@ -16,10 +16,9 @@ import org.lumbrit.core.cover.CoverLayer;
 import org.lumbrit.core.cover.Plants;
 import org.lumbrit.core.falloff.Domain;
 import org.lumbrit.core.falloff.Falloff;
-import org.lumbrit.core.looks.Tint;
-import org.lumbrit.core.looks.TintLayer;
 import org.lumbrit.core.math.Decimal;
 import org.lumbrit.core.props.Prop;
+import org.lumbrit.core.recipe.Layer;
 import org.lumbrit.core.site.SiteEvaluation;
 import org.lumbrit.core.surface.AreaPlace;
 import org.lumbrit.core.surface.ContourLines;
@@ -30,6 +29,7 @@ import org.lumbrit.core.surface.Mesh;
 import org.lumbrit.core.surface.PathPlace;
 import org.lumbrit.core.surface.Place;
 import org.lumbrit.core.surface.Samples;
+import org.lumbrit.core.surface.Tint;
 import org.lumbrit.core.water.WaterBody;
 import org.lumbrit.formats.image.ColourPng;
 import org.lumbrit.formats.image.EsriGrid;
@@ -108,7 +108,7 @@ public enum HandOver {
             Ground ground = all.ground();
             Lattice lattice = new Lattice(ground, ground.columns(), ground.rows());
             Samples samples = all.evaluation().samples(lattice);
-            for (TintLayer layer : all.tints()) {
+            for (Layer layer : all.tints()) {
                 Tint tint = all.evaluation().tint(layer, samples);
                 all.report()
                         .add(
@@ -209,7 +209,7 @@ public enum HandOver {
         void write(Packing all) {
             for (CoverLayer layer : all.covers()) {
                 Plants plants = all.evaluation().plants(layer);
-                boolean flat = all.recipe().planted(layer).flat();
+                boolean flat = layer.planted(all.recipe()).flat();
                 all.report()
                         .add(
                                 "plants/" + all.names().of(layer.id()) + ".npy",

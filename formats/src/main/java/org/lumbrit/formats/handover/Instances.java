@@ -11,11 +11,11 @@ import org.lumbrit.core.growth.Growth;
 import org.lumbrit.core.growth.GrowthShown;
 import org.lumbrit.core.math.Decimal;
 import org.lumbrit.core.motion.SwayLayer;
+import org.lumbrit.core.moving.SiteMotion;
 import org.lumbrit.core.plants.Detail;
 import org.lumbrit.core.plants.Plant;
 import org.lumbrit.core.plants.PlantMesh;
 import org.lumbrit.core.site.SiteEvaluation;
-import org.lumbrit.core.site.SiteMotion;
 
 /**
  * The plants of a layer that share a mesh: one variant at one growth. Every format takes its transforms from here, so they are
@@ -41,8 +41,8 @@ record Instances(
     /** Those of a layer, by variant and growth; plants of growth 0 are left out, as nothing of them is there. */
     static List<Instances> of(SiteEvaluation evaluation, CoverLayer layer, GrowthShown shown, Tinting tinting) {
         Plants plants = evaluation.plants(layer);
-        Plant plant = evaluation.plan().recipe().planted(layer);
-        SiteMotion motion = evaluation.motion();
+        Plant plant = layer.planted(evaluation.plan().recipe());
+        SiteMotion motion = SiteMotion.of(evaluation);
         Optional<SwayLayer> sway = motion.swayOf(layer.id());
         float[] phases = sway.map(motion::phases).orElse(new float[0]);
         float[] amplitudes = sway.map(motion::amplitudes).orElse(new float[0]);

@@ -1,6 +1,6 @@
 package org.lumbrit.formats.handover;
 
-import org.lumbrit.core.motion.Frames;
+import org.lumbrit.core.recipe.Frames;
 
 /** One thing that moves as a GLB with morph targets, which an animation blends in turn over the loop. */
 final class MorphGlb {

@@ -3,17 +3,17 @@ package org.lumbrit.formats.handover;
 import java.util.List;
 import org.lumbrit.core.cover.CoverLayer;
 import org.lumbrit.core.math.Decimal;
-import org.lumbrit.core.motion.Frames;
 import org.lumbrit.core.motion.PushLayer;
 import org.lumbrit.core.motion.PushLoop;
 import org.lumbrit.core.motion.SwayLayer;
 import org.lumbrit.core.motion.WindLayer;
+import org.lumbrit.core.moving.PlantMotion;
+import org.lumbrit.core.moving.SiteMotion;
 import org.lumbrit.core.plants.PlantMesh;
 import org.lumbrit.core.props.PlacedMesh;
 import org.lumbrit.core.props.Prop;
-import org.lumbrit.core.site.PlantMotion;
+import org.lumbrit.core.recipe.Frames;
 import org.lumbrit.core.site.SiteEvaluation;
-import org.lumbrit.core.site.SiteMotion;
 import org.lumbrit.core.surface.Lattice;
 import org.lumbrit.core.surface.Mesh;
 import org.lumbrit.core.surface.Samples;
@@ -44,7 +44,7 @@ final class MotionFiles {
 
     MotionFiles(Packing all) {
         this.still = all.evaluation().at(0);
-        this.motion = all.evaluation().motion();
+        this.motion = SiteMotion.of(all.evaluation());
         this.frames = motion.frames();
         this.report = all.report();
         this.names = all.names();
@@ -55,7 +55,7 @@ final class MotionFiles {
 
     void write() {
         boolean anything = motion.sways().values().stream().anyMatch(this::goes)
-                || !still.plan().recipe().pushes().isEmpty()
+                || !PushLayer.shown(still.plan().recipe()).isEmpty()
                 || !winds.isEmpty();
         if (!anything) {
             report.say("Nothing that is handed over moves, so there is no motion.");
@@ -78,7 +78,7 @@ final class MotionFiles {
             }
         });
         ArrayNode pushes = root.putArray("pushes");
-        still.plan().recipe().pushes().forEach(push -> push(pushes.addObject(), push));
+        PushLayer.shown(still.plan().recipe()).forEach(push -> push(pushes.addObject(), push));
         ArrayNode fields = root.putArray("winds");
         winds.forEach(wind -> wind(fields.addObject(), wind));
         ArrayNode props = root.putArray("props");

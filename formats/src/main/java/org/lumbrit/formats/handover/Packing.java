@@ -2,9 +2,9 @@ package org.lumbrit.formats.handover;
 
 import java.util.List;
 import org.lumbrit.core.cover.CoverLayer;
-import org.lumbrit.core.drive.Layer;
-import org.lumbrit.core.looks.TintLayer;
-import org.lumbrit.core.site.Recipe;
+import org.lumbrit.core.recipe.Layer;
+import org.lumbrit.core.recipe.Recipe;
+import org.lumbrit.core.recipe.Subject;
 import org.lumbrit.core.site.SiteEvaluation;
 import org.lumbrit.core.surface.Ground;
 import org.lumbrit.formats.site.SiteFiles;
@@ -38,8 +38,11 @@ record Packing(
         return layers(CoverLayer.class);
     }
 
-    List<TintLayer> tints() {
-        return layers(TintLayer.class);
+    /** Those that lay colours over surfaces. */
+    List<Layer> tints() {
+        return choice.layers(recipe(), Layer.class).stream()
+                .filter(layer -> layer.seen().contains(Subject.COLOURS))
+                .toList();
     }
 
     <L extends Layer> List<L> layers(Class<L> kind) {

@@ -4,12 +4,12 @@ import java.util.Arrays;
 import java.util.List;
 import org.lumbrit.core.cover.CoverLayer;
 import org.lumbrit.core.looks.Earth;
-import org.lumbrit.core.looks.TintLayer;
 import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.math.Colour;
 import org.lumbrit.core.plants.PlantMesh;
 import org.lumbrit.core.props.PlacedMesh;
 import org.lumbrit.core.props.Prop;
+import org.lumbrit.core.recipe.Layer;
 import org.lumbrit.core.site.SiteEvaluation;
 import org.lumbrit.core.surface.Ground;
 import org.lumbrit.core.surface.GroundMesh;
@@ -22,7 +22,7 @@ import tools.jackson.databind.node.ObjectNode;
 final class SiteGlb {
     private SiteGlb() {}
 
-    static Content write(SiteEvaluation evaluation, ShownPlants shown, List<CoverLayer> layers, List<TintLayer> tints) {
+    static Content write(SiteEvaluation evaluation, ShownPlants shown, List<CoverLayer> layers, List<Layer> tints) {
         Glb glb = new Glb();
         Lattice lattice = GroundDrawn.lattice(evaluation.plan().ground());
         Samples samples = evaluation.samples(lattice);
@@ -44,7 +44,7 @@ final class SiteGlb {
     }
 
     /** The ground as daylight shows it, under every tint, in linear light. */
-    private static float[] colours(SiteEvaluation evaluation, Lattice lattice, Samples samples, List<TintLayer> tints) {
+    private static float[] colours(SiteEvaluation evaluation, Lattice lattice, Samples samples, List<Layer> tints) {
         Ground ground = evaluation.plan().ground();
         double water = evaluation.plan().recipe().ground().waterLevel().orElse(Double.NEGATIVE_INFINITY);
         double spacing = ground.width() / (lattice.columns() - 1);
@@ -64,7 +64,7 @@ final class SiteGlb {
     }
 
     /** Each prop where it stands, in its own colour under every tint. */
-    static void props(Glb glb, SiteEvaluation evaluation, List<TintLayer> tints) {
+    static void props(Glb glb, SiteEvaluation evaluation, List<Layer> tints) {
         for (Prop prop : evaluation.plan().recipe().props()) {
             if (prop.hidden()) {
                 continue;

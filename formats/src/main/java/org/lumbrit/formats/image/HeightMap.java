@@ -2,7 +2,7 @@ package org.lumbrit.formats.image;
 
 import java.util.Optional;
 import org.lumbrit.core.math.Cancel;
-import org.lumbrit.core.site.GroundSpec;
+import org.lumbrit.core.recipe.GroundSpec;
 import org.lumbrit.core.surface.Ground;
 import org.lumbrit.formats.BadInputException;
 

@@ -10,8 +10,8 @@ import org.lumbrit.core.kinds.AsArray;
 import org.lumbrit.core.kinds.Kind;
 import org.lumbrit.core.kinds.Kinds;
 import org.lumbrit.core.kinds.Setting;
-import org.lumbrit.core.site.Edit;
-import org.lumbrit.core.site.Recipe;
+import org.lumbrit.core.recipe.Edit;
+import org.lumbrit.core.recipe.Recipe;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.JsonNodeFactory;
 import tools.jackson.databind.node.ObjectNode;
@@ -114,7 +114,7 @@ public final class RecipeSchema {
     }
 
     private ObjectNode define(Class<?> type) {
-        if (type.isSealed()) {
+        if (Kinds.known(type)) {
             ObjectNode union = NODES.objectNode();
             ArrayNode oneOf = union.putArray("oneOf");
             Kinds.of(type).forEach(kind -> oneOf.add(reference(kind)));

@@ -15,7 +15,7 @@ import org.lumbrit.core.kinds.AsArray;
 import org.lumbrit.core.kinds.Kind;
 import org.lumbrit.core.kinds.Kinds;
 import org.lumbrit.core.kinds.Setting;
-import org.lumbrit.core.site.InvalidRecipeException.Problem;
+import org.lumbrit.core.recipe.InvalidRecipeException.Problem;
 import tools.jackson.core.JacksonException;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
@@ -73,7 +73,7 @@ final class RecordReader {
         if (raw.isEnum()) {
             return constant(node, raw, path);
         }
-        if (raw.isSealed()) {
+        if (Kinds.known(raw)) {
             return kind(node, raw, path);
         }
         if (raw.isAnnotationPresent(AsArray.class)) {

@@ -2,7 +2,7 @@ package org.lumbrit.formats.site;
 
 import java.util.function.Function;
 import org.lumbrit.core.math.Once;
-import org.lumbrit.core.site.GroundSpec;
+import org.lumbrit.core.recipe.GroundSpec;
 import org.lumbrit.core.site.SiteAssets;
 import org.lumbrit.core.surface.Ground;
 import org.lumbrit.core.surface.Mesh;

@@ -5,7 +5,9 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Map;
 import java.util.TreeMap;
-import org.lumbrit.core.site.Recipe;
+import org.lumbrit.core.kinds.References;
+import org.lumbrit.core.kinds.Refers;
+import org.lumbrit.core.recipe.Recipe;
 import org.lumbrit.core.site.SiteAssets;
 import org.lumbrit.formats.BadInputException;
 import org.lumbrit.formats.json.RecipeJson;
@@ -80,6 +82,6 @@ public record SiteFiles(Recipe recipe, Map<String, byte[]> assets) {
             decoded.heights(recipe.ground());
         }
         recipe.pictures().forEach(decoded::picture);
-        recipe.props().forEach(prop -> prop.shape().meshFile().ifPresent(decoded::mesh));
+        recipe.props().forEach(prop -> References.of(prop, Refers.MESH).forEach(decoded::mesh));
     }
 }

@@ -13,7 +13,7 @@ import java.util.zip.ZipEntry;
 import java.util.zip.ZipInputStream;
 import java.util.zip.ZipOutputStream;
 import org.lumbrit.core.math.Cancel;
-import org.lumbrit.core.site.Recipe;
+import org.lumbrit.core.recipe.Recipe;
 import org.lumbrit.formats.BadInputException;
 import org.lumbrit.formats.json.RecipeJson;
 

@@ -4,9 +4,9 @@ import java.io.IOException;
 import java.io.Writer;
 import java.util.Optional;
 import org.lumbrit.core.math.Decimal;
-import org.lumbrit.core.site.Grains;
-import org.lumbrit.core.site.PlantMotion;
-import org.lumbrit.core.site.SiteMotion;
+import org.lumbrit.core.moving.Grains;
+import org.lumbrit.core.moving.PlantMotion;
+import org.lumbrit.core.moving.SiteMotion;
 
 /** Grains as a table: a row a grain, or a row a grain and frame. Metres, seconds; a plant is named by its identity. */
 public final class GrainsCsv {

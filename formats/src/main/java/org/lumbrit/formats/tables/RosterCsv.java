@@ -5,8 +5,8 @@ import java.io.IOException;
 import java.io.Writer;
 import java.util.HexFormat;
 import java.util.List;
+import org.lumbrit.core.answers.Roster;
 import org.lumbrit.core.math.Decimal;
-import org.lumbrit.core.site.Roster;
 
 /** The roster as a table: a plant a row, its identity first, then every column with its unit in the head. */
 public final class RosterCsv {

@@ -20,8 +20,8 @@ import java.util.zip.Deflater;
 import java.util.zip.ZipOutputStream;
 import org.lumbrit.core.cover.CoverLayer;
 import org.lumbrit.core.math.Cancel;
-import org.lumbrit.core.site.InvalidRecipeException;
-import org.lumbrit.core.site.Recipe;
+import org.lumbrit.core.recipe.InvalidRecipeException;
+import org.lumbrit.core.recipe.Recipe;
 import org.lumbrit.core.site.SiteEvaluation;
 import org.lumbrit.core.surface.Ground;
 import org.lumbrit.core.surface.Lattice;
@@ -261,10 +261,8 @@ class FilesApi {
     ResponseEntity<byte[]> scatter(@PathVariable UUID id, @RequestParam String layer, Cancel cancel)
             throws IOException {
         Recipe recipe = store.state(id).recipe();
-        CoverLayer cover = recipe.layer(layer)
-                .filter(CoverLayer.class::isInstance)
-                .map(CoverLayer.class::cast)
-                .orElseThrow(() -> InvalidRecipeException.missing("cover", layer));
+        CoverLayer cover =
+                recipe.layer(layer, CoverLayer.class).orElseThrow(() -> InvalidRecipeException.missing("cover", layer));
         StringWriter text = new StringWriter();
         PlantsCsv.write(cover, views.evaluation(recipe, 0, cancel).plants(cover), text);
         return download(cover.name() + ".csv", "text/csv", text.toString().getBytes(StandardCharsets.UTF_8));

@@ -7,13 +7,13 @@ import java.io.OutputStreamWriter;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.UUID;
+import org.lumbrit.core.answers.Roster;
 import org.lumbrit.core.cover.CoverLayer;
 import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.plants.PlantLayer;
-import org.lumbrit.core.site.Edit;
-import org.lumbrit.core.site.InvalidRecipeException;
-import org.lumbrit.core.site.Recipe;
-import org.lumbrit.core.site.Roster;
+import org.lumbrit.core.recipe.Edit;
+import org.lumbrit.core.recipe.InvalidRecipeException;
+import org.lumbrit.core.recipe.Recipe;
 import org.lumbrit.formats.BadInputException;
 import org.lumbrit.formats.json.RecipeJson;
 import org.lumbrit.formats.tables.RosterCsv;
@@ -101,7 +101,7 @@ class PlantsApi {
     }
 
     private static PlantLayer kept(Recipe recipe, String plant) {
-        return recipe.plants().stream()
+        return recipe.layersOf(PlantLayer.class).stream()
                 .filter(each -> each.id().equals(plant))
                 .findFirst()
                 .orElseThrow(() -> InvalidRecipeException.missing("plant", plant));
@@ -131,7 +131,7 @@ class PlantsApi {
     }
 
     private static CoverLayer cover(Recipe recipe, String layer) {
-        return recipe.covers().stream()
+        return recipe.layersOf(CoverLayer.class).stream()
                 .filter(each -> each.id().equals(layer))
                 .findFirst()
                 .orElseThrow(() -> InvalidRecipeException.missing("cover", layer));

@@ -9,7 +9,7 @@ import org.lumbrit.core.cover.CoverScatter.TooManyPlantsException;
 import org.lumbrit.core.math.BeyondRoomException;
 import org.lumbrit.core.math.Cancel.CancelledException;
 import org.lumbrit.core.plants.UnusablePlantException;
-import org.lumbrit.core.site.InvalidRecipeException;
+import org.lumbrit.core.recipe.InvalidRecipeException;
 import org.lumbrit.formats.BadInputException;
 import org.lumbrit.server.storage.NotFoundException;
 import org.lumbrit.server.storage.StaleEditException;

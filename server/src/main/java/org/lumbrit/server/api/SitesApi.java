@@ -7,10 +7,10 @@ import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 import org.lumbrit.core.math.Cancel;
-import org.lumbrit.core.site.Clock;
-import org.lumbrit.core.site.GroundSpec;
-import org.lumbrit.core.site.NameRule;
-import org.lumbrit.core.site.Recipe;
+import org.lumbrit.core.recipe.Clock;
+import org.lumbrit.core.recipe.GroundSpec;
+import org.lumbrit.core.recipe.NameRule;
+import org.lumbrit.core.recipe.Recipe;
 import org.lumbrit.formats.json.RecipeJson;
 import org.lumbrit.formats.site.SiteZip;
 import org.lumbrit.server.Demo;
@@ -155,7 +155,7 @@ class SitesApi {
                 List.of(),
                 List.of(),
                 new Clock(24, 8));
-        org.lumbrit.core.site.RecipeCheck.require(recipe);
+        org.lumbrit.core.recipe.RecipeCheck.require(recipe);
         return Site.of(store.create(store.files(recipe)));
     }
 

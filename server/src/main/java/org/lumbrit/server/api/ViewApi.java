@@ -9,17 +9,18 @@ import java.util.List;
 import java.util.UUID;
 import java.util.zip.Deflater;
 import java.util.zip.GZIPOutputStream;
+import org.lumbrit.core.answers.Aim;
+import org.lumbrit.core.answers.WhyHere;
 import org.lumbrit.core.cover.CoverLayer;
 import org.lumbrit.core.cover.Plants;
-import org.lumbrit.core.drive.Layer;
 import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.math.KeyBuilder;
-import org.lumbrit.core.site.Aim;
-import org.lumbrit.core.site.Edit;
-import org.lumbrit.core.site.InvalidRecipeException;
-import org.lumbrit.core.site.Recipe;
+import org.lumbrit.core.recipe.Edit;
+import org.lumbrit.core.recipe.InvalidRecipeException;
+import org.lumbrit.core.recipe.Layer;
+import org.lumbrit.core.recipe.Recipe;
+import org.lumbrit.core.recipe.Subject;
 import org.lumbrit.core.site.SiteEvaluation;
-import org.lumbrit.core.site.WhyHere;
 import org.lumbrit.core.surface.Samples;
 import org.lumbrit.formats.BadInputException;
 import org.lumbrit.formats.json.RecipeJson;
@@ -186,8 +187,8 @@ class ViewApi {
     }
 
     private static CoverLayer cover(Layer layer) {
-        if (layer instanceof CoverLayer cover) {
-            return cover;
+        if (layer.seen().contains(Subject.PLANTS)) {
+            return (CoverLayer) layer;
         }
         throw new BadInputException("“" + layer.name() + "” has no plants.");
     }
@@ -238,9 +239,9 @@ class ViewApi {
         }
         double slope = StrictMath.toDegrees(StrictMath.acos(Math.min(1, sample.ny()[0])));
         SiteEvaluation there = evaluation;
-        List<PropertyValue> others = layer.offered().stream()
-                .map(offer -> new PropertyValue(
-                        offer.name(), offer.unit(), (double) there.property(layer, offer.name(), sample)[0]))
+        List<PropertyValue> others = layer.fields().stream()
+                .map(field -> new PropertyValue(
+                        field.name(), field.unit(), (double) there.field(layer, field.name(), sample)[0]))
                 .toList();
         return new Answer(WhyHere.at(evaluation, layer, question.property(), sample), plant, variant, slope, others);
     }

@@ -17,8 +17,9 @@ import org.lumbrit.core.math.Point3;
 import org.lumbrit.core.props.MeshShape;
 import org.lumbrit.core.props.PlacedMesh;
 import org.lumbrit.core.props.Prop;
-import org.lumbrit.core.site.Recipe;
-import org.lumbrit.core.site.ReliefState;
+import org.lumbrit.core.recipe.Family;
+import org.lumbrit.core.recipe.Recipe;
+import org.lumbrit.core.recipe.ReliefState;
 import org.lumbrit.core.site.SiteEvaluation;
 import org.lumbrit.core.surface.Ground;
 import org.lumbrit.core.surface.GroundMesh;
@@ -219,7 +220,9 @@ class YardApi {
                 ground.depth(),
                 ground.lowest(),
                 ground.highest(),
-                (int) recipe.relief().stream().filter(layer -> !layer.hidden()).count(),
+                (int) recipe.layersOf(Family.RELIEF).stream()
+                        .filter(layer -> !layer.hidden())
+                        .count(),
                 picture(ground),
                 water);
     }

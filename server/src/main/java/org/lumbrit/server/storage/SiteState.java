@@ -1,7 +1,7 @@
 package org.lumbrit.server.storage;
 
 import java.util.UUID;
-import org.lumbrit.core.site.Recipe;
+import org.lumbrit.core.recipe.Recipe;
 
 /** A site as it is now. */
 public record SiteState(UUID id, int revision, Recipe recipe, String summary, boolean canUndo, boolean canRedo) {}

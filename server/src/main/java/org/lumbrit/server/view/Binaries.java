@@ -1,7 +1,6 @@
 package org.lumbrit.server.view;
 
 import java.util.List;
-import org.lumbrit.core.looks.Tint;
 import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.props.PlacedMesh;
 import org.lumbrit.core.surface.Ground;
@@ -9,6 +8,7 @@ import org.lumbrit.core.surface.GroundLight;
 import org.lumbrit.core.surface.Lattice;
 import org.lumbrit.core.surface.Mesh;
 import org.lumbrit.core.surface.Samples;
+import org.lumbrit.core.surface.Tint;
 import org.lumbrit.formats.ArrayBundle;
 import org.lumbrit.formats.image.GreyPng;
 

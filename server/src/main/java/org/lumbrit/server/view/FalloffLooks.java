@@ -2,10 +2,10 @@ package org.lumbrit.server.view;
 
 import java.util.ArrayList;
 import java.util.List;
+import org.lumbrit.core.answers.Summary;
 import org.lumbrit.core.falloff.Domain;
 import org.lumbrit.core.falloff.Falloff;
 import org.lumbrit.core.findings.FalloffFindings;
-import org.lumbrit.core.site.Summary;
 import org.lumbrit.core.surface.Samples;
 import org.lumbrit.server.view.Look.Seen;
 import org.lumbrit.server.view.Manifest.FalloffView;

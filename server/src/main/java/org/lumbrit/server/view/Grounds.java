@@ -2,7 +2,7 @@ package org.lumbrit.server.view;
 
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
-import org.lumbrit.core.site.GroundSpec;
+import org.lumbrit.core.recipe.GroundSpec;
 import org.lumbrit.core.site.SiteAssets;
 import org.lumbrit.core.surface.Ground;
 import org.lumbrit.core.surface.Mesh;

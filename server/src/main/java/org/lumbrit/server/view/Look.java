@@ -4,17 +4,17 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import org.lumbrit.core.drive.Layer;
+import org.lumbrit.core.answers.Summary;
 import org.lumbrit.core.falloff.Domain;
 import org.lumbrit.core.falloff.Falloff;
-import org.lumbrit.core.findings.Finding;
 import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.math.KeyBuilder;
 import org.lumbrit.core.props.PlacedMesh;
-import org.lumbrit.core.site.Recipe;
-import org.lumbrit.core.site.ReliefState;
+import org.lumbrit.core.recipe.Family;
+import org.lumbrit.core.recipe.Finding;
+import org.lumbrit.core.recipe.Layer;
+import org.lumbrit.core.recipe.Recipe;
 import org.lumbrit.core.site.SiteEvaluation;
-import org.lumbrit.core.site.Summary;
 import org.lumbrit.core.surface.Ground;
 import org.lumbrit.core.surface.Lattice;
 import org.lumbrit.core.surface.Samples;
@@ -64,7 +64,7 @@ final class Look {
             float[] areas = results.get(key("areas", nodes.key()), cancel, shared -> nodes.areas(all));
             String title = below
                     ? "the ground below " + recipe.layer(id).orElseThrow().name()
-                    : recipe.relief().isEmpty() ? "the ground" : "the finished ground";
+                    : recipe.layersOf(Family.RELIEF).isEmpty() ? "the ground" : "the finished ground";
             return new Seen(still, seenNow, nodes, all, areas, title);
         });
     }
@@ -78,7 +78,8 @@ final class Look {
         if (chosenLayer != null && driven.contains(chosenLayer)) {
             return seenBy(chosenLayer);
         }
-        List<String> relief = recipe.relief().stream().map(Layer::id).toList();
+        List<String> relief =
+                recipe.layersOf(Family.RELIEF).stream().map(Layer::id).toList();
         if (driven.isEmpty() || !relief.containsAll(driven)) {
             return seenBy("");
         }
@@ -121,21 +122,6 @@ final class Look {
         return recipe.falloff(request.falloff() == null ? "" : request.falloff())
                 .orElseGet(() ->
                         recipe.falloffs().isEmpty() ? null : recipe.falloffs().get(0));
-    }
-
-    Summary differenceOf(Layer layer) {
-        ReliefState state = evaluation.plan().relief(layer.id()).orElseThrow();
-        String both = new KeyBuilder("difference")
-                .add(state.below().key())
-                .add(state.after().key())
-                .key();
-        return results.get(key("difference summary", both), cancel, shared -> {
-                    float[] metres = state.difference();
-                    float[] even = new float[metres.length];
-                    java.util.Arrays.fill(even, 1);
-                    return new KeptSummary(Summary.of(metres, even, 0));
-                })
-                .summary();
     }
 
     Summary summary(String key, float[] values, float[] areas, double half) {

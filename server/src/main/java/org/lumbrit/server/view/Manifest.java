@@ -3,9 +3,9 @@ package org.lumbrit.server.view;
 import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.constraints.NotNull;
 import java.util.List;
-import org.lumbrit.core.drive.Layer;
-import org.lumbrit.core.findings.Finding;
-import org.lumbrit.core.site.Summary;
+import org.lumbrit.core.answers.Summary;
+import org.lumbrit.core.recipe.Finding;
+import org.lumbrit.core.recipe.Layer;
 import org.lumbrit.formats.json.RecipeJson;
 import tools.jackson.databind.JsonNode;
 

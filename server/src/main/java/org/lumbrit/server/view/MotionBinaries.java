@@ -8,19 +8,19 @@ import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.math.Chunks;
 import org.lumbrit.core.motion.Bend;
 import org.lumbrit.core.motion.Crinkle;
-import org.lumbrit.core.motion.Frames;
 import org.lumbrit.core.motion.PushLoop;
 import org.lumbrit.core.motion.SwayLayer;
 import org.lumbrit.core.motion.SwayLoop;
 import org.lumbrit.core.motion.WindLayer;
+import org.lumbrit.core.moving.Grains;
+import org.lumbrit.core.moving.PlantMotion;
+import org.lumbrit.core.moving.SiteMotion;
 import org.lumbrit.core.plants.Detail;
 import org.lumbrit.core.plants.Plant;
 import org.lumbrit.core.plants.PlantMesh;
 import org.lumbrit.core.props.PlacedMesh;
-import org.lumbrit.core.site.Grains;
-import org.lumbrit.core.site.PlantMotion;
+import org.lumbrit.core.recipe.Frames;
 import org.lumbrit.core.site.SiteEvaluation;
-import org.lumbrit.core.site.SiteMotion;
 import org.lumbrit.core.surface.Samples;
 import org.lumbrit.formats.ArrayBundle;
 
@@ -68,7 +68,7 @@ final class MotionBinaries {
      */
     static byte[] shapes(SiteMotion motion, SiteEvaluation still, SwayLayer sway, CoverLayer cover) {
         ArrayBundle bundle = new ArrayBundle();
-        Plant planted = still.plan().recipe().planted(cover);
+        Plant planted = cover.planted(still.plan().recipe());
         int variants = Math.max(1, cover.plant().variants());
         float[] tips = new float[variants];
         int[] starts = new int[(Plant.LEVELS + 1) * variants];

@@ -9,19 +9,19 @@ import org.lumbrit.core.cover.Plants;
 import org.lumbrit.core.findings.MotionFindings;
 import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.math.KeyBuilder;
-import org.lumbrit.core.motion.Frames;
 import org.lumbrit.core.motion.GrainsLayer;
 import org.lumbrit.core.motion.PushLayer;
 import org.lumbrit.core.motion.PushLoop;
 import org.lumbrit.core.motion.SwayLayer;
 import org.lumbrit.core.motion.SwayLoop;
 import org.lumbrit.core.motion.WindLayer;
+import org.lumbrit.core.moving.Grains;
+import org.lumbrit.core.moving.PlantMotion;
+import org.lumbrit.core.moving.SiteMotion;
 import org.lumbrit.core.props.Prop;
-import org.lumbrit.core.site.Grains;
-import org.lumbrit.core.site.PlantMotion;
-import org.lumbrit.core.site.Recipe;
+import org.lumbrit.core.recipe.Frames;
+import org.lumbrit.core.recipe.Recipe;
 import org.lumbrit.core.site.SiteEvaluation;
-import org.lumbrit.core.site.SiteMotion;
 import org.lumbrit.core.surface.Lattice;
 import org.lumbrit.core.surface.Samples;
 import org.lumbrit.server.results.KeptResults;
@@ -314,18 +314,18 @@ public class MotionViews {
         List<SwayView> sways = new ArrayList<>();
         making.motion.sways().forEach((sway, cover) -> sways.add(making.sway(sway, cover)));
         List<PushView> pushes =
-                making.recipe.pushes().stream().map(making::push).toList();
+                PushLayer.shown(making.recipe).stream().map(making::push).toList();
         List<PropMotion> props = making.recipe.props().stream()
                 .map(making::prop)
                 .flatMap(Optional::stream)
                 .toList();
-        List<WindView> winds = making.recipe.winds().stream()
+        List<WindView> winds = making.recipe.layersOf(WindLayer.class).stream()
                 .filter(wind -> !wind.hidden())
                 .map(making::wind)
                 .toList();
-        List<GrainsView> grains = making.recipe.layers().stream()
-                .filter(layer -> layer instanceof GrainsLayer && !layer.hidden())
-                .map(layer -> making.grains((GrainsLayer) layer))
+        List<GrainsView> grains = making.recipe.layersOf(GrainsLayer.class).stream()
+                .filter(layer -> !layer.hidden())
+                .map(making::grains)
                 .toList();
         cancel.doing("looking for faults in what moves");
         MotionFindings.ofMotion(making.recipe, making.motion).stream()

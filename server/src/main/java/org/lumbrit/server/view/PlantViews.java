@@ -5,6 +5,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.IntStream;
+import org.lumbrit.core.answers.Cost;
+import org.lumbrit.core.answers.Roster;
 import org.lumbrit.core.cover.CoverLayer;
 import org.lumbrit.core.cover.Plants;
 import org.lumbrit.core.growth.Growth;
@@ -13,15 +15,13 @@ import org.lumbrit.core.math.KeyBuilder;
 import org.lumbrit.core.motion.Bend;
 import org.lumbrit.core.motion.SwayLayer;
 import org.lumbrit.core.motion.WindLayer;
+import org.lumbrit.core.moving.SiteMotion;
 import org.lumbrit.core.plants.Detail;
 import org.lumbrit.core.plants.Plant;
 import org.lumbrit.core.plants.PlantLayer;
 import org.lumbrit.core.plants.PlantMesh;
-import org.lumbrit.core.site.Cost;
-import org.lumbrit.core.site.Recipe;
-import org.lumbrit.core.site.Roster;
+import org.lumbrit.core.recipe.Recipe;
 import org.lumbrit.core.site.SiteEvaluation;
-import org.lumbrit.core.site.SiteMotion;
 import org.lumbrit.formats.ArrayBundle;
 import org.lumbrit.server.results.KeptResults;
 import org.lumbrit.server.view.Manifest.LayerView;
@@ -41,7 +41,7 @@ public class PlantViews {
     /** A cover in the site. */
     LayerView cover(SiteEvaluation evaluation, CoverLayer cover, boolean full, Cancel cancel) {
         Plants plants = evaluation.plants(cover);
-        Plant planted = evaluation.plan().recipe().planted(cover);
+        Plant planted = cover.planted(evaluation.plan().recipe());
         int[] shown = PlantBinaries.shown(plants, full);
         String plantsKey = new KeyBuilder("plants bundle/3")
                 .add(evaluation.plan().layerKey(cover))
@@ -152,7 +152,7 @@ public class PlantViews {
     private static Optional<SwayLayer> swayOf(SiteMotion motion, PlantLayer kept) {
         Recipe recipe = motion.recipe();
         return motion.sways().entrySet().stream()
-                .filter(each -> recipe.keptPlant(each.getValue()).equals(Optional.of(kept)))
+                .filter(each -> each.getValue().keptPlant(recipe).equals(Optional.of(kept)))
                 .map(Map.Entry::getKey)
                 .findFirst();
     }
@@ -188,7 +188,7 @@ public class PlantViews {
         SiteMotion motion = new SiteMotion(evaluation, results, cancel);
         Recipe recipe = evaluation.plan().recipe();
         Optional<SwayLayer> known = swayOf(motion, kept);
-        Optional<String> first = recipe.winds().stream()
+        Optional<String> first = recipe.layersOf(WindLayer.class).stream()
                 .filter(wind -> !wind.hidden())
                 .map(WindLayer::id)
                 .findFirst();

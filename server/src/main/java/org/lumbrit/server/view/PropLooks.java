@@ -2,16 +2,14 @@ package org.lumbrit.server.view;
 
 import java.util.ArrayList;
 import java.util.List;
-import org.lumbrit.core.cover.CoverLayer;
-import org.lumbrit.core.drive.Layer;
 import org.lumbrit.core.falloff.Falloff;
 import org.lumbrit.core.findings.PropFindings;
-import org.lumbrit.core.looks.TintLayer;
 import org.lumbrit.core.math.Colour;
 import org.lumbrit.core.math.KeyBuilder;
-import org.lumbrit.core.motion.PushLayer;
 import org.lumbrit.core.props.PlacedMesh;
 import org.lumbrit.core.props.Prop;
+import org.lumbrit.core.recipe.Layer;
+import org.lumbrit.core.recipe.Subject;
 import org.lumbrit.core.site.SiteEvaluation;
 import org.lumbrit.core.surface.Samples;
 import org.lumbrit.server.view.Manifest.PropView;
@@ -60,12 +58,12 @@ final class PropLooks {
         float[] values;
         String of;
         if (request.ofProperty()) {
-            Layer layer = look.recipe.layer(request.layer()).orElseThrow();
-            if (!liesOn(layer, prop) || !layer.properties().containsKey(request.property())) {
+            Layer layer = look.now.plan().recipe().layer(request.layer()).orElseThrow();
+            if (!layer.liesOn(prop) || layer.field(request.property()).isEmpty()) {
                 return "";
             }
-            values = on.property(layer, request.property(), vertices);
-            of = look.now.plan().propertyKey(layer, request.property());
+            values = on.field(layer, request.property(), vertices);
+            of = look.now.plan().fieldKey(layer, request.property());
         } else {
             Falloff falloff = look.shownFalloff(request);
             if (falloff == null
@@ -84,18 +82,9 @@ final class PropLooks {
                 shared -> Binaries.values(shownValues));
     }
 
-    /** Tints lie on everything; a cover on the props that its plants stand on. */
-    private static boolean liesOn(Layer layer, Prop prop) {
-        return layer instanceof TintLayer
-                || (layer instanceof PushLayer push && push.prop().equals(prop.id()))
-                || (layer instanceof CoverLayer cover
-                        && cover.bed().surfaces(List.of(prop.id())).contains(prop.id()));
-    }
-
     private String tintOn(Prop prop, PlacedMesh placed) {
-        List<TintLayer> tints = look.recipe.layers().stream()
-                .filter(layer -> !layer.hidden() && layer instanceof TintLayer)
-                .map(TintLayer.class::cast)
+        List<Layer> tints = look.now.plan().recipe().layers().stream()
+                .filter(layer -> !layer.hidden() && layer.seen().contains(Subject.COLOURS) && layer.liesOn(prop))
                 .toList();
         if (tints.isEmpty()) {
             return "";

@@ -1,16 +1,10 @@
 package org.lumbrit.server.view;
 
-import org.lumbrit.core.drive.Layer;
-import org.lumbrit.core.drive.PropertyDescription;
-import org.lumbrit.core.drive.PropertyRange;
+import org.lumbrit.core.answers.Summary;
 import org.lumbrit.core.falloff.Falloff;
-import org.lumbrit.core.math.KeyBuilder;
-import org.lumbrit.core.motion.WindLayer;
-import org.lumbrit.core.relief.ReliefLayer;
-import org.lumbrit.core.site.AirAt;
-import org.lumbrit.core.site.InvalidRecipeException;
-import org.lumbrit.core.site.ReliefState;
-import org.lumbrit.core.site.Summary;
+import org.lumbrit.core.recipe.Field;
+import org.lumbrit.core.recipe.InvalidRecipeException;
+import org.lumbrit.core.recipe.Layer;
 import org.lumbrit.server.view.Look.Seen;
 import org.lumbrit.server.view.Manifest.ShownView;
 
@@ -24,7 +18,7 @@ final class ShownLook {
 
     ShownView shown(ViewRequest request) {
         if (request.ofProperty()) {
-            return property(
+            return field(
                     look.recipe
                             .layer(request.layer())
                             .orElseThrow(() -> InvalidRecipeException.missing("layer", request.layer())),
@@ -43,65 +37,22 @@ final class ShownLook {
         return show(seen.now().plan().stageKey(falloff.id(), stage), seen, title, "", 0, 1, false, values);
     }
 
-    private ShownView property(Layer layer, String property) {
-        if (layer instanceof ReliefLayer && property.equals(ViewRequest.DIFFERENCE)) {
-            return difference((ReliefLayer) layer);
-        }
-        if (layer instanceof WindLayer && property.equals(WindLayer.WIND)) {
-            return wind(layer.id());
-        }
-        PropertyDescription offered = layer.offered().stream()
-                .filter(offer -> offer.name().equals(property))
-                .findFirst()
-                .orElseThrow(() -> InvalidRecipeException.missing("property", property));
-        Seen seen = look.seenBy(layer.id());
+    /** A field of a layer: what drives it is seen on the ground that the layer sees, what it makes on the finished one. */
+    private ShownView field(Layer layer, String name) {
+        Seen seen = look.seenBy(layer.properties().containsKey(name) ? layer.id() : "");
         Layer now = seen.now().plan().recipe().layer(layer.id()).orElseThrow();
-        PropertyRange range = now.properties().get(property);
-        float[] values = seen.now().property(now, property, seen.samples());
-        double high = range.most() > range.least() ? range.most() : range.least() + 1;
+        Field field = now.field(name).orElseThrow(() -> InvalidRecipeException.missing("property", name));
+        float[] values = seen.now().field(now, name, seen.samples());
+        double[] ends = seen.now().ends(now, name);
         return show(
-                seen.now().plan().propertyKey(now, property),
+                seen.now().plan().fieldKey(now, name),
                 seen,
-                layer.name() + ": " + offered.title(),
-                offered.unit(),
-                range.least(),
-                high,
-                false,
+                layer.name() + ": " + field.title(),
+                field.unit(),
+                ends[0],
+                ends[1],
+                field.signed(),
                 values);
-    }
-
-    /** The speed of the air now, gusts and all. */
-    private ShownView wind(String id) {
-        Seen seen = look.seenBy(id);
-        WindLayer wind = (WindLayer) seen.now().plan().recipe().layer(id).orElseThrow();
-        String key = new KeyBuilder("wind shown/1")
-                .add(seen.now().plan().layerKey(wind))
-                .add(seen.lattice().key())
-                .key();
-        float[] values =
-                look.results.get(key, look.cancel, shared -> AirAt.speed(seen.now(), wind, seen.samples(), shared));
-        // the scale is the same at all times
-        double most = wind.properties().get(WindLayer.SPEED).most()
-                * (1 + wind.properties().get(WindLayer.GUST).most());
-        return show(key, seen, wind.name() + ": speed of the air", "m/s", 0, Math.max(0.1, most), false, values);
-    }
-
-    /** What a relief layer makes of the ground, metres up and down. */
-    private ShownView difference(ReliefLayer layer) {
-        ReliefState state = look.evaluation.plan().relief(layer.id()).orElseThrow();
-        float[] values = new float[look.lattice.count()];
-        for (int i = 0; i < values.length; i++) {
-            double x = look.samples.x()[i];
-            double z = look.samples.z()[i];
-            values[i] = (float) (state.after().height(x, z) - state.below().height(x, z));
-        }
-        Summary made = look.differenceOf(layer);
-        double most = Math.max(1e-3, Math.max(-made.min(), made.max()));
-        String key = new KeyBuilder("difference shown")
-                .add(state.below().key())
-                .add(state.after().key())
-                .key();
-        return show(key, look.seenBy(""), layer.name() + ": difference", "m", -most, most, true, values);
     }
 
     private ShownView show(

@@ -19,9 +19,6 @@ public record ViewRequest(
         Boolean draft,
         String alone,
         Boolean full) {
-    /** The word in place of a property under which the difference that a relief layer makes is shown. */
-    public static final String DIFFERENCE = org.lumbrit.core.relief.ReliefLayer.DIFFERENCE;
-
     public boolean draftWanted() {
         return draft != null && draft;
     }

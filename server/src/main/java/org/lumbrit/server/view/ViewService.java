@@ -1,12 +1,12 @@
 package org.lumbrit.server.view;
 
 import java.util.List;
-import org.lumbrit.core.drive.Layer;
 import org.lumbrit.core.kinds.Kinds;
 import org.lumbrit.core.math.Cancel;
-import org.lumbrit.core.relief.ReliefLayer;
-import org.lumbrit.core.site.GroundSpec;
-import org.lumbrit.core.site.Recipe;
+import org.lumbrit.core.recipe.Family;
+import org.lumbrit.core.recipe.GroundSpec;
+import org.lumbrit.core.recipe.Layer;
+import org.lumbrit.core.recipe.Recipe;
 import org.lumbrit.core.site.SiteAssets;
 import org.lumbrit.core.site.SiteEvaluation;
 import org.lumbrit.core.site.SitePlan;
@@ -51,7 +51,7 @@ public class ViewService {
         long start = System.nanoTime();
         Recipe looked = request.oneAlone() ? alone(recipe, request.alone()) : recipe;
         boolean draft = request.draftWanted()
-                && looked.relief().size() > 0
+                && !looked.layersOf(Family.RELIEF).isEmpty()
                 && looked.ground().resolution().orElse(GroundSpec.FLAT_NODES) > DRAFT_NODES
                 && !SitePlan.groundIsKept(looked, grounds, results, cancel);
         if (draft) {
@@ -86,7 +86,7 @@ public class ViewService {
     /** The same with every other relief layer switched off. */
     private static Recipe alone(Recipe recipe, String layerId) {
         return recipe.withLayers(recipe.layers().stream()
-                .map(layer -> layer instanceof ReliefLayer
+                .map(layer -> layer.family() == Family.RELIEF
                                 && !layer.hidden()
                                 && !layer.id().equals(layerId)
                         ? (Layer) Kinds.with((Record) layer, "hidden", true)

@@ -1,0 +1,74 @@
+package org.lumbrit.core.answers;
+
+import org.lumbrit.core.math.Cancel;
+import org.lumbrit.core.math.Chunks;
+
+/**
+ * What a legend and a card say of values over the ground.
+ *
+ * @param covered share of the true surface with a value of at least one half, 0..1
+ * @param histogram true surface, as a share of the whole, in equal bins from {@code from} to {@code to}
+ */
+public record Summary(float min, float max, double covered, double from, double to, float[] histogram) {
+    public static final int BINS = 24;
+
+    /**
+     * @param areas what each value stands for
+     * @param half from which value on a place counts as covered
+     */
+    public static Summary of(float[] values, float[] areas, double half) {
+        Part[] parts = new Part[(values.length + Chunks.SIZE - 1) / Chunks.SIZE];
+        Chunks.run(values.length, Cancel.NEVER, (from, to) -> {
+            Part part = new Part();
+            part.extent(values, areas, half, from, to);
+            parts[from / Chunks.SIZE] = part;
+        });
+        Part whole = new Part();
+        for (Part part : parts) {
+            whole.min = Math.min(whole.min, part.min);
+            whole.max = Math.max(whole.max, part.max);
+            whole.area += part.area;
+            whole.covered += part.covered;
+        }
+        double from = Math.min(0, whole.min);
+        double to = Math.max(2 * half, whole.max);
+        double scale = to > from ? BINS / (to - from) : 0;
+        Chunks.run(
+                values.length,
+                Cancel.NEVER,
+                (first, last) -> parts[first / Chunks.SIZE].fill(values, areas, from, scale, first, last));
+        float[] shares = new float[BINS];
+        for (int b = 0; b < BINS; b++) {
+            double sum = 0;
+            for (Part part : parts) {
+                sum += part.bins[b];
+            }
+            shares[b] = (float) (sum / whole.area);
+        }
+        return new Summary(whole.min, whole.max, whole.covered / whole.area, from, to, shares);
+    }
+
+    /** What one chunk adds; the chunks are summed in their order, so the cut over cores changes nothing. */
+    private static final class Part {
+        private float min = Float.POSITIVE_INFINITY;
+        private float max = Float.NEGATIVE_INFINITY;
+        private double area;
+        private double covered;
+        private final double[] bins = new double[BINS];
+
+        void extent(float[] values, float[] areas, double half, int from, int to) {
+            for (int i = from; i < to; i++) {
+                min = Math.min(min, values[i]);
+                max = Math.max(max, values[i]);
+                area += areas[i];
+                covered += values[i] >= half ? areas[i] : 0;
+            }
+        }
+
+        void fill(float[] values, float[] areas, double low, double scale, int from, int to) {
+            for (int i = from; i < to; i++) {
+                bins[Math.min(BINS - 1, (int) ((values[i] - low) * scale))] += areas[i];
+            }
+        }
+    }
+}

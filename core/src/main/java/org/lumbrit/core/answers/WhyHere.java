@@ -1,0 +1,133 @@
+package org.lumbrit.core.answers;
+
+import java.util.ArrayList;
+import java.util.List;
+import org.lumbrit.core.falloff.Falloff;
+import org.lumbrit.core.falloff.Names;
+import org.lumbrit.core.falloff.Step;
+import org.lumbrit.core.math.CurvePoint;
+import org.lumbrit.core.math.Smooth;
+import org.lumbrit.core.recipe.Drive;
+import org.lumbrit.core.recipe.Layer;
+import org.lumbrit.core.recipe.PropertyDescription;
+import org.lumbrit.core.recipe.PropertyRange;
+import org.lumbrit.core.site.SiteEvaluation;
+import org.lumbrit.core.surface.Samples;
+
+/**
+ * Why a property has its value at one place: each drive with what its source measured there, every step's value, its
+ * response, and what the property would be if this factor took no effect.
+ */
+public record WhyHere(
+        double x, double y, double z, String property, String unit, double value, double weight, List<Factor> factors) {
+
+    /**
+     * One drive.
+     *
+     * @param reading what the source measured: "6.3 m away"
+     * @param value the falloff's value; @param response after the cell's curve
+     * @param without the property's value if this factor took no effect
+     * @param marked whether it is what keeps the property down: every factor at 0, or else the one whose loss raises it most
+     */
+    public record Factor(
+            String falloff,
+            String name,
+            String reading,
+            double value,
+            double response,
+            double without,
+            boolean marked,
+            List<Stage> stages) {
+        private Factor mark() {
+            return new Factor(falloff, name, reading, value, response, without, true, stages);
+        }
+    }
+
+    /** A falloff's source or one of its steps, and the value there. */
+    public record Stage(String title, double value, boolean skipped) {}
+
+    /** @param samples one sample: a place on the ground, or a plant's foot with its identity */
+    public static WhyHere at(SiteEvaluation evaluation, Layer layer, String property, Samples samples) {
+        PropertyRange range = layer.properties().get(property);
+        List<Drive> drives = evaluation.plan().recipe().drivesOf(layer.id(), property);
+        double[] responses = new double[drives.size()];
+        List<Factor> factors = new ArrayList<>();
+        for (int d = 0; d < responses.length; d++) {
+            float value = evaluation.falloff(drives.get(d).falloff(), samples)[0];
+            responses[d] = CurvePoint.curve(drives.get(d).curve()).at(value);
+        }
+        double weight = drives.isEmpty() ? 1 : fold(range, responses, -1);
+        for (int d = 0; d < responses.length; d++) {
+            double without = range.at(fold(range, responses, d));
+            factors.add(factor(evaluation, drives.get(d).falloff(), responses[d], without, samples));
+        }
+        String unit = layer.offered().stream()
+                .filter(offer -> offer.name().equals(property))
+                .map(PropertyDescription::unit)
+                .findFirst()
+                .orElse("");
+        return new WhyHere(
+                samples.x()[0],
+                samples.y()[0],
+                samples.z()[0],
+                property,
+                unit,
+                (float) range.at(weight),
+                weight,
+                mark(factors, range.at(weight)));
+    }
+
+    private static double fold(PropertyRange range, double[] responses, int leftOut) {
+        double weight = range.combine().start();
+        for (int d = 0; d < responses.length; d++) {
+            if (d != leftOut) {
+                weight = range.combine().of(weight, responses[d]);
+            }
+        }
+        return Smooth.clamp01(weight);
+    }
+
+    private static Factor factor(
+            SiteEvaluation evaluation, String falloffId, double response, double without, Samples samples) {
+        Falloff falloff = evaluation.plan().recipe().falloff(falloffId).orElseThrow();
+        Names names = evaluation.plan().recipe().names();
+        float[] measured = evaluation.measured(falloff.source(), samples);
+        List<Stage> stages = new ArrayList<>();
+        stages.add(new Stage(falloff.source().title(names), evaluation.stage(falloffId, 0, samples)[0], false));
+        for (int s = 0; s < falloff.steps().size(); s++) {
+            Step step = falloff.steps().get(s);
+            stages.add(new Stage(step.title(names), evaluation.stage(falloffId, s + 1, samples)[0], step.skipped()));
+        }
+        return new Factor(
+                falloffId,
+                falloff.name(),
+                falloff.source().reading(evaluation.scene(), samples, measured, 0),
+                stages.get(stages.size() - 1).value(),
+                response,
+                without,
+                false,
+                stages);
+    }
+
+    private static List<Factor> mark(List<Factor> factors, double value) {
+        if (factors.stream().anyMatch(factor -> factor.response() == 0)) {
+            return factors.stream()
+                    .map(factor -> factor.response() == 0 ? factor.mark() : factor)
+                    .toList();
+        }
+        int most = -1;
+        double rise = 1e-9;
+        for (int i = 0; i < factors.size(); i++) {
+            double gain = Math.abs(factors.get(i).without() - value);
+            if (gain > rise) {
+                most = i;
+                rise = gain;
+            }
+        }
+        List<Factor> marked = new ArrayList<>(factors);
+        if (most >= 0) {
+            marked.set(most, factors.get(most).mark());
+        }
+        return marked;
+    }
+}

@@ -1,0 +1,542 @@
+package org.lumbrit.core.moving;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.lumbrit.core.cover.CoverLayer;
+import org.lumbrit.core.cover.Plants;
+import org.lumbrit.core.growth.GrowthShown;
+import org.lumbrit.core.math.Cancel;
+import org.lumbrit.core.math.Chunks;
+import org.lumbrit.core.math.CurvePoint;
+import org.lumbrit.core.math.KeyBuilder;
+import org.lumbrit.core.math.Once;
+import org.lumbrit.core.math.Results;
+import org.lumbrit.core.motion.AirAt;
+import org.lumbrit.core.motion.Bend;
+import org.lumbrit.core.motion.Cloth;
+import org.lumbrit.core.motion.Crinkle;
+import org.lumbrit.core.motion.GrainsLayer;
+import org.lumbrit.core.motion.PushLayer;
+import org.lumbrit.core.motion.PushLoop;
+import org.lumbrit.core.motion.Pushing;
+import org.lumbrit.core.motion.Speed;
+import org.lumbrit.core.motion.SwayLayer;
+import org.lumbrit.core.motion.SwayLoop;
+import org.lumbrit.core.motion.Swaying;
+import org.lumbrit.core.motion.WindField;
+import org.lumbrit.core.motion.WindLayer;
+import org.lumbrit.core.plants.CrossSection;
+import org.lumbrit.core.plants.Detail;
+import org.lumbrit.core.plants.Plant;
+import org.lumbrit.core.plants.PlantMesh;
+import org.lumbrit.core.plants.PlantOwner;
+import org.lumbrit.core.props.PlacedMesh;
+import org.lumbrit.core.recipe.Frames;
+import org.lumbrit.core.recipe.InvalidRecipeException;
+import org.lumbrit.core.recipe.Layer;
+import org.lumbrit.core.recipe.PropertyRange;
+import org.lumbrit.core.recipe.Recipe;
+import org.lumbrit.core.recipe.Track;
+import org.lumbrit.core.site.PlantMaker;
+import org.lumbrit.core.site.SiteEvaluation;
+import org.lumbrit.core.site.SitePlan;
+import org.lumbrit.core.surface.Mesh;
+import org.lumbrit.core.surface.Samples;
+
+/** Everything that moves in a site, over all frames of its clock. Plants stand as they do at time 0. */
+public final class SiteMotion {
+    /** More are not kept at once: frames times plants. */
+    private static final long MOST_BENDS = 250_000_000L;
+
+    private final SiteEvaluation still;
+    private final Results results;
+    private final Cancel cancel;
+    private final Frames frames;
+
+    /** @param evaluation of the site, at any time */
+    public SiteMotion(SiteEvaluation evaluation, Results results, Cancel cancel) {
+        this.still = evaluation.at(0);
+        this.results = results;
+        this.cancel = cancel;
+        this.frames = evaluation.plan().written().clock().frames();
+    }
+
+    /** Everything that moves in a site that is evaluated. */
+    public static SiteMotion of(SiteEvaluation evaluation) {
+        return new SiteMotion(evaluation, evaluation.results(), evaluation.cancel());
+    }
+
+    public Frames frames() {
+        return frames;
+    }
+
+    /** The recipe of the site whose motion this is. */
+    public Recipe recipe() {
+        return still.plan().recipe();
+    }
+
+    /** A wind's field; what is keyed of its settings is held as it is at time 0, its properties follow their keys. */
+    public WindField field(WindLayer wind) {
+        return new WindField(wind, frames);
+    }
+
+    public WindLayer windOf(SwayLayer sway) {
+        return (WindLayer) layerAt(still, sway.wind());
+    }
+
+    public CoverLayer coverOf(SwayLayer sway) {
+        return (CoverLayer) layerAt(still, sway.cover());
+    }
+
+    /** The sway of a cover's plants, where it has one that is shown. */
+    public Optional<SwayLayer> swayOf(String cover) {
+        return SwayLayer.shown(recipe()).stream()
+                .filter(sway -> sway.cover().equals(cover))
+                .findFirst();
+    }
+
+    /** The wind's properties at places, frame by frame. */
+    public Swaying.ByFrame air(WindLayer wind, Samples places) {
+        return byFrame(
+                wind, AirAt.PROPERTIES, (then, property) -> then.property(layerAt(then, wind), property, places));
+    }
+
+    private static Layer layerAt(SiteEvaluation then, Layer layer) {
+        return layerAt(then, layer.id());
+    }
+
+    private static Layer layerAt(SiteEvaluation then, String id) {
+        return then.plan().recipe().layer(id).orElseThrow();
+    }
+
+    /** Reads one property in one evaluation. */
+    private interface Reader {
+        float[] read(SiteEvaluation then, String property);
+    }
+
+    /** Computed once where no time is read. */
+    private Swaying.ByFrame byFrame(Layer layer, List<String> properties, Reader reader) {
+        if (!changes(layer, properties)) {
+            float[][] same = read(still, properties, reader);
+            return frame -> same;
+        }
+        Once<Integer, float[][]> known = new Once<>();
+        return frame -> known.get(frame, missing -> read(still.at(frames.time(frame)), properties, reader));
+    }
+
+    private static float[][] read(SiteEvaluation then, List<String> properties, Reader reader) {
+        return properties.stream().map(property -> reader.read(then, property)).toArray(float[][]::new);
+    }
+
+    /** Whether properties of a layer may differ from frame to frame. */
+    private boolean changes(Layer layer, List<String> properties) {
+        if (!still.plan().written().clock().tracks().isEmpty()) {
+            return true;
+        }
+        SitePlan other = still.plan().at(1.234567);
+        return properties.stream()
+                .anyMatch(property ->
+                        !other.propertyKey(layer, property).equals(still.plan().propertyKey(layer, property)));
+    }
+
+    /** The wind at places in a frame: m/s to the east, and to the south. */
+    public double[][] wind(WindLayer wind, int frame, Samples places) {
+        SiteEvaluation then = still.at(frames.time(frame));
+        WindLayer now = (WindLayer) layerAt(then, wind);
+        return AirAt.wind(then.surroundings(now), now, places);
+    }
+
+    /**
+     * A wind over places in all frames.
+     *
+     * @param greatest m/s that neither axis exceeds; @param seam of the air itself, m/s
+     */
+    public record Blown(double greatest, SwayLoop.Seam seam) implements Results.Weighted {
+        @Override
+        public long bytes() {
+            return 64;
+        }
+    }
+
+    /** Goes through all frames of a wind at places. */
+    public Blown blown(WindLayer wind, Samples places) {
+        String key = new KeyBuilder("blown/1")
+                .add(still.plan().motionKey(wind))
+                .add(places.key())
+                .key();
+        return results.get(key, cancel, shared -> {
+            double[][] first = wind(wind, 0, places);
+            double[][] before = first;
+            double greatest = 1e-3;
+            double inside = 0;
+            for (int f = 0; f < frames.count(); f++) {
+                shared.check();
+                double[][] now = f == 0 ? first : wind(wind, f, places);
+                inside = Math.max(inside, farthest(now, before));
+                greatest = Math.max(greatest, farthest(now, new double[2][places.count()]));
+                before = now;
+            }
+            return new Blown(greatest, new SwayLoop.Seam(farthest(first, before), inside));
+        });
+    }
+
+    private static double farthest(double[][] a, double[][] b) {
+        double most = 0;
+        for (int axis = 0; axis < 2; axis++) {
+            for (int i = 0; i < a[axis].length; i++) {
+                most = Math.max(most, Math.abs(a[axis][i] - b[axis][i]));
+            }
+        }
+        return most;
+    }
+
+    /** The swings of all plants of a cover. */
+    public SwayLoop loop(SwayLayer sway) {
+        return loop(sway, new int[0]);
+    }
+
+    /** @param picked which plants of the cover, by number; all of them where it is empty */
+    public SwayLoop loop(SwayLayer sway, int[] picked) {
+        KeyBuilder key = new KeyBuilder("sway loop/1").add(still.plan().motionKey(sway));
+        for (int plant : picked) {
+            key.add(plant);
+        }
+        return results.get(key.key(), cancel, shared -> {
+            Plants plants = still.plants(coverOf(sway));
+            Samples feet = picked.length == 0 ? plants.feet() : pick(plants.feet(), picked, "picked for sway");
+            require(feet.count());
+            return swaying(sway).loop(stand(sway, plants, feet, picked), shared);
+        });
+    }
+
+    private static Samples pick(Samples all, int[] picked, String what) {
+        KeyBuilder key = new KeyBuilder(what).add(all.key());
+        for (int index : picked) {
+            key.add(index);
+        }
+        return all.pick(key.key(), picked);
+    }
+
+    private Swaying swaying(SwayLayer sway) {
+        return new Swaying(field(windOf(sway)), frames, sway);
+    }
+
+    /**
+     * The bends of one plant that would stand at a place on the ground, radians: frame after frame, toward east and south.
+     *
+     * @param sway of this site, or one that is only tried
+     */
+    public double[] bendsAt(SwayLayer sway, double x, double z) {
+        Samples foot = still.plan().ground().samplesAt(new double[] {x}, new double[] {z});
+        Swaying.Stand stand = new Swaying.Stand(
+                foot.x(),
+                foot.y(),
+                foot.z(),
+                air(windOf(sway), foot),
+                frame -> new float[][] {
+                    still.property(sway, SwayLayer.BEND, foot), still.property(sway, SwayLayer.STIFFNESS, foot)
+                },
+                sway.properties().get(SwayLayer.BEND).most(),
+                still.property(sway, SwayLayer.DAMPING, foot),
+                still.property(sway, SwayLayer.PHASE, foot));
+        SwayLoop loop = swaying(sway).loop(stand, cancel);
+        double[] bends = new double[2 * frames.count()];
+        for (int f = 0; f < frames.count(); f++) {
+            bends[2 * f] = loop.bend(f, 0, 0);
+            bends[2 * f + 1] = loop.bend(f, 0, 1);
+        }
+        return bends;
+    }
+
+    /** Says how much a loop would take, where it is more than can be kept. */
+    public void require(long plants) {
+        if (plants * frames.count() > MOST_BENDS) {
+            throw new InvalidRecipeException(
+                    "clock.loopSeconds",
+                    "Motion of " + plants + " plants over " + frames.count() + " frames would take "
+                            + plants * frames.count() * 4 / 1_000_000 + " MB; at most "
+                            + MOST_BENDS * 4 / 1_000_000
+                            + " MB are kept. Make the loop shorter, or fewer frames a second, or thin the plants.");
+        }
+    }
+
+    private Swaying.Stand stand(SwayLayer sway, Plants plants, Samples feet, int[] picked) {
+        return new Swaying.Stand(
+                feet.x(),
+                feet.y(),
+                feet.z(),
+                air(windOf(sway), feet),
+                byFrame(
+                        sway,
+                        List.of(SwayLayer.BEND, SwayLayer.STIFFNESS),
+                        (then, property) -> perPlant(then, sway, property, plants, feet, picked)),
+                mostOf(sway, SwayLayer.BEND),
+                perPlant(still, sway, SwayLayer.DAMPING, plants, feet, picked),
+                perPlant(still, sway, SwayLayer.PHASE, plants, feet, picked));
+    }
+
+    /** No value of a property is above this in any frame. */
+    private double mostOf(Layer layer, String property) {
+        double most = layer.properties().get(property).most();
+        for (Track track : still.plan().written().clock().tracks()) {
+            if (track.id().equals(layer.id()) && track.setting().startsWith("properties." + property + ".")) {
+                most = Math.max(
+                        most,
+                        track.keys().stream().mapToDouble(CurvePoint::out).max().orElse(0));
+            }
+        }
+        return most;
+    }
+
+    /** How far each plant crinkles, as a share of its length. */
+    public float[] crinkling(SwayLayer sway, int[] picked) {
+        Plants plants = still.plants(coverOf(sway));
+        Samples feet = picked.length == 0 ? plants.feet() : pick(plants.feet(), picked, "picked for sway");
+        return perPlant(still, sway, SwayLayer.CRINKLE, plants, feet, picked);
+    }
+
+    /** A property of plants that may stand on several surfaces, each evaluated on its own. */
+    private static float[] perPlant(
+            SiteEvaluation then, SwayLayer sway, String property, Plants plants, Samples feet, int[] picked) {
+        Layer layer = layerAt(then, sway);
+        if (plants.surfaces().size() == 1) {
+            return then.on(plants.surfaces().get(0)).property(layer, property, feet);
+        }
+        float[] values = new float[feet.count()];
+        for (String surface : plants.surfaces()) {
+            List<Integer> there = new ArrayList<>();
+            for (int i = 0; i < values.length; i++) {
+                if (plants.surfaceOf(picked.length == 0 ? i : picked[i]).equals(surface)) {
+                    there.add(i);
+                }
+            }
+            int[] indices = there.stream().mapToInt(i -> i).toArray();
+            float[] part = then.on(surface).property(layer, property, pick(feet, indices, "on " + surface));
+            for (int i = 0; i < indices.length; i++) {
+                values[indices[i]] = part[i];
+            }
+        }
+        return values;
+    }
+
+    /** The crinkle of one variant of a cover's plant. */
+    public Crinkle crinkle(SwayLayer sway, int variant) {
+        String key = new KeyBuilder("crinkle/1")
+                .add(still.plan().motionKey(sway))
+                .add(variant)
+                .key();
+        return results.get(key, cancel, shared -> Crinkle.of(sway.seed(), variant, sway.crinkleRate(), frames));
+    }
+
+    /**
+     * The mask at the places along where bending reads it, of a plant so many metres long: where falloffs drive it the mean over the
+     * plant's outline there, so that what is painted on a leaf counts.
+     */
+    public float[] maskAlong(SwayLayer sway, double length, PlantMesh mesh, int variant) {
+        Samples axis = Samples.allocate(Samples.NOT_KEPT, Bend.NODES);
+        double[] places = new double[Bend.NODES];
+        for (int k = 0; k < Bend.NODES; k++) {
+            places[k] = (double) k / (Bend.NODES - 1);
+            axis.along()[k] = (float) k / (Bend.NODES - 1);
+            axis.y()[k] = length * k / (Bend.NODES - 1);
+            axis.ny()[k] = 1;
+        }
+        float[] onAxis = masked(sway, axis, mesh);
+        return recipe().drivesOf(sway.id(), SwayLayer.MASK).isEmpty()
+                ? onAxis
+                : CrossSection.means(mesh, maskAt(sway, mesh, variant), places, onAxis);
+    }
+
+    /** The same of the first variant of what the cover plants. */
+    public float[] maskOfFirst(SwayLayer sway) {
+        return maskAlong(sway, 0);
+    }
+
+    /** The mask at every vertex of a plant. */
+    public float[] maskAt(SwayLayer sway, PlantMesh mesh, int variant) {
+        return masked(sway, PlantMaker.alongVertices(mesh, variant), mesh);
+    }
+
+    private float[] masked(SwayLayer sway, Samples along, PlantMesh mesh) {
+        if (recipe().drivesOf(sway.id(), SwayLayer.MASK).isEmpty()) {
+            PropertyRange range = sway.properties().get(SwayLayer.MASK);
+            float[] even = new float[along.count()];
+            for (int i = 0; i < even.length; i++) {
+                even[i] = (float) range.at(along.along()[i]);
+            }
+            return even;
+        }
+        return still.within(new PlantOwner(mesh)).property(sway, SwayLayer.MASK, along);
+    }
+
+    /** How one detail of a variant of a cover's plant bends, fully grown, its mesh of length 1 and width 1. */
+    public Bend bend(SwayLayer sway, int variant, int detail) {
+        String key = new KeyBuilder("bend/1")
+                .add(still.plan().motionKey(sway))
+                .add(variant)
+                .add(detail)
+                .key();
+        return results.get(key, cancel, shared -> {
+            Plant planted = coverOf(sway).planted(recipe());
+            List<Detail> levels = still.levels(coverOf(sway), variant).levels();
+            return new Bend(levels.get(detail).mesh().unit(planted), maskAlong(sway, variant), sway.way());
+        });
+    }
+
+    /** The mask at the places along where bending reads it, of a variant of what the cover of a sway plants. */
+    public float[] maskAlong(SwayLayer sway, int variant) {
+        CoverLayer cover = coverOf(sway);
+        PlantMesh full = still.levels(cover, variant).full().mesh();
+        return maskAlong(sway, cover.planted(recipe()).length(), full, variant);
+    }
+
+    /** How far the vertices of a prop are pushed along their normals, as it stands at time 0. */
+    public PushLoop pushed(PushLayer push) {
+        String key =
+                new KeyBuilder("push loop/1").add(still.plan().motionKey(push)).key();
+        return results.get(key, cancel, shared -> {
+            Samples vertices = still.samples(still.placed(push.prop()));
+            require(vertices.count());
+            Swaying.ByFrame driven = byFrame(
+                    push,
+                    List.of(PushLayer.STRENGTH, PushLayer.MASK),
+                    (then, property) -> then.on(push.prop()).property(layerAt(then, push), property, vertices));
+            Pushing pushing = new Pushing(push, (WindLayer) layerAt(still, push.wind()), frames);
+            double most = mostOf(push, PushLayer.STRENGTH) * mostOf(push, PushLayer.MASK) * push.limit();
+            return PushLoop.of(frames, vertices.count(), most, frame -> {
+                shared.check();
+                float[] waves = pushing.waves(vertices, frames.time(frame), shared);
+                float[][] now = driven.at(frame);
+                for (int v = 0; v < waves.length; v++) {
+                    waves[v] *= now[0][v] * now[1][v];
+                }
+                return waves;
+            });
+        });
+    }
+
+    /** Whether a pushed prop stays sound: where it passes through itself, and how strong a push would not. */
+    public Optional<Cloth.Fault> fault(PushLayer push) {
+        PushLoop loop = pushed(push);
+        String key = new KeyBuilder("cloth/1").add(still.plan().motionKey(push)).key();
+        Cloth.Fault fault = results.get(key, cancel, shared -> {
+            Mesh rest = standing(push.prop());
+            return new Cloth(rest, loop, shared).fault().orElse(SOUND);
+        });
+        return fault.pairs() < 0 ? Optional.empty() : Optional.of(fault);
+    }
+
+    private static final Cloth.Fault SOUND = new Cloth.Fault(0, -1, 0, 0, 0, 0, 1);
+
+    /** A prop's mesh where it stands at time 0, in the place's space. */
+    public Mesh standing(String prop) {
+        PlacedMesh placed = still.placed(prop);
+        Samples vertices = still.samples(placed);
+        float[] p = new float[3 * vertices.count()];
+        float[] n = new float[p.length];
+        for (int v = 0; v < vertices.count(); v++) {
+            p[3 * v] = (float) vertices.x()[v];
+            p[3 * v + 1] = (float) vertices.y()[v];
+            p[3 * v + 2] = (float) vertices.z()[v];
+            n[3 * v] = vertices.nx()[v];
+            n[3 * v + 1] = vertices.ny()[v];
+            n[3 * v + 2] = vertices.nz()[v];
+        }
+        return new Mesh(p, n, placed.mesh().triangles(), placed.key());
+    }
+
+    /** The vertices of the plants of a sway, in any frame. */
+    public PlantMotion plants(SwayLayer sway) {
+        return new PlantMotion(this, still, sway, new int[0]);
+    }
+
+    /** The same with meshes of a coarser detail, plants as far grown as they are shown. */
+    public PlantMotion plants(SwayLayer sway, int detail, GrowthShown growth) {
+        return new PlantMotion(this, still, sway, new int[0], detail, growth);
+    }
+
+    /** Seconds after which the gust that passes the site's middle at time 0 passes each plant, within the loop. */
+    public float[] phases(SwayLayer sway) {
+        Plants plants = still.plants(coverOf(sway));
+        WindLayer wind = windOf(sway);
+        double[] downwind = field(wind).downwind();
+        float[] later = perPlant(still, sway, SwayLayer.PHASE, plants, plants.feet(), new int[0]);
+        float[] phases = new float[plants.count()];
+        for (int i = 0; i < phases.length; i++) {
+            double way = plants.feet().x()[i] * downwind[0] + plants.feet().z()[i] * downwind[1];
+            double seconds = wind.gustSpeed() > 0 ? way / wind.gustSpeed() + later[i] : later[i];
+            double loop = frames.loop();
+            phases[i] = (float) (loop > 0 ? seconds - loop * Math.floor(seconds / loop) : seconds);
+        }
+        return phases;
+    }
+
+    /** The largest bend of each plant in any frame, radians. */
+    public float[] amplitudes(SwayLayer sway) {
+        String key =
+                new KeyBuilder("amplitudes/1").add(still.plan().motionKey(sway)).key();
+        return results.get(key, cancel, shared -> {
+            Plants plants = still.plants(coverOf(sway));
+            return swaying(sway).amplitudes(stand(sway, plants, plants.feet(), new int[0]), shared);
+        });
+    }
+
+    /** Where grains lie. */
+    public Grains grains(GrainsLayer layer) {
+        String key =
+                new KeyBuilder("grains/1").add(still.plan().layerKey(layer)).key();
+        return results.get(key, cancel, shared -> Grains.of(still, layer, shared));
+    }
+
+    /** What carries grains, where their plants sway. */
+    public Optional<PlantMotion> carrying(GrainsLayer layer) {
+        return layer.carrier().cover().flatMap(this::swayOf).map(this::plants);
+    }
+
+    /** Identities of the plants that carry grains, in their order; empty where none do. */
+    public long[] carriers(GrainsLayer layer) {
+        return layer.carrier()
+                .cover()
+                .map(id -> (CoverLayer) still.plan().recipe().layer(id).orElseThrow())
+                .map(cover -> still.plants(cover).feet().id())
+                .orElse(new long[0]);
+    }
+
+    /**
+     * Speed of each grain in frames, m/s, by central difference in the place; 0 where nothing carries them.
+     *
+     * @return one array a frame
+     */
+    public float[][] speeds(Grains grains, Optional<PlantMotion> carrying, int[] wanted) {
+        float[][] speeds = new float[wanted.length][grains.count()];
+        carrying.ifPresent(plants -> Chunks.run(grains.count(), 512, cancel, (from, to) -> {
+            Map<Integer, double[]> known = new HashMap<>();
+            for (int g = from; g < to; g++) {
+                int grain = g;
+                known.clear();
+                for (int k = 0; k < wanted.length; k++) {
+                    int earlier = frames.wrapped(wanted[k] - 1);
+                    int later = frames.wrapped(wanted[k] + 1);
+                    // at the ends of what does not loop the difference is to one side
+                    double step = frames.periodic() ? frames.step() : Math.max(1, later - earlier) * frames.step() / 2;
+                    speeds[k][g] = (float) Speed.central(
+                            known.computeIfAbsent(earlier, frame -> grains.at(plants, frame, grain)),
+                            known.computeIfAbsent(later, frame -> grains.at(plants, frame, grain)),
+                            step);
+                }
+            }
+        }));
+        return speeds;
+    }
+
+    /** Every sway that is shown, with its cover. */
+    public Map<SwayLayer, CoverLayer> sways() {
+        Map<SwayLayer, CoverLayer> sways = new LinkedHashMap<>();
+        SwayLayer.shown(recipe()).forEach(sway -> sways.put(sway, coverOf(sway)));
+        return sways;
+    }
+}

@@ -1,0 +1,139 @@
+package org.lumbrit.core.recipe;
+
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.Function;
+import java.util.stream.Stream;
+import org.lumbrit.core.falloff.Domain;
+import org.lumbrit.core.kinds.Kinds;
+import org.lumbrit.core.kinds.Refers;
+import org.lumbrit.core.kinds.Surrounding;
+import org.lumbrit.core.props.Prop;
+
+/**
+ * One effect on the site. Everything about a kind of layer stands in its own file: its settings and properties, what it reads,
+ * what is checked, the fields and colours it offers, what is probably not meant. A new kind is that one record and its name in the
+ * list of layers ({@code LayerKinds}).
+ */
+public interface Layer {
+    String id();
+
+    String name();
+
+    /** Another seed gives another pattern of the same kind. */
+    int seed();
+
+    /** A hidden layer is neither shown nor handed over. */
+    boolean hidden();
+
+    /** The ends of its properties by name, one for each that is {@link #offered()}. */
+    Map<String, PropertyRange> properties();
+
+    /** The properties that this kind offers, in the order of the board. */
+    List<PropertyDescription> offered();
+
+    /** Which part of the site it works on. */
+    Family family();
+
+    /** What it reads of the site besides the things that its settings refer to. */
+    default Set<Surrounding> reads() {
+        return Set.of(Surrounding.GROUND);
+    }
+
+    /** What it computes besides its properties, for falloffs to read and views to show. */
+    default List<Field> results() {
+        return List.of();
+    }
+
+    /** Everything named that can be read of it over a surface: its results, then its properties. */
+    default List<Field> fields() {
+        return Stream.concat(results().stream(), offered().stream().map(offer -> Field.of(this, offer)))
+                .toList();
+    }
+
+    /** A field by its name. */
+    default Optional<Field> field(String name) {
+        return fields().stream().filter(field -> field.name().equals(name)).findFirst();
+    }
+
+    /** The fields that falloffs may read: those that have one value a place. */
+    default List<Field> readable() {
+        return fields().stream().filter(field -> field.domain() == Domain.PLACE).toList();
+    }
+
+    /** The colours that it lays over surfaces, where it lays any. */
+    default Optional<Colouring> colouring() {
+        return Optional.empty();
+    }
+
+    /** What of it is seen in a picture of the site; its fields are seen by their values. */
+    default Set<Subject> seen() {
+        return colouring().isPresent() ? Set.of(Subject.COLOURS) : Set.of();
+    }
+
+    /** Whether a hand-over holds files or objects of its own for it, so that it can be left out of one. */
+    default boolean handedOver() {
+        return !seen().isEmpty();
+    }
+
+    /** How many variants of one thing it places, each with files of its own; 0 where it places nothing. */
+    default int variants() {
+        return 0;
+    }
+
+    /** Whether its fields mean something on a prop, besides the ground. */
+    default boolean liesOn(Prop prop) {
+        return false;
+    }
+
+    /** How far it lowers the ground at most, as a number not above 0, and how far it raises it, metres; none where it leaves it. */
+    default Optional<float[]> groundChange(Surroundings site) {
+        return Optional.empty();
+    }
+
+    /** Says what is wrong with it beyond what its settings' descriptions say. */
+    default void check(Checking checking) {}
+
+    /** Whether a number of it may be keyed over time, by the way to it: {@code properties.speed.high}. */
+    default boolean keyable(String setting) {
+        return true;
+    }
+
+    /** What is probably not meant in it. */
+    default List<Finding> findings(Surroundings site) {
+        return List.of();
+    }
+
+    /**
+     * What of its motion does not come back after the loop.
+     *
+     * @param layers finds another layer by its id
+     */
+    default List<Misfit> misfits(Frames frames, Function<String, Optional<Layer>> layers) {
+        return List.of();
+    }
+
+    /** The same made ready for the loss of something that it refers to; what still refers to that afterwards goes with it. */
+    default Layer losing(Refers what, String lost, Recipe recipe) {
+        return this;
+    }
+
+    default Layer renamed(String newName) {
+        return (Layer) Kinds.with((Record) this, "name", newName);
+    }
+
+    default Layer withProperty(String property, PropertyRange range) {
+        Map<String, PropertyRange> changed = new LinkedHashMap<>(properties());
+        changed.put(property, range);
+        return (Layer) Kinds.with((Record) this, "properties", changed);
+    }
+
+    /** A copy under another id and name, with another seed. */
+    default Layer copied(String newId, String newName, int newSeed) {
+        Record moved = Kinds.with(Kinds.with((Record) this, "id", newId), "name", newName);
+        return (Layer) Kinds.with(moved, "seed", newSeed);
+    }
+}

@@ -1,0 +1,11 @@
+package org.lumbrit.core.recipe;
+
+/** What of a layer is seen in a picture of the site. */
+public enum Subject {
+    /** Plants that stand somewhere: the layer makes {@code Plants}. */
+    PLANTS,
+    /** Colours laid over the ground and props: the layer has a {@link Layer#colouring()}. */
+    COLOURS,
+    /** Grains that lie somewhere and are carried. */
+    GRAINS
+}

@@ -1,0 +1,62 @@
+package org.lumbrit.core.recipe;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.function.Function;
+import org.lumbrit.core.falloff.Names;
+import org.lumbrit.core.falloff.Scene;
+import org.lumbrit.core.falloff.Source;
+import org.lumbrit.core.math.Cancel;
+import org.lumbrit.core.surface.Ground;
+import org.lumbrit.core.surface.Samples;
+
+/**
+ * What a layer may ask of the site while one of its fields, its colours or its findings are computed. It may ask for what it
+ * declared only: what its settings refer to, and what {@link Layer#reads()} names; all else throws an
+ * {@link IllegalStateException}.
+ */
+public interface Surroundings {
+    /** The drives of one of the layer's properties. */
+    List<Drive> drives(String property);
+
+    /** Names of things by their ids. */
+    Names names();
+
+    /** The ground that the layer sees. */
+    Ground ground();
+
+    /** What sources measure from. */
+    Scene scene();
+
+    /** Seconds. */
+    double time();
+
+    Frames frames();
+
+    /** A property of the layer, or of one it refers to, at samples, in its unit. The array must not be changed. */
+    float[] property(Layer layer, String property, Samples samples);
+
+    /** The value 0..1 of a source that the layer makes for itself, at samples; kept like that of a falloff. */
+    float[] source(Source source, Samples samples);
+
+    /** The ground below and above a relief layer, where it has been made. */
+    Optional<ReliefState> relief(String layer);
+
+    /**
+     * What a layer makes besides its fields: the plants of a cover, the motion of a sway.
+     *
+     * @throws IllegalStateException where that layer makes no such thing
+     */
+    <T> T made(Layer layer, Class<T> what);
+
+    /**
+     * Something costly, kept under what went into it.
+     *
+     * @param what which thing of the layer it is, with the version of its code: {@code "excess/1"}
+     * @param of the layer whose settings, properties and surroundings go into it
+     */
+    float[] kept(String what, Layer of, Function<Cancel, float[]> compute);
+
+    /** Asks whether the answer is still wanted. */
+    Cancel cancel();
+}

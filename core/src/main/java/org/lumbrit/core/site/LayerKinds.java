@@ -1,0 +1,48 @@
+package org.lumbrit.core.site;
+
+import java.util.List;
+import org.lumbrit.core.cover.CoverLayer;
+import org.lumbrit.core.kinds.Registry;
+import org.lumbrit.core.looks.TintLayer;
+import org.lumbrit.core.motion.GrainsLayer;
+import org.lumbrit.core.motion.PushLayer;
+import org.lumbrit.core.motion.SwayLayer;
+import org.lumbrit.core.motion.WindLayer;
+import org.lumbrit.core.plants.PlantLayer;
+import org.lumbrit.core.recipe.Layer;
+import org.lumbrit.core.relief.BasinRelief;
+import org.lumbrit.core.relief.NoiseRelief;
+import org.lumbrit.core.relief.OffsetRelief;
+import org.lumbrit.core.relief.PathRelief;
+import org.lumbrit.core.relief.RainRelief;
+import org.lumbrit.core.relief.SmoothRelief;
+import org.lumbrit.core.relief.TerraceRelief;
+import org.lumbrit.core.relief.ThermalRelief;
+
+/** The list of layers, in the order of the menu. A new kind of layer is its record and one line here. */
+public final class LayerKinds implements Registry {
+    @Override
+    public Class<?> of() {
+        return Layer.class;
+    }
+
+    @Override
+    public List<Class<?>> kinds() {
+        return List.of(
+                CoverLayer.class,
+                PlantLayer.class,
+                TintLayer.class,
+                NoiseRelief.class,
+                TerraceRelief.class,
+                BasinRelief.class,
+                PathRelief.class,
+                SmoothRelief.class,
+                OffsetRelief.class,
+                ThermalRelief.class,
+                RainRelief.class,
+                WindLayer.class,
+                SwayLayer.class,
+                PushLayer.class,
+                GrainsLayer.class);
+    }
+}

@@ -1,0 +1,81 @@
+package org.lumbrit.core.site;
+
+import java.util.Optional;
+import org.lumbrit.core.math.Cancel;
+import org.lumbrit.core.math.KeyBuilder;
+import org.lumbrit.core.math.Results;
+import org.lumbrit.core.recipe.GroundSpec;
+import org.lumbrit.core.relief.NodeValues;
+import org.lumbrit.core.relief.ReliefLayer;
+import org.lumbrit.core.relief.Shaping;
+import org.lumbrit.core.surface.AreaPlace;
+import org.lumbrit.core.surface.Ground;
+import org.lumbrit.core.surface.Lattice;
+import org.lumbrit.core.surface.SegmentTree;
+
+/** Makes the ground, relief layer by relief layer. */
+final class ReliefMaking {
+    private ReliefMaking() {}
+
+    /** The height map, or level ground, at the resolution that is wished. */
+    static Ground start(GroundSpec spec, SiteAssets assets, Results results, Cancel cancel) {
+        if (spec.heights().isEmpty()) {
+            return spec.level();
+        }
+        Ground map = assets.heights(spec);
+        int longest = Math.max(map.columns(), map.rows());
+        if (spec.resolution().isEmpty() || spec.resolution().get() == longest) {
+            return map;
+        }
+        int nodes = spec.resolution().get();
+        String key = new KeyBuilder("resampled/1").add(map.key()).add(nodes).key();
+        return results.get(key, cancel, shared -> map.resampled(nodes, key));
+    }
+
+    /** The ground after a layer; its heights are kept under what goes into them. */
+    static Ground shaped(ReliefLayer layer, SiteEvaluation seen, Results results, Cancel cancel) {
+        Ground below = seen.plan().ground();
+        String key = key(layer, seen.plan());
+        float[] heights = results.get(key, cancel, shared -> layer.shape(new Nodes(layer, seen, shared)));
+        return results.get(groundKey(layer, seen.plan()), cancel, shared -> below.shaped(heights, key));
+    }
+
+    private static String key(ReliefLayer layer, SitePlan seen) {
+        return new KeyBuilder("relief/1")
+                .add(seen.ground().key())
+                .add(seen.layerKey(layer))
+                .key();
+    }
+
+    /** Under which the ground after a layer is kept. */
+    static String groundKey(ReliefLayer layer, SitePlan seen) {
+        return new KeyBuilder("ground of").add(key(layer, seen)).key();
+    }
+
+    /** What one layer works with at the nodes of the ground below it. */
+    private record Nodes(ReliefLayer layer, SiteEvaluation seen, Cancel cancel) implements Shaping {
+        @Override
+        public Ground ground() {
+            return seen.plan().ground();
+        }
+
+        @Override
+        public SegmentTree tree(String placeId, boolean flat) {
+            return seen.scene().tree(placeId, flat);
+        }
+
+        @Override
+        public Optional<AreaPlace> area(String placeId) {
+            return seen.scene().area(placeId);
+        }
+
+        @Override
+        public NodeValues property(String name) {
+            if (seen.plan().recipe().drivesOf(layer.id(), name).isEmpty()) {
+                return NodeValues.constant(layer.properties().get(name).high());
+            }
+            Lattice all = new Lattice(ground(), ground().columns(), ground().rows());
+            return NodeValues.of(seen.over(all, part -> seen.property(layer, name, part)));
+        }
+    }
+}

@@ -1,0 +1,121 @@
+package org.lumbrit.core.site;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.function.Function;
+import org.lumbrit.core.cover.CoverLayer;
+import org.lumbrit.core.cover.Plants;
+import org.lumbrit.core.falloff.Names;
+import org.lumbrit.core.falloff.Scene;
+import org.lumbrit.core.falloff.Source;
+import org.lumbrit.core.kinds.Refers;
+import org.lumbrit.core.kinds.Surrounding;
+import org.lumbrit.core.math.Cancel;
+import org.lumbrit.core.math.KeyBuilder;
+import org.lumbrit.core.math.Results;
+import org.lumbrit.core.plants.Detail;
+import org.lumbrit.core.plants.PlantLayer;
+import org.lumbrit.core.recipe.Drive;
+import org.lumbrit.core.recipe.Frames;
+import org.lumbrit.core.recipe.Layer;
+import org.lumbrit.core.recipe.ReliefState;
+import org.lumbrit.core.recipe.Surroundings;
+import org.lumbrit.core.surface.Ground;
+import org.lumbrit.core.surface.Samples;
+
+/** What one layer asks of the site that is evaluated. */
+final class SiteSurroundings implements Surroundings {
+    private final SiteEvaluation evaluation;
+    private final Layer layer;
+    private final Results results;
+    private final Cancel cancel;
+    private final DeclaredScene scene;
+
+    SiteSurroundings(SiteEvaluation evaluation, Layer layer, Results results, Cancel cancel) {
+        this.evaluation = evaluation;
+        this.layer = layer;
+        this.results = results;
+        this.cancel = cancel;
+        this.scene = DeclaredScene.of((Record) layer, layer.reads(), evaluation.scene());
+    }
+
+    private void require(Layer other) {
+        if (!other.id().equals(layer.id())) {
+            scene.require(Refers.LAYER, other.id());
+        }
+    }
+
+    @Override
+    public Ground ground() {
+        return scene.ground();
+    }
+
+    @Override
+    public Scene scene() {
+        return scene;
+    }
+
+    @Override
+    public double time() {
+        return scene.time();
+    }
+
+    @Override
+    public Frames frames() {
+        scene.require(Surrounding.TIME);
+        return evaluation.plan().written().clock().frames();
+    }
+
+    @Override
+    public List<Drive> drives(String property) {
+        return evaluation.plan().recipe().drivesOf(layer.id(), property);
+    }
+
+    @Override
+    public Names names() {
+        return evaluation.plan().recipe().names();
+    }
+
+    @Override
+    public float[] property(Layer of, String property, Samples samples) {
+        require(of);
+        return evaluation.property(of, property, samples);
+    }
+
+    @Override
+    public float[] source(Source source, Samples samples) {
+        return evaluation.source(source, samples);
+    }
+
+    @Override
+    public Optional<ReliefState> relief(String id) {
+        if (!id.equals(layer.id())) {
+            scene.require(Refers.LAYER, id);
+        }
+        return evaluation.plan().relief(id);
+    }
+
+    @Override
+    public <T> T made(Layer of, Class<T> what) {
+        require(of);
+        if (what == Plants.class && of instanceof CoverLayer cover) {
+            return what.cast(evaluation.plants(cover));
+        }
+        if (what == Detail.Levels.class && of instanceof PlantLayer kept) {
+            return what.cast(evaluation.levels(kept, 0));
+        }
+        throw new IllegalStateException("“" + of.name() + "” makes no " + what.getSimpleName());
+    }
+
+    @Override
+    public float[] kept(String what, Layer of, Function<Cancel, float[]> compute) {
+        require(of);
+        String key = new KeyBuilder(what).add(evaluation.plan().layerKey(of)).key();
+        return results.get(key, cancel, compute);
+    }
+
+    @Override
+    public Cancel cancel() {
+        return cancel;
+    }
+}
