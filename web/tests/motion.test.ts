@@ -1,6 +1,5 @@
 import { expect, test } from 'vitest';
 import type { Recipe, Track } from '../src/api/types';
-import { moving } from '../src/workbench/addMoving';
 import { keyedAt, keyThere, withKey, withoutKey } from '../src/workbench/keys';
 import { frameAt, timeAt } from '../src/workbench/motion';
 import { traceOf } from '../src/workbench/MotionTrace';
@@ -41,16 +40,4 @@ test('the tip of a plant of 1 m bent by a right angle moves 63.66 cm', () => {
   const [first, second] = traceOf(bends, 1);
   expect(first).toBeCloseTo(63.66, 2);
   expect(second).toBeCloseTo(0, 9);
-});
-
-test('a sway needs a wind and a cover that stands still, and says so', () => {
-  const site = (layers: object[]) => ({ ...recipe([]), layers }) as Recipe;
-  const chosen = { layer: '', prop: '' };
-  expect(moving('sway', site([]), chosen)).toContain('add a wind first');
-  const wind = { kind: 'wind', id: 'w', name: 'Wind' };
-  expect(moving('sway', site([wind]), chosen)).toContain('make a cover first');
-  const cover = { kind: 'cover', id: 'c', name: 'Grass' };
-  expect(moving('sway', site([wind, cover]), chosen)).toMatchObject({ name: 'Sway of Grass', settings: { wind: 'w', cover: 'c' } });
-  expect(moving('sway', site([wind, cover, { kind: 'sway', id: 's', name: 'S', cover: 'c' }]), chosen)).toContain('sways already');
-  expect(moving('push', site([wind]), chosen)).toContain('put one up');
 });

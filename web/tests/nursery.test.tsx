@@ -10,13 +10,14 @@ import { useSelection } from '../src/workbench/selection';
 import { recipeOf, sessionOf, showIn } from './workbench/fakeSession';
 
 const setting = (name: string, byDefault: string, type = 'number'): SettingDescription =>
-  ({ name, title: name, type, unit: type === 'number' ? 'm' : '', min: 0, max: 100, sliderMin: 0, sliderMax: 10, byDefault, help: '', onCard: true, choices: [] }) as unknown as SettingDescription;
+  ({ name, title: name, type, unit: type === 'number' ? 'm' : '', min: 0, max: 100, sliderMin: 0, sliderMax: 10, byDefault, help: '', onCard: true, choices: [], of: [] }) as unknown as SettingDescription;
 const kind = (name: string, title: string, settings: SettingDescription[] = []): Description => ({ name, title, help: `${title} helps.`, settings }) as unknown as Description;
 const row = (name: string) => ({ name, title: name, unit: '', min: 0, max: 4, sliderMax: 2, help: '', along: true });
 const kinds = {
   plants: [kind('reed', 'Reed', [setting('length', '2'), setting('width', '0.2')]), kind('tree', 'Tree', [setting('length', '6'), setting('variants', '3', 'whole')]), kind('mesh', 'Mesh', [setting('file', '', 'mesh'), setting('length', '1')]), kind('kept', 'Of the nursery')],
   layers: [kind('plant', 'Plant', [setting('seed', '1', 'whole')]), kind('cover', 'Cover')],
-  layerProperties: [{ kind: 'plant', properties: [row('width')] }],
+  layerKinds: [{ kind: 'plant', family: 'plant', results: [], tools: [], properties: [row('width')] }],
+  families: [],
 } as unknown as AllKinds;
 const reed = { kind: 'plant', id: 'n1', name: 'Tarn reed', seed: 4, hidden: false, plant: { kind: 'reed', length: 2, width: 0.2 }, tint: '#88aa44', accent: '#ffffff', properties: { width: { low: 0, high: 1, combine: 'product' } } } as unknown as NurseryPlant;
 const cover = { kind: 'cover', id: 'c1', name: 'Reed bed', plant: { kind: 'kept', plant: 'n1', variants: 1 }, properties: {} };

@@ -4,7 +4,7 @@ import { freeName, freshId } from '../src/workbench/selection';
 import { describe as find, rowsOf, withDefaults } from '../src/workbench/settings';
 
 function setting(part: Partial<SettingDescription>): SettingDescription {
-  return { name: 'x', title: 'x', help: '', type: 'number', unit: '', min: 0, max: 1, sliderMin: 0, sliderMax: 1, byDefault: '', choices: [], onCard: true, ...part };
+  return { name: 'x', title: 'x', help: '', type: 'number', unit: '', min: 0, max: 1, sliderMin: 0, sliderMax: 1, byDefault: '', choices: [], of: [], onCard: true, ...part };
 }
 
 const nearness: Description = {
@@ -55,7 +55,7 @@ describe('names and ids', () => {
 describe('the rows of the board', () => {
   it('have one weight for each variant that a cover has', () => {
     const row = (name: string) => ({ name, title: name, help: 'How often variant 1 stands', unit: '', min: 0, max: 1, sliderMax: 1, low: 0, high: 1 });
-    const kinds = { layerProperties: [{ kind: 'cover', properties: [row('density'), row('weight-1'), row('weight-2')] }] } as unknown as AllKinds;
+    const kinds = { layerKinds: [{ kind: 'cover', properties: [row('density'), row('weight-1'), row('weight-2')] }] } as unknown as AllKinds;
     const layer = { kind: 'cover', properties: { density: {}, 'weight-1': {}, 'weight-2': {}, 'weight-3': {} } } as unknown as Layer;
     const rows = rowsOf(kinds, layer);
     expect(rows.map((each) => each.name)).toEqual(['density', 'weight-1', 'weight-2', 'weight-3']);

@@ -1,6 +1,7 @@
 import type {
   AllKinds,
   Answer,
+  Beginnings,
   Breeze,
   CutView,
   Edit,
@@ -141,6 +142,8 @@ export const api = {
   readWeather: (file: File) => json<{ rows: number[][] }>('/api/weather', form(file)),
   readHeightMap: (file: File) => json<HeightMapRead>('/api/heightmaps', form(file)),
   readPicture: (file: File) => json<{ picture: string; columns: number; rows: number }>('/api/pictures', form(file)),
+  /** The edits that make a new layer, or what has to be there first. */
+  begin: (id: string, wish: { base: number; edits: Edit[]; kind: string; layer: string; prop: string; falloff: string }) => json<Beginnings>(`/api/sites/${id}/begin`, body('POST', wish)),
   aim: (id: string, wish: Wish) => json<Solved>(`/api/sites/${id}/aim`, body('POST', wish)),
   samples: async (id: string, falloff: string, grid: number, time: number) =>
     (await send(`/api/sites/${id}/probe.csv?falloff=${encodeURIComponent(falloff)}&grid=${grid}&steps=true&time=${time}`)).text(),

@@ -7,9 +7,10 @@ import { AddFalloff, AddLayer } from './adding';
 import { BoardRow } from './BoardRow';
 import { AddProp } from './PropPanel';
 import { families, hasRow, matching, sizeOf, type Family } from './families';
-import { isRelief, ReliefButtons } from './ReliefButtons';
+import { familyOf, isCover, isRelief } from './layerKinds';
+import { ReliefButtons } from './ReliefButtons';
+import { ResultButtons } from './ResultButtons';
 import { LayerMenu } from './LayerMenu';
-import { WindButtons } from './MovingButtons';
 import { useSelection } from './selection';
 import { useSession } from './session';
 import { rowsOf } from './settings';
@@ -28,7 +29,7 @@ export function columnsTemplate(count: number): string {
 
 /** What drives what: rows are properties by layer, columns are falloffs. */
 export function Board() {
-  const { recipe, manifest } = useSession();
+  const { recipe, kinds, manifest } = useSession();
   const { falloff, chooseFalloff } = useSelection();
   const { layer: chosenLayer } = useSelection();
   // only the chosen layer begins open; others as they were left
@@ -36,11 +37,11 @@ export function Board() {
   const isFolded = (layer: Layer) => touched[layer.id] ?? layer.id !== chosenLayer;
   const [pinned, setPinned] = useState<string[]>([]);
   const [wanted, setWanted] = useState('');
-  const all = families(recipe.layers);
+  const all = families(kinds, recipe.layers);
   const found = matching(all, wanted);
   const [folded, setFolded] = useState<Record<string, boolean>>({});
   /** The ground begins folded, as what grows is looked at more often; nothing is while it is searched for. */
-  const familyFolded = (family: Family) => wanted === '' && hasRow(family, all) && (folded[family.key] ?? (family.key === 'ground' && !family.layers.some((layer) => layer.id === chosenLayer)));
+  const familyFolded = (family: Family) => wanted === '' && hasRow(family, all) && (folded[family.key] ?? (family.key === 'relief' && !family.layers.some((layer) => layer.id === chosenLayer)));
   const shownLayers = found.filter((family) => !familyFolded(family)).flatMap((family) => family.layers);
   const open = shownLayers.filter((layer) => !isFolded(layer)).map((layer) => layer.id);
   const used = recipe.falloffs.filter((each) => each.id === falloff || recipe.drives.some((drive) => drive.falloff === each.id && open.includes(drive.layer)));
@@ -149,7 +150,7 @@ function FamilyRow({ family, folded, onFold }: { family: Family; folded: boolean
         <button className="icon-button" aria-expanded={!folded} aria-label={`${folded ? 'Unfold' : 'Fold'} ${name}`} onClick={onFold}>
           <i className={`bi bi-chevron-${folded ? 'right' : 'down'}`} />
         </button>
-        <span className={`swatch ${family.key === 'ground' ? 'relief' : family.layers[0]!.kind}`} />
+        <span className={`swatch ${family.key}`} />
         {family.title}
       </span>
       <span role="gridcell" className="muted small fw-normal">
@@ -187,14 +188,14 @@ function LayerRows({ layer, template, falloffs, folded, plants, onFold }: LayerP
           <button className="icon-button" aria-expanded={!folded} aria-label={`${folded ? 'Unfold' : 'Fold'} ${layer.name}`} onClick={onFold}>
             <i className={`bi bi-chevron-${folded ? 'right' : 'down'}`} />
           </button>
-          <span className={`swatch ${isRelief(layer) ? 'relief' : layer.kind}`} />
+          <span className={`swatch ${familyOf(kinds, layer)} ${layer.kind}`} />
           {layer.name}
           {layer.hidden && ' (hidden)'}
         </span>
         <span role="gridcell" className="d-flex gap-1 align-items-center">
-          <span className="muted small fw-normal">{plants === undefined || layer.kind !== 'cover' ? '' : `${grouped(plants)} plants`}</span>
-          {isRelief(layer) && <ReliefButtons layer={layer} />}
-          {layer.kind === 'wind' && <WindButtons layer={layer} />}
+          <span className="muted small fw-normal">{plants === undefined || !isCover(kinds, layer) ? '' : `${grouped(plants)} plants`}</span>
+          <ResultButtons layer={layer} />
+          {isRelief(kinds, layer) && <ReliefButtons layer={layer} />}
           <Dropdown align="end">
             <Dropdown.Toggle as="button" className="icon-button" aria-label={`Layer ${layer.name}: more`}>
               <i className="bi bi-three-dots" />

@@ -18,14 +18,14 @@ const RATES = [
 /** The site's time: play, step and scrub over the loop, keys as marks, and how the loop meets itself. */
 export function ClockBar({ viewport, ripe }: { viewport: Viewport | null; ripe: boolean }) {
   const session = useSession();
-  const { recipe, manifest, commit } = session;
+  const { recipe, kinds, manifest, commit } = session;
   const { time, set } = useSelection();
   const motion = useMotion();
   const [target, setTarget] = useState<HTMLButtonElement | null>(null);
   const [fitting, setFitting] = useState(false);
   useMoving(session, manifest, viewport, ripe);
   usePlaying(viewport);
-  const able = moves(recipe);
+  const able = moves(kinds, recipe);
   const { clock } = recipe;
   const shown = clockView(clock, motion.view);
   const end = timeAt(shown, shown.loops ? shown.frames : shown.frames - 1);
@@ -120,7 +120,8 @@ function clockView(clock: { framesPerSecond: number; loopSeconds: number; startS
 /** The measured seam, or what is being waited for. */
 function Seam({ onFit }: { onFit: () => void }) {
   const { view, computing, loaded, blocks, playing, drawn, scripts, waiting, set } = useMotion();
-  const able = moves(useSession().recipe);
+  const { kinds, recipe } = useSession();
+  const able = moves(kinds, recipe);
   if (computing && (!playing || !view)) return <span className="muted seam">computing motion …</span>;
   if (!view) {
     return able ? (

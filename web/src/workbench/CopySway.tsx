@@ -5,7 +5,7 @@ import { Dialog } from '../parts/Dialog';
 import { freshId } from './selection';
 import { useSession } from './session';
 
-type Sway = Extract<Layer, { kind: 'sway' }>;
+export type Sway = Extract<Layer, { kind: 'sway' }>;
 
 /** Gives the settings and drives of a sway to the plants of other covers, all in one action. */
 export function CopySway({ layer, show, onHide }: { layer: Sway; show: boolean; onHide: () => void }) {

@@ -1,14 +1,17 @@
 import { NumberSetting } from '../parts/NumberSetting';
 import { grouped } from '../parts/numbers';
 import { useSelection } from './selection';
+import { hasTool } from './layerKinds';
 import { useSession } from './session';
+import type { Cover } from './sizes';
 
 /** Single plants placed or removed by hand in the chosen cover. */
 export function HandBar() {
-  const { recipe, commit } = useSession();
+  const { recipe, kinds, commit } = useSession();
   const { hand, handRadius, layer, set } = useSelection();
-  const cover = recipe.layers.find((each) => each.id === layer);
-  if (!hand || cover?.kind !== 'cover') return null;
+  const chosen = recipe.layers.find((each) => each.id === layer);
+  if (!hand || !chosen || !hasTool(kinds, chosen, 'hand')) return null;
+  const cover = chosen as Cover;
   return (
     <section className="floating hand-bar" aria-label="By hand">
       <div className="d-flex justify-content-between align-items-baseline">

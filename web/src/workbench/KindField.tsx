@@ -1,4 +1,4 @@
-import type { Description } from '../api/types';
+import type { Description, SettingDescription } from '../api/types';
 import { SettingField } from './SettingField';
 import { useSession } from './session';
 import { describe, withDefaults, type Settings } from './settings';
@@ -6,8 +6,6 @@ import { describe, withDefaults, type Settings } from './settings';
 interface Props {
   title: string;
   kinds: Description[];
-  /** The kind of layer that a fresh one refers to, where it refers to one. */
-  holds?: string;
   value: Settings;
   /** What a fresh one refers to, by the type of the setting. */
   onPreview: (value: Settings) => void;
@@ -15,21 +13,33 @@ interface Props {
 }
 
 /** A thing of one of several kinds, each with settings of its own: choose the kind, then set it. */
-export function KindField({ title, kinds, holds = 'plant', value, onPreview, onCommit }: Props) {
+export function KindField({ title, kinds, value, onPreview, onCommit }: Props) {
   const { recipe } = useSession();
   const description = describe(kinds, value.kind as string);
-  const first = {
-    layer: recipe.layers.find((each) => each.kind === holds)?.id,
-    prop: recipe.props.find((each) => !each.hidden)?.id,
-    place: recipe.places.find((each) => each.kind !== 'point')?.id,
+  const fits = (setting: SettingDescription, kind: string) => setting.of.length === 0 || setting.of.includes(kind);
+  const first = (each: Description) => {
+    const of = (type: string) => each.settings.find((setting) => setting.type === type);
+    const layer = of('layer');
+    const place = of('place');
+    return {
+      layer: layer && recipe.layers.find((one) => fits(layer, one.kind))?.id,
+      prop: recipe.props.find((one) => !one.hidden)?.id,
+      place: place && recipe.places.find((one) => fits(place, one.kind))?.id,
+    };
   };
-  const missing = (each: Description) =>
-    each.settings.some((setting) => (setting.type === 'layer' && !first.layer) || (setting.type === 'prop' && !first.prop) || (setting.type === 'place' && !first.place) || setting.type === 'mesh');
+  const missing = (each: Description) => {
+    const known = first(each);
+    return each.settings.some((setting) => (setting.type === 'layer' && !known.layer) || (setting.type === 'prop' && !known.prop) || (setting.type === 'place' && !known.place) || setting.type === 'mesh');
+  };
+  const fresh = (kind: string) => {
+    const chosen = describe(kinds, kind)!;
+    return withDefaults(chosen, first(chosen));
+  };
   return (
     <fieldset className="kind-field">
       <label className="d-flex justify-content-between align-items-center small">
         <b>{title}</b>
-        <select value={value.kind as string} aria-label={title} onChange={(event) => onCommit(withDefaults(describe(kinds, event.target.value)!, first))}>
+        <select value={value.kind as string} aria-label={title} onChange={(event) => onCommit(fresh(event.target.value))}>
           {kinds.map((each) => (
             <option key={each.name} value={each.name} disabled={each.name !== value.kind && missing(each)}>
               {each.title}

@@ -2,6 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { api, whenStopped } from '../api/client';
 import { shown, withUnit } from '../parts/numbers';
 import { useSelection } from './selection';
+import { isRelief } from './layerKinds';
 import { useSession } from './session';
 
 const WIDTH = 420;
@@ -9,10 +10,10 @@ const HEIGHT = 120;
 
 /** A tape between two clicks, or a cut through the ground before and after a relief layer. */
 export function LaidLine() {
-  const { site, recipe, edits } = useSession();
+  const { site, recipe, kinds, edits } = useSession();
   const { laying, line, layer, set } = useSelection();
   const [a, b] = line;
-  const relief = recipe.layers.find((each) => each.id === layer && !['cover', 'tint'].includes(each.kind));
+  const relief = recipe.layers.find((each) => each.id === layer && isRelief(kinds, each));
   const cut = useQuery({
     queryKey: ['profile', site.id, site.revision, a, b, laying === 'cut' ? (relief?.id ?? '') : '', laying],
     queryFn: () =>

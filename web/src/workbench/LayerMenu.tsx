@@ -5,20 +5,21 @@ import { Dialog } from '../parts/Dialog';
 import { useNotes } from '../parts/notes';
 import { EditableName } from '../parts/EditableName';
 import { AreasDialog } from './AreasDialog';
-import { CopySway } from './CopySway';
+import { CopySway, type Sway } from './CopySway';
 import { CopyToSite } from './CopyToSite';
 import { KindField } from './KindField';
-import { isRelief } from './ReliefButtons';
+import { hasTool, isCover, isRelief, kindOf } from './layerKinds';
+import { onBoard } from './families';
 import { freeName, freshId, useSelection } from './selection';
 import { SettingField } from './SettingField';
 import { useSession } from './session';
-import { resized } from './sizes';
+import { resized, type Cover } from './sizes';
 import { describe, type Settings } from './settings';
 import { INSIDE } from '../parts/menu';
 
 /** What can be done with a layer. */
 export function LayerMenu({ layer }: { layer: Layer }) {
-  const { recipe, commit } = useSession();
+  const { recipe, kinds, commit } = useSession();
   const selection = useSelection();
   const [open, setOpen] = useState(false);
   const [copying, setCopying] = useState(false);
@@ -26,30 +27,30 @@ export function LayerMenu({ layer }: { layer: Layer }) {
   const [fencing, setFencing] = useState(false);
   const set = (part: { hidden?: boolean; seed?: number }) => commit([{ kind: 'set-layer', changed: { ...layer, ...part } as Layer }]);
   // plants of the nursery are layers too, but not rows of the board
-  const rows: Layer[] = recipe.layers.filter((each) => each.kind !== 'plant');
+  const rows: Layer[] = recipe.layers.filter((each) => onBoard(kinds, each.kind));
   const index = rows.indexOf(layer);
   const move = (to: number) => commit([{ kind: 'move-layer', layer: layer.id, index: recipe.layers.indexOf(rows[to]!) }]);
   return (
     <>
       <Dropdown.Menu popperConfig={INSIDE} renderOnMount>
         <Dropdown.Item as="button" onClick={() => setOpen(true)}>
-          {layer.kind === 'cover' ? 'Plant, where it stands, colours …' : layer.kind === 'tint' ? 'Ramp, tones, name …' : 'Settings, name …'}
+          {kindOf(kinds, layer)?.settingsTitle ?? 'Settings, name …'}
         </Dropdown.Item>
-        <Dropdown.Item as="button" disabled={index === 0 || (!isRelief(layer) && isRelief(rows[index - 1]!))} onClick={() => move(index - 1)}>
+        <Dropdown.Item as="button" disabled={index === 0 || (!isRelief(kinds, layer) && isRelief(kinds, rows[index - 1]!))} onClick={() => move(index - 1)}>
           Move up
         </Dropdown.Item>
-        <Dropdown.Item as="button" disabled={index === rows.length - 1 || (isRelief(layer) && !isRelief(rows[index + 1]!))} onClick={() => move(index + 1)}>
+        <Dropdown.Item as="button" disabled={index === rows.length - 1 || (isRelief(kinds, layer) && !isRelief(kinds, rows[index + 1]!))} onClick={() => move(index + 1)}>
           Move down
         </Dropdown.Item>
         <Dropdown.Item as="button" onClick={() => set({ hidden: !layer.hidden })}>
-          {isRelief(layer) ? (layer.hidden ? 'Switch on' : 'Switch off') : layer.hidden ? 'Show' : 'Hide'}
+          {isRelief(kinds, layer) ? (layer.hidden ? 'Switch on' : 'Switch off') : layer.hidden ? 'Show' : 'Hide'}
         </Dropdown.Item>
-        {['cover', 'noise-relief', 'wind', 'push', 'grains'].includes(layer.kind) && (
+        {kindOf(kinds, layer)?.seeded && (
           <Dropdown.Item as="button" onClick={() => set({ seed: (layer.seed ?? 1) + 1 })}>
             Another seed
           </Dropdown.Item>
         )}
-        {layer.kind === 'cover' && (
+        {hasTool(kinds, layer, 'hand') && (
           <>
             <Dropdown.Item as="button" onClick={() => selection.set({ layer: layer.id, property: 'density', hand: 'place', painting: false, values: false })}>
               Place or remove by hand …
@@ -59,14 +60,14 @@ export function LayerMenu({ layer }: { layer: Layer }) {
             </Dropdown.Item>
           </>
         )}
-        {layer.kind === 'sway' && (
+        {hasTool(kinds, layer, 'spread') && (
           <Dropdown.Item as="button" onClick={() => setSpreading(true)}>
             Let other plants sway like this …
           </Dropdown.Item>
         )}
         <Dropdown.Item
           as="button"
-          disabled={layer.kind === 'sway'}
+          disabled={kindOf(kinds, layer)?.duplicable === false}
           onClick={() =>
             commit([
               {
@@ -89,8 +90,8 @@ export function LayerMenu({ layer }: { layer: Layer }) {
         </Dropdown.Item>
       </Dropdown.Menu>
       <LayerDialog layer={layer} show={open} onHide={() => setOpen(false)} />
-      {layer.kind === 'cover' && <AreasDialog layer={layer} show={fencing} onHide={() => setFencing(false)} />}
-      {layer.kind === 'sway' && <CopySway layer={layer} show={spreading} onHide={() => setSpreading(false)} />}
+      {hasTool(kinds, layer, 'areas') && <AreasDialog layer={layer} show={fencing} onHide={() => setFencing(false)} />}
+      {hasTool(kinds, layer, 'spread') && <CopySway layer={layer as Sway} show={spreading} onHide={() => setSpreading(false)} />}
       <CopyToSite layer={layer} show={copying} onHide={() => setCopying(false)} />
     </>
   );
@@ -100,13 +101,13 @@ function LayerDialog({ layer, show, onHide }: { layer: Layer; show: boolean; onH
   const { kinds, preview, commit } = useSession();
   const ofLayer = describe(kinds.layers, layer.kind);
   const edit = (changed: Settings) => [{ kind: 'set-layer' as const, changed: { ...layer, ...changed } as Layer }];
-  const cover = layer.kind === 'cover';
+  const cover = isCover(kinds, layer);
   // what a pattern travels by stays the same at all times
-  const keyable = layer.kind !== 'wind' && layer.kind !== 'sway';
+  const keyable = kindOf(kinds, layer)?.keyable ?? true;
   const settings = layer as unknown as Settings;
   /** Another kind of plant brings its own sizes where the old ones were nobody's choice; else they are offered. */
   const replant = (value: Settings) => {
-    const sizes = layer.kind === 'cover' && value.kind !== layer.plant.kind ? resized(kinds, layer, value) : { edits: [], untouched: true };
+    const sizes = cover && value.kind !== (layer as Cover).plant.kind ? resized(kinds, layer as Cover, value) : { edits: [], untouched: true };
     commit([...edit({ plant: value }), ...(sizes.untouched ? sizes.edits : [])]);
     if (!sizes.untouched) {
       useNotes.getState().say(`${layer.name} keeps the sizes that were set for its plants before.`, { action: { label: 'Take the new plant’s own', run: () => commit(sizes.edits) } });
@@ -120,7 +121,6 @@ function LayerDialog({ layer, show, onHide }: { layer: Layer; show: boolean; onH
         key={setting.name}
         title={setting.title}
         kinds={lists[setting.name] ?? []}
-        holds={setting.name === 'carrier' ? 'cover' : 'plant'}
         value={settings[setting.name] as Settings}
         onPreview={(value) => preview(edit({ [setting.name]: value }))}
         onCommit={(value) => (setting.name === 'plant' ? replant(value) : commit(edit({ [setting.name]: value })))}

@@ -1,6 +1,7 @@
 import { Fragment } from 'react';
 import type { CurvePoint } from '../api/types';
-import { endsOf, withUnit } from '../parts/numbers';
+import { endsOf } from '../parts/numbers';
+import { isResult } from './layerKinds';
 import { useSelection } from './selection';
 import { useSession } from './session';
 import { rowsOf } from './settings';
@@ -13,18 +14,13 @@ export function Sentence() {
   const layer = recipe.layers.find((each) => each.id === layerId);
   const property = layer && rowsOf(kinds, layer).find((each) => each.name === name);
   const range = layer?.properties?.[name];
-  const made = manifest?.layers.find((each) => each.id === layerId);
-  if (layer && name === 'difference' && made?.lowered != null) {
+  // what a layer computes besides its rows is told by the server; its name begins the sentence
+  const told = isResult(kinds, layer, name) ? (manifest?.shown.sentence ?? '') : '';
+  if (layer && told !== '') {
     return (
       <p className="sentence">
-        <b>{layer.name}</b> lowers the ground by up to {withUnit(Number((-made.lowered).toPrecision(3)), 'm')} and raises it by up to {withUnit(Number((made.raised ?? 0).toPrecision(3)), 'm')}. Its falloffs see the ground below it.
-      </p>
-    );
-  }
-  if (layer?.kind === 'wind' && name === 'wind') {
-    return (
-      <p className="sentence">
-        <b>{layer.name}</b> goes toward {layer.heading.toFixed(0)}° at {withUnit(layer.properties.speed!.high, 'm/s')} on the average; its gusts of {withUnit(layer.gustLength, 'm')} travel at {withUnit(layer.gustSpeed, 'm/s')}. Plants sway in it through a sway.
+        <b>{told.startsWith(layer.name) ? layer.name : ''}</b>
+        {told.startsWith(layer.name) ? told.slice(layer.name.length) : told}
       </p>
     );
   }

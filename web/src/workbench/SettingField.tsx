@@ -8,6 +8,7 @@ import { sayProblem } from '../parts/notes';
 import { KeyedNumber } from './KeyedNumber';
 import type { KeyTarget } from './keys';
 import { RampEditor } from './RampEditor';
+import { onBoard } from './families';
 import { useSession } from './session';
 
 interface Props {
@@ -26,7 +27,7 @@ interface Props {
 
 /** One setting's control, made from its description alone. */
 export function SettingField({ setting, value, target, without, histogram, mark, onPreview, onCommit }: Props) {
-  const { recipe } = useSession();
+  const { recipe, kinds } = useSession();
   if (setting.type === 'number' || setting.type === 'whole') {
     const number = {
       title: setting.title,
@@ -79,9 +80,9 @@ export function SettingField({ setting, value, target, without, histogram, mark,
     setting.type === 'falloff'
       ? recipe.falloffs.filter((each) => each.id !== without).map((each) => ({ value: each.id, text: each.name }))
       : setting.type === 'place'
-        ? recipe.places.map((each) => ({ value: each.id, text: each.name }))
+        ? recipe.places.filter((each) => fits(each.kind, setting)).map((each) => ({ value: each.id, text: each.name }))
         : setting.type === 'layer'
-          ? recipe.layers.filter((each) => fits(each.kind, setting.name)).map((each) => ({ value: each.id, text: each.name }))
+          ? recipe.layers.filter((each) => (setting.of.length > 0 ? fits(each.kind, setting) : onBoard(kinds, each.kind))).map((each) => ({ value: each.id, text: each.name }))
           : setting.type === 'prop'
             ? recipe.props.map((each) => ({ value: each.id, text: each.name }))
         : setting.choices.map((word) => ({ value: word, text: word.replaceAll('-', ' ') }));
@@ -101,10 +102,9 @@ export function SettingField({ setting, value, target, without, histogram, mark,
   );
 }
 
-/** Whether a layer of a kind is what a setting of a name refers to. */
-function fits(kind: string, setting: string): boolean {
-  const wanted: Record<string, string> = { plant: 'plant', wind: 'wind', cover: 'cover', of: 'cover' };
-  return setting in wanted ? wanted[setting] === kind : kind !== 'plant';
+/** Whether a setting may refer to a thing of a kind. */
+function fits(kind: string, setting: SettingDescription): boolean {
+  return setting.of.length === 0 || setting.of.includes(kind);
 }
 
 /** Hours of a weather station, from a table. */

@@ -12,6 +12,7 @@ import { useHandwork } from './handwork';
 import { usePainting } from './painting';
 import { usePlacing } from './placing';
 import { showing, tellOn } from './progress';
+import { hasTool, isResult } from './layerKinds';
 import { useSelection } from './selection';
 import { useSession } from './session';
 
@@ -25,7 +26,7 @@ const ASK_AGAIN = 5000;
 export function View3D({ onViewport, onRipen }: { onViewport: (viewport: Viewport) => void; onRipen: (passes: number, of: number) => void }) {
   const canvas = useRef<HTMLCanvasElement>(null);
   const viewport = useRef<Viewport | null>(null);
-  const { manifest, recipe } = useSession();
+  const { manifest, recipe, kinds } = useSession();
   const { values, placing, falloff: chosen, layer, look, levels, pending, painting, laying, line, prop, shows, property, hand, set } = useSelection();
   const [ready, setReady] = useState<Viewport | null>(null);
   const [focus, setFocus] = useState<[number, number, number]>([0, 0, 0]);
@@ -113,7 +114,7 @@ export function View3D({ onViewport, onRipen }: { onViewport: (viewport: Viewpor
   const moving = pending.find((edit) => edit.kind === 'set-source' && edit.falloff === chosen);
   const source = moving?.kind === 'set-source' ? moving.source : recipe.falloffs.find((each) => each.id === chosen)?.source;
   const size = manifest?.ground;
-  const difference = shows === 'property' && (property === 'difference' || property === 'wind');
+  const difference = shows === 'property' && isResult(kinds, recipe.layers.find((each) => each.id === layer), property);
   const held = useMemo(
     () =>
       source && size && ready && values && !difference
@@ -130,7 +131,7 @@ export function View3D({ onViewport, onRipen }: { onViewport: (viewport: Viewpor
 
   const looked = useCallback(() => viewport.current && setFocus(viewport.current.focus), []);
   usePointer(canvas, viewport, placed.add, usePainting(), useHandwork(viewport), looked);
-  const blowing = recipe.layers.find((each) => each.id === layer && each.kind === 'wind')?.id ?? '';
+  const blowing = recipe.layers.find((each) => each.id === layer && hasTool(kinds, each, 'rose'))?.id ?? '';
   useEffect(() => viewport.current?.setBlowing(blowing), [blowing, ready]);
   const detail = useFrame((s) => s.detail);
   useEffect(() => viewport.current?.forceDetail(detail), [detail]);

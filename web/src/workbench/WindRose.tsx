@@ -1,6 +1,7 @@
 import { useRef, useState } from 'react';
 import type { Edit, Layer } from '../api/types';
 import { useSelection } from './selection';
+import { hasTool } from './layerKinds';
 import { useSession } from './session';
 
 const R = 62;
@@ -13,13 +14,13 @@ type Wind = Extract<Layer, { kind: 'wind' }>;
 
 /** Heading and mean speed of the chosen wind in one handle: where it goes, and how far out, how fast. */
 export function WindRose() {
-  const { recipe, preview, commit } = useSession();
+  const { recipe, kinds, preview, commit } = useSession();
   const { layer: chosen } = useSelection();
   const svg = useRef<SVGSVGElement>(null);
   const [held, setHeld] = useState<{ heading: number; speed: number } | null>(null);
   const layer = recipe.layers.find((each) => each.id === chosen);
-  if (layer?.kind !== 'wind') return null;
-  const wind: Wind = layer;
+  if (!layer || !hasTool(kinds, layer, 'rose')) return null;
+  const wind = layer as Wind;
   const range = wind.properties.speed!;
   const now = held ?? { heading: wind.heading, speed: range.high };
   const edits = (heading: number, speed: number): Edit[] => [

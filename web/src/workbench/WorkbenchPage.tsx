@@ -17,6 +17,8 @@ import { usePlacing } from './placing';
 import { PlacesDialog } from './PlacesDialog';
 import { PropPanel } from './PropPanel';
 import { useDroppedFiles } from '../yard/dropping';
+import { isCover } from './layerKinds';
+import { rowsOf } from './settings';
 import { useSelection } from './selection';
 import { Sentence } from './Sentence';
 import { SessionContext, useSession, useSiteSession } from './session';
@@ -179,17 +181,18 @@ type MaybeSession = ReturnType<typeof useSiteSession>['session'];
 function useFirstSelection(session: MaybeSession): void {
   const selection = useSelection();
   const recipe = session?.recipe;
+  const kinds = session?.kinds;
   const saving = session?.saving ?? false;
   const { falloff, layer, pending, set } = selection;
   useEffect(() => {
-    if (!recipe || saving || pending.length > 0) return;
+    if (!recipe || !kinds || saving || pending.length > 0) return;
     if (!recipe.falloffs.some((each) => each.id === falloff)) set({ falloff: recipe.falloffs[0]?.id ?? '', stage: -1 });
     if (!recipe.layers.some((each) => each.id === layer)) {
-      const first = recipe.layers.find((each) => each.kind === 'cover') ?? recipe.layers[0];
-      const property = first && (first.kind === 'cover' ? 'density' : (Object.keys(first.properties ?? {})[0] ?? ''));
+      const first = recipe.layers.find((each) => isCover(kinds, each)) ?? recipe.layers[0];
+      const property = first && rowsOf(kinds, first)[0]?.name;
       set({ layer: first?.id ?? '', property: property ?? '', shows: first ? 'property' : 'falloff', asked: null });
     }
-  }, [recipe, saving, falloff, layer, pending, set]);
+  }, [recipe, kinds, saving, falloff, layer, pending, set]);
 }
 
 function useKeys(session: MaybeSession, view: React.RefObject<Viewport | null>, setHelp: (show: boolean) => void): void {
@@ -209,7 +212,7 @@ function useKeys(session: MaybeSession, view: React.RefObject<Viewport | null>, 
         else if (event.key === ' ' && target.tagName !== 'BUTTON' && !target.closest('[role=dialog]')) {
           event.preventDefault();
           const { playing, set: play } = useMotion.getState();
-          if (moves(session.recipe)) play({ playing: !playing, wanted: true });
+          if (moves(session.kinds, session.recipe)) play({ playing: !playing, wanted: true });
         }
         else if (event.key === 'v') set({ values: !values });
         else if (event.key === 'p') view.current?.frame(!view.current.parallel);

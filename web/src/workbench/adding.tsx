@@ -1,13 +1,12 @@
 import { useRef } from 'react';
 import { Dropdown } from 'react-bootstrap';
 import { api } from '../api/client';
-import type { Edit, Layer, Source, Step } from '../api/types';
-import { STRAIGHT } from '../parts/curve';
+import type { Edit, Source, Step } from '../api/types';
 import { sayProblem, useNotes } from '../parts/notes';
-import { eachItsOwn } from './eachItsOwn';
 import { freeName, freshId, useSelection } from './selection';
 import { useSession } from './session';
-import { moving } from './addMoving';
+import { onBoard } from './families';
+import { isCover } from './layerKinds';
 import { withDefaults } from './settings';
 import { stepEdits } from './stepEdits';
 import { INSIDE } from '../parts/menu';
@@ -23,8 +22,9 @@ export function AddFalloff() {
       file.current?.click();
       return;
     }
-    const cover = recipe.layers.find((each) => each.kind === 'cover');
-    if (description.settings.some((setting) => setting.type === 'layer') && !cover) {
+    const reads = description.settings.find((setting) => setting.type === 'layer');
+    const layer = recipe.layers.find((each) => (reads && reads.of.length > 0 ? reads.of.includes(each.kind) : isCover(kinds, each)));
+    if (reads && !layer) {
       useNotes.getState().say('It reads a layer; make a cover first.');
       return;
     }
@@ -42,7 +42,7 @@ export function AddFalloff() {
       return;
     }
     const prop = selection.prop || recipe.props[0]?.id;
-    const source = withDefaults(description, { place: recipe.places[0]?.id, layer: cover?.id, picture, prop }) as unknown as Source;
+    const source = withDefaults(description, { place: recipe.places[0]?.id, layer: layer?.id, picture, prop }) as unknown as Source;
     commit([{ kind: 'add-falloff', added: { id, name, source, steps: [], limits: [] }, index: recipe.falloffs.length }]);
     selection.chooseFalloff(id);
     selection.set({ values: true });
@@ -76,62 +76,21 @@ export function AddFalloff() {
   );
 }
 
-/** "+ layer": a new cover whose plants each turn their own way, or a tint. */
+/** "+ layer": a menu of the kinds; what a new one begins with, and brings along, the server says. */
 export function AddLayer() {
-  const { recipe, kinds, commit } = useSession();
+  const { site, kinds, edits, commit } = useSession();
   const selection = useSelection();
-  const fresh = (kind: string, name: string) => {
-    const description = kinds.layers.find((each) => each.name === kind)!;
-    const taken = recipe.layers.map((each) => each.name);
-    return { ...withDefaults(description, {}), id: freshId('l'), name: freeName(name, taken), hidden: false, seed: 1 + recipe.layers.length, properties: {} };
-  };
-  const addTint = () => {
-    const layer = fresh('tint', 'Tint') as unknown as Layer;
-    const value = recipe.falloffs.find((each) => each.id === selection.falloff && each.source.kind !== 'random') ?? recipe.falloffs.find((each) => each.source.kind !== 'random');
-    const edits: Edit[] = [{ kind: 'add-layer', added: layer }];
-    if (value) edits.push({ kind: 'set-drive', drive: { layer: layer.id, property: 'value', falloff: value.id, curve: STRAIGHT } });
-    commit(edits, `${layer.name} colours the ground${value ? ` by ${value.name}` : ''}. Its ramp and tones are in the layer’s menu.`);
-    selection.chooseProperty(layer.id, 'value');
-    selection.set({ values: false });
-  };
-  const addCover = () => {
-    const standing = { bed: { kind: 'ground' }, pattern: { kind: 'scattered' }, keepsClear: true };
-    const layer = { ...fresh('cover', 'Grass'), ...standing, plant: withDefaults(kinds.plants[0]!, {}) } as unknown as Layer;
-    const own = eachItsOwn(recipe);
-    commit([...own.edits, { kind: 'add-layer', added: layer }, { kind: 'set-drive', drive: { layer: layer.id, property: 'yaw', falloff: own.id, curve: STRAIGHT } }]);
-    selection.chooseProperty(layer.id, 'density');
-  };
-  const addRelief = (kind: string) => {
-    const description = kinds.layers.find((each) => each.name === kind)!;
-    const needs = description.settings.some((setting) => setting.type === 'place');
-    const fitting = recipe.places.filter((each) => (kind === 'basin' ? each.kind === 'area' : each.kind !== 'point'));
-    if (needs && fitting.length === 0) {
-      selection.set({ placing: kind === 'basin' ? 'area' : 'path' });
-      useNotes.getState().say(`It needs ${kind === 'basin' ? 'an area' : 'a path'}: draw it on the ground, then add the layer again.`);
+  const add = async (kind: string) => {
+    const { layer, prop, falloff } = selection;
+    const begun = await api.begin(site.id, { base: site.revision, edits, kind, layer, prop, falloff });
+    if (begun.missing !== '') {
+      if (begun.draw === 'point' || begun.draw === 'path' || begun.draw === 'area') selection.set({ placing: begun.draw });
+      useNotes.getState().say(begun.missing);
       return;
     }
-    const settings = withDefaults(description, { place: fitting[0]?.id });
-    const layer = { ...fresh(kind, description.title), ...settings, seed: 1 + recipe.layers.length, properties: {} } as unknown as Layer;
-    const property = kinds.layerProperties.find((each) => each.kind === kind)!.properties[0]!.name;
-    commit([{ kind: 'add-layer', added: layer }], `${layer.name} shapes the ground above the other relief layers.`);
-    selection.chooseProperty(layer.id, property);
-  };
-  const addMoving = (kind: string) => {
-    const made = moving(kind, recipe, selection);
-    if (typeof made === 'string') {
-      useNotes.getState().say(made);
-      return;
-    }
-    const layer = { ...fresh(kind, made.name), ...made.settings } as unknown as Layer;
-    commit([{ kind: 'add-layer', added: layer }], made.note);
-    selection.chooseProperty(layer.id, made.row);
-    if (kind === 'wind') selection.set({ values: true });
-  };
-  const addOf = (kind: string) => {
-    if (kind === 'tint') addTint();
-    else if (kind === 'cover') addCover();
-    else if (['wind', 'sway', 'push', 'grains'].includes(kind)) addMoving(kind);
-    else addRelief(kind);
+    commit(begun.edits as Edit[], begun.note || undefined);
+    selection.chooseProperty(begun.layer, begun.row);
+    selection.set({ values: begun.values });
   };
   return (
     <Dropdown>
@@ -139,12 +98,14 @@ export function AddLayer() {
         + layer
       </Dropdown.Toggle>
       <Dropdown.Menu className="scroll-menu" renderOnMount popperConfig={INSIDE}>
-        {kinds.layers.filter((each) => each.name !== 'plant').map((each) => (
-          <Dropdown.Item as="button" key={each.name} onClick={() => addOf(each.name)}>
-            <b>{each.title}</b>
-            <span className="menu-help">{each.help}</span>
-          </Dropdown.Item>
-        ))}
+        {kinds.layers
+          .filter((each) => onBoard(kinds, each.name))
+          .map((each) => (
+            <Dropdown.Item as="button" key={each.name} onClick={() => void add(each.name).catch(sayProblem)}>
+              <b>{each.title}</b>
+              <span className="menu-help">{each.help}</span>
+            </Dropdown.Item>
+          ))}
       </Dropdown.Menu>
     </Dropdown>
   );

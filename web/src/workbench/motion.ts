@@ -2,11 +2,12 @@ import { useEffect, useRef, useState } from 'react';
 import { create } from 'zustand';
 import { api, isStopped } from '../api/client';
 import { parseBundle } from '../api/bundle';
-import type { Edit, Manifest, MotionView, Recipe, Site } from '../api/types';
+import type { AllKinds, Edit, Manifest, MotionView, Recipe, Site } from '../api/types';
 import { sayProblem, useNotes } from '../parts/notes';
 import { Moving } from '../view3d/motion/Moving';
 import type { Viewport } from '../view3d/Viewport';
 import { useFrame } from './frame';
+import { familyOf } from './layerKinds';
 import { useSelection } from './selection';
 
 /** What is known of the motion: what moves, how much of it is there, and how it plays. */
@@ -58,8 +59,8 @@ export function timeAt(view: Pick<MotionView, 'start' | 'step'>, frame: number):
 }
 
 /** Whether anything of a site can move. */
-export function moves(recipe: Recipe): boolean {
-  return recipe.layers.some((each) => ['wind', 'sway', 'push', 'grains'].includes(each.kind)) || recipe.clock.tracks.some((track) => track.of === 'prop');
+export function moves(kinds: AllKinds, recipe: Recipe): boolean {
+  return recipe.layers.some((each) => familyOf(kinds, each) === 'motion') || recipe.clock.tracks.some((track) => track.of === 'prop');
 }
 
 /** Blocks that were fetched, by key, as many as the loop has; those of the loop before go. */
@@ -104,12 +105,12 @@ function useRested(manifest: Manifest | null, ripe: boolean): Manifest | null {
  * Fetches the motion of what the view shows and gives it to the viewport: when it is to be played, else after every change as soon
  * as the picture is at rest, so that it takes no core from the picture.
  */
-export function useMoving({ site, edits }: { site: Site; edits: Edit[] }, shown: Manifest | null, viewport: Viewport | null, ripe: boolean): void {
+export function useMoving({ site, kinds, edits }: { site: Site; kinds: AllKinds; edits: Edit[] }, shown: Manifest | null, viewport: Viewport | null, ripe: boolean): void {
   const manifest = useRested(shown, ripe);
   const full = useFrame((s) => s.full);
   const last = useRef('');
   const { set } = useMotion.getState();
-  const any = moves(site.recipe) || edits.some((edit) => edit.kind === 'add-layer');
+  const any = moves(kinds, site.recipe) || edits.some((edit) => edit.kind === 'add-layer');
   useEffect(() => () => set({ wanted: false, playing: false }), [set]);
   useEffect(() => {
     if (!viewport || !manifest || manifest.ground.draft || manifest !== shown) return;

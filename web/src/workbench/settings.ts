@@ -1,3 +1,4 @@
+import { kindOf } from './layerKinds';
 import type { AllKinds, Description, Layer, PropertyDescription, SettingDescription } from '../api/types';
 
 /** A source, step, layer or plant as its form sees it: settings by name. */
@@ -11,7 +12,7 @@ const WEIGHT = 'weight-';
 
 /** The rows of a layer on the board; of a cover one weight for each variant that it has. */
 export function rowsOf(kinds: AllKinds, layer: Layer): PropertyDescription[] {
-  const rows = kinds.layerProperties.find((each) => each.kind === layer.kind)?.properties ?? [];
+  const rows = kindOf(kinds, layer)?.properties ?? [];
   const pattern = rows.find((each) => each.name.startsWith(WEIGHT));
   if (!pattern) return rows;
   const weights = Object.keys(layer.properties ?? {}).filter((name) => name.startsWith(WEIGHT));

@@ -1,7 +1,8 @@
 import type { AllKinds, Edit, Layer, PropertyRange } from '../api/types';
+import { kindOf } from './layerKinds';
 import { describe, type Settings } from './settings';
 
-type Cover = Extract<Layer, { kind: 'cover' }>;
+export type Cover = Extract<Layer, { kind: 'cover' }>;
 
 const SIZES = ['length', 'width'] as const;
 /** Plants stand at up to their own size, the smallest at this share of it. */
@@ -27,7 +28,7 @@ const alike = (one: PropertyRange, low: number, high: number) => Math.abs(one.lo
  *     old kind's own
  */
 export function resized(kinds: AllKinds, cover: Cover, to: Settings): { edits: Edit[]; untouched: boolean } {
-  const fresh = kinds.layerProperties.find((each) => each.kind === 'cover')?.properties ?? [];
+  const fresh = kindOf(kinds, cover)?.properties ?? [];
   const edits: Edit[] = [];
   let untouched = true;
   for (const size of SIZES) {

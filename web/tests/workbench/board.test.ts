@@ -1,31 +1,32 @@
 import { describe, expect, it } from 'vitest';
 import type { Layer } from '../../src/api/types';
 import { families, hasRow, matching, sizeOf } from '../../src/workbench/families';
+import { kindsOf } from './fakeSession';
 import { wayOf } from '../../src/workbench/ways';
 
 const layer = (kind: string, name: string) => ({ kind, id: name, name }) as unknown as Layer;
-const few = [layer('hills', 'Hills'), layer('cover', 'Reeds'), layer('wind', 'Wind'), layer('cover', 'Birches'), layer('plant', 'Birch'), layer('sway', 'Sway of birches'), layer('tint', 'Frost')];
+const few = [layer('raise', 'Hills'), layer('cover', 'Reeds'), layer('wind', 'Wind'), layer('cover', 'Birches'), layer('plant', 'Birch'), layer('sway', 'Sway of birches'), layer('tint', 'Frost')];
 
 describe('families of layers', () => {
   it('keep the order of the site within each, and leave plants of the nursery out', () => {
-    expect(families(few).map((family) => [family.key, family.layers.map((each) => each.name)])).toEqual([
-      ['ground', ['Hills']],
-      ['covers', ['Reeds', 'Birches']],
+    expect(families(kindsOf(), few).map((family) => [family.key, family.layers.map((each) => each.name)])).toEqual([
+      ['relief', ['Hills']],
+      ['cover', ['Reeds', 'Birches']],
       ['motion', ['Wind', 'Sway of birches']],
-      ['colours', ['Frost']],
+      ['look', ['Frost']],
     ]);
   });
 
   it('have a row of their own only where there are many layers, the ground always', () => {
-    const all = families(few);
-    expect(all.filter((family) => hasRow(family, all)).map((family) => family.key)).toEqual(['ground']);
-    const many = families([...few, ...Array.from({ length: 20 }, (_, i) => layer('cover', `Cover ${i}`))]);
+    const all = families(kindsOf(), few);
+    expect(all.filter((family) => hasRow(family, all)).map((family) => family.key)).toEqual(['relief']);
+    const many = families(kindsOf(), [...few, ...Array.from({ length: 20 }, (_, i) => layer('cover', `Cover ${i}`))]);
     expect(many.every((family) => hasRow(family, many))).toBe(true);
     expect(many.map(sizeOf)).toEqual(['one relief layer', '22 layers', '2 layers', 'one layer']);
   });
 
   it('are cut to what is searched for, by name; and stay whole where no layer is meant', () => {
-    const all = families(few);
+    const all = families(kindsOf(), few);
     expect(matching(all, ' BIRCH').flatMap((family) => family.layers.map((each) => each.name))).toEqual(['Birches', 'Sway of birches']);
     expect(matching(all, 'shore')).toBe(all);
     expect(matching(all, '')).toBe(all);

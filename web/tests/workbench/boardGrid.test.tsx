@@ -7,17 +7,18 @@ import { Board, columnsTemplate } from '../../src/workbench/Board';
 import { PropertyEnds } from '../../src/workbench/PropertyEnds';
 import { Sentence } from '../../src/workbench/Sentence';
 import { useSelection } from '../../src/workbench/selection';
-import { recipeOf, sessionOf, showIn } from './fakeSession';
+import { FAMILIES, layerKind, recipeOf, sessionOf, showIn } from './fakeSession';
 
 const property = (name: string, unit: string, part: Partial<PropertyDescription> = {}) =>
   ({ name, title: name, unit, help: `How ${name} it is`, min: 0, max: 1000, sliderMax: 10, low: 0, high: 1, ...part }) as unknown as PropertyDescription;
 const kinds = {
   layers: [{ name: 'cover', title: 'Cover', settings: [] }],
-  layerProperties: [
-    { kind: 'cover', properties: [property('density', '/m²'), property('length', 'm'), property('heading', '°'), property('spacing', 'm')] },
-    { kind: 'raise', properties: [property('height', 'm')] },
-    { kind: 'wind', properties: [property('speed', 'm/s')] },
+  layerKinds: [
+    layerKind('cover', 'cover', { properties: [property('density', '/m²'), property('length', 'm'), property('heading', '°'), property('spacing', 'm')] }),
+    layerKind('raise', 'relief', { properties: [property('height', 'm')], results: [{ name: 'difference', title: 'difference', help: '', unit: 'm', signed: true }] }),
+    layerKind('wind', 'motion', { properties: [property('speed', 'm/s')], results: [{ name: 'wind', title: 'speed of the air', help: '', unit: 'm/s', signed: false }] }),
   ],
+  families: FAMILIES,
   sources: [],
   shapes: [],
   plants: [],
@@ -164,7 +165,7 @@ describe('the ends of a property', () => {
   const openEnds = (name: string, recipe = site()) => {
     const session = sessionOf(recipe, { kinds, manifest: { layers: [{ id: 'grass', plants: 1200 }] } as unknown as Manifest });
     const layer = recipe.layers.find((each) => each.id === 'grass')!;
-    showIn(session, <PropertyEnds layer={layer} property={kinds.layerProperties[0]!.properties.find((each) => each.name === name)!} range={layer.properties[name]!} />);
+    showIn(session, <PropertyEnds layer={layer} property={kinds.layerKinds[0]!.properties.find((each) => each.name === name)!} range={layer.properties[name]!} />);
     return session;
   };
 
@@ -237,14 +238,10 @@ describe('the chosen row as a sentence', () => {
     expect(said(least)).toContain('goes from 1 to 8 plants per m²: only where Shore is high or, if less,');
   });
 
-  it('says by how much a relief layer lowers and raises', () => {
-    const text = said({}, { layer: 'lift', property: 'difference' }, { layers: [{ id: 'lift', lowered: -0.25, raised: 3.14159 }] });
-    expect(text).toContain('Lift lowers the ground by up to 25 cm and raises it by up to 3.14 m.');
-  });
-
-  it('says where a wind goes and how fast', () => {
-    const wind = { id: 'wind', kind: 'wind', name: 'West wind', heading: 90, gustLength: 12, gustSpeed: 4, properties: { speed: range(0, 5) } };
-    expect(said({ layers: [wind] }, { layer: 'wind', property: 'wind' })).toContain('West wind goes toward 90° at 5 m/s on the average; its gusts of 12 m travel at 4 m/s.');
+  it('says of a result what the server tells, the layer’s name first', () => {
+    const text = said({}, { layer: 'lift', property: 'difference' }, { layers: [], shown: { sentence: 'Lift lowers the ground by up to 25 cm.' } });
+    expect(text).toBe('Lift lowers the ground by up to 25 cm.');
+    expect(document.querySelector('.sentence b')!.textContent).toBe('Lift');
   });
 
   it('asks for a row where none is chosen', () => {

@@ -3,19 +3,18 @@ import { cleanup, fireEvent, screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { Dropdown } from 'react-bootstrap';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import type { AllKinds, Description, Manifest, Prop, SettingDescription } from '../../src/api/types';
+import type { Description, Manifest, Prop, SettingDescription } from '../../src/api/types';
 import { Budget } from '../../src/workbench/Budget';
 import { useFrame } from '../../src/workbench/frame';
 import { LayerMenu } from '../../src/workbench/LayerMenu';
 import { AddProp, PropPanel } from '../../src/workbench/PropPanel';
 import { useSelection } from '../../src/workbench/selection';
 import { StepCard } from '../../src/workbench/StepCard';
-import { recipeOf, sessionOf, showIn } from './fakeSession';
+import { recipeOf, sessionOf, showIn, kindsOf } from './fakeSession';
 
 const setting = (name: string, part: Partial<SettingDescription> = {}): SettingDescription =>
-  ({ name, title: name, type: 'number', unit: '', min: 0, max: 100, sliderMin: 0, sliderMax: 10, byDefault: '1', help: '', onCard: true, choices: [], ...part }) as unknown as SettingDescription;
+  ({ name, title: name, type: 'number', unit: '', min: 0, max: 100, sliderMin: 0, sliderMax: 10, byDefault: '1', help: '', onCard: true, choices: [], of: [], ...part }) as unknown as SettingDescription;
 const kind = (name: string, title: string, settings: SettingDescription[] = []): Description => ({ name, title, help: `${title} helps.`, settings }) as unknown as Description;
-const kindsOf = (part: object) => ({ shapes: [], propSettings: [], layers: [], layerProperties: [], limitSettings: [], plants: [], ...part }) as unknown as AllKinds;
 
 beforeEach(() => {
   useSelection.setState({ falloff: 'shore', stage: -1, layer: '', property: '', prop: '', asked: null, pending: [], time: 0 });

@@ -2,7 +2,7 @@ import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { cleanup, render } from '@testing-library/react';
 import type { ReactElement } from 'react';
 import { afterEach, beforeEach, vi, type Mock } from 'vitest';
-import type { Falloff, Recipe, Site } from '../../src/api/types';
+import type { AllKinds, Falloff, LayerKind, Recipe, Site } from '../../src/api/types';
 import { useNotes } from '../../src/parts/notes';
 import { useSelection } from '../../src/workbench/selection';
 import { SessionContext, type Session } from '../../src/workbench/session';
@@ -22,6 +22,34 @@ export function recipeOf(part: object = {}): Recipe {
   } as unknown as Recipe;
 }
 
+/** What the server says of a kind of layer, with nothing in it but what a test gives. */
+export function layerKind(kind: string, family: string, part: object = {}): LayerKind {
+  return { kind, family, properties: [], results: [], seeded: false, duplicable: true, keyable: true, settingsTitle: 'Settings, name …', tools: [], ...part } as unknown as LayerKind;
+}
+
+/** The kinds that most tests need. */
+export const LAYER_KINDS: LayerKind[] = [
+  layerKind('cover', 'cover', { seeded: true, settingsTitle: 'Plant, where it stands, colours …', tools: ['hand', 'areas'] }),
+  layerKind('plant', 'plant'),
+  layerKind('tint', 'look'),
+  layerKind('raise', 'relief', { results: [{ name: 'difference', title: 'difference', help: 'Metres that it raises the ground, or lowers it', unit: 'm', signed: true }] }),
+  layerKind('wind', 'motion', { keyable: false, tools: ['rose'], results: [{ name: 'wind', title: 'speed of the air', help: 'Speed of the air now, with gusts', unit: 'm/s', signed: false }] }),
+  layerKind('sway', 'motion', { duplicable: false, keyable: false, tools: ['spread'] }),
+  layerKind('grains', 'motion'),
+];
+
+export const FAMILIES = [
+  { name: 'relief', title: 'The ground' },
+  { name: 'cover', title: 'What grows' },
+  { name: 'plant', title: 'The nursery' },
+  { name: 'motion', title: 'What moves' },
+  { name: 'look', title: 'Colours' },
+];
+
+export function kindsOf(part: object = {}): AllKinds {
+  return { layers: [], sources: [], steps: [], plants: [], shapes: [], layerKinds: LAYER_KINDS, families: FAMILIES, ...part } as unknown as AllKinds;
+}
+
 /** An open site whose changes are only noted down. */
 export type NotedSession = Session & { commit: Mock<Session['commit']>; preview: Mock<Session['preview']> };
 
@@ -30,7 +58,7 @@ export function sessionOf(recipe: Recipe, part: Partial<Session> = {}): NotedSes
   return {
     site: { id: 'tarn', revision: 3, canUndo: true, canRedo: false, recipe } as unknown as Site,
     recipe,
-    kinds: {} as Session['kinds'],
+    kinds: kindsOf(),
     manifest: null,
     edits: [],
     working: false,

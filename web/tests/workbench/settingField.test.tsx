@@ -13,7 +13,7 @@ import { recipeOf, sessionOf, showIn } from './fakeSession';
 const onPreview = vi.fn();
 const onCommit = vi.fn();
 const setting = (type: string, part: Partial<SettingDescription> = {}): SettingDescription =>
-  ({ name: 'it', title: 'It', type, unit: '', min: 0, max: 100, sliderMin: 0, sliderMax: 1e6, byDefault: '1', help: '', onCard: true, choices: [], ...part }) as unknown as SettingDescription;
+  ({ name: 'it', title: 'It', type, unit: '', min: 0, max: 100, sliderMin: 0, sliderMax: 1e6, byDefault: '1', help: '', onCard: true, choices: [], of: [], ...part }) as unknown as SettingDescription;
 
 const recipe = recipeOf({
   falloffs: [{ id: 'a', name: 'Shore' }, { id: 'b', name: 'Wet' }],
@@ -66,10 +66,11 @@ describe('a setting has the control that its description asks for', () => {
     ['falloff', {}, ['Wet']],
     ['place', {}, ['Post', 'Way']],
     ['prop', {}, ['Hut']],
-    ['layer', { name: 'plant' }, ['Birch']],
-    ['layer', { name: 'wind' }, ['West']],
-    ['layer', { name: 'of' }, ['Grass']],
-    ['layer', { name: 'layer' }, ['Grass', 'West']],
+    ['place', { of: ['path', 'area'] }, ['Way']],
+    ['layer', { of: ['plant'] }, ['Birch']],
+    ['layer', { of: ['wind'] }, ['West']],
+    ['layer', { of: ['cover'] }, ['Grass']],
+    ['layer', {}, ['Grass', 'West']],
   ])('a reference to a %s %o offers what fits, by name', (type, part, expected) => {
     open(setting(type, part as object), '', { without: 'a' });
     expect(offered()).toEqual(expected);
@@ -146,7 +147,7 @@ describe('a thing of one of several kinds', () => {
   const kinds = [
     kind('ground', 'The ground', []),
     kind('prop', 'A prop', [setting('prop', { name: 'prop' }), setting('number', { name: 'sink', title: 'Sink', byDefault: '0.25' })]),
-    kind('along', 'Along a path', [setting('place', { name: 'along' })]),
+    kind('along', 'Along a path', [setting('place', { name: 'along', of: ['path', 'area'] })]),
     kind('file', 'From a file', [setting('mesh', { name: 'file' })]),
   ];
   const open = (value: object, site = recipe) => showIn(sessionOf(site), <KindField title="Stands on" kinds={kinds} value={value as never} onPreview={onPreview} onCommit={onCommit} />);

@@ -5,7 +5,7 @@ import { resized } from '../../src/workbench/sizes';
 const kind = (name: string, length: string, width: string) => ({ name, title: name, settings: [{ name: 'length', byDefault: length }, { name: 'width', byDefault: width }] });
 const kinds = {
   plants: [kind('strand', '0.35', '0.008'), kind('stone', '0.5', '0.6'), { name: 'kept', title: 'kept', settings: [] }],
-  layerProperties: [{ kind: 'cover', properties: [{ name: 'length', low: 0.15, high: 0.35 }, { name: 'width', low: 0.004, high: 0.008 }] }],
+  layerKinds: [{ kind: 'cover', properties: [{ name: 'length', low: 0.15, high: 0.35 }, { name: 'width', low: 0.004, high: 0.008 }] }],
 } as unknown as AllKinds;
 const cover = (plant: object, length: [number, number], width: [number, number]) =>
   ({ kind: 'cover', id: 'c', plant, properties: { length: { low: length[0], high: length[1], combine: 'sum' }, width: { low: width[0], high: width[1] } } }) as unknown as Extract<Layer, { kind: 'cover' }>;

@@ -72,7 +72,7 @@ describe('what comes out of a falloff', () => {
 });
 
 describe('the strip of steps', () => {
-  const kinds = { sources: [{ name: 'height', title: 'Height', settings: [] }], steps: [{ name: 'invert', title: 'Invert', settings: [] }], layerProperties: [{ kind: 'cover', properties: [{ name: 'density', title: 'density' }] }], shapes: [], layers: [] } as unknown as AllKinds;
+  const kinds = { sources: [{ name: 'height', title: 'Height', settings: [] }], steps: [{ name: 'invert', title: 'Invert', settings: [] }], families: [], layerKinds: [{ kind: 'cover', family: 'cover', results: [], tools: [], properties: [{ name: 'density', title: 'density' }] }], shapes: [], layers: [] } as unknown as AllKinds;
   const steps = [{ id: 'a', kind: 'invert', skipped: false }, { id: 'b', kind: 'invert', skipped: false }];
   const open = (part: object = {}) => {
     const session = sessionOf(recipeOf({ falloffs: [falloffOf({ steps })], layers: [{ id: 'g', kind: 'cover', name: 'Grass', properties: { density: {} } }], ...part }), { kinds });

@@ -8,6 +8,7 @@ import { BrushBar } from '../../src/workbench/BrushBar';
 import { HandBar } from '../../src/workbench/HandBar';
 import { Handles } from '../../src/workbench/Handles';
 import { ReliefButtons } from '../../src/workbench/ReliefButtons';
+import { ResultButtons } from '../../src/workbench/ResultButtons';
 import { useSelection } from '../../src/workbench/selection';
 import type { Handle } from '../../src/workbench/sourceHandles';
 import { WindRose } from '../../src/workbench/WindRose';
@@ -155,13 +156,19 @@ describe('the buttons of a relief layer', () => {
   const lift = { id: 'l', kind: 'raise', name: 'Lift', hidden: false, properties: {} };
   const open = (part: object = {}, view: object = { lowered: -4.23, raised: 1.3 }) => {
     const session = sessionOf(recipeOf({ layers: [{ ...lift, ...part }] }), { manifest: { layers: [{ id: 'l', ...view }] } as unknown as Manifest });
-    showIn(session, <ReliefButtons layer={session.recipe.layers[0]!} />);
+    showIn(
+      session,
+      <>
+        <ResultButtons layer={session.recipe.layers[0]!} />
+        <ReliefButtons layer={session.recipe.layers[0]!} />
+      </>,
+    );
     return session;
   };
 
   it('say what it lowers and raises, and show that in the view', async () => {
     open();
-    const difference = screen.getByRole('button', { name: 'Difference that Lift makes' });
+    const difference = screen.getByRole('button', { name: 'Difference of Lift' });
     expect(difference.textContent).toBe('−4.2 … +1.3 m');
     await userEvent.click(difference);
     expect(useSelection.getState()).toMatchObject({ layer: 'l', property: 'difference', values: true });
@@ -175,6 +182,6 @@ describe('the buttons of a relief layer', () => {
     expect(useSelection.getState().alone).toBe('l');
     cleanup();
     open({ hidden: true });
-    expect(screen.getByRole('button', { name: 'Difference that Lift makes' }).textContent).toBe('off');
+    expect(screen.getByRole('button', { name: 'Difference of Lift' }).textContent).toBe('off');
   });
 });

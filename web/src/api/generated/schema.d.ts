@@ -276,6 +276,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/sites/{id}/begin": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["begin"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/sites/{id}/breeze": {
         parameters: {
             query?: never;
@@ -653,9 +669,10 @@ export interface components {
             beds: components["schemas"]["Description"][];
             blowings: components["schemas"]["Description"][];
             carriers: components["schemas"]["Description"][];
+            families: components["schemas"]["FamilyView"][];
             groundSettings: components["schemas"]["SettingDescription"][];
             gustSources: components["schemas"]["Description"][];
-            layerProperties: components["schemas"]["LayerProperties"][];
+            layerKinds: components["schemas"]["LayerKind"][];
             layers: components["schemas"]["Description"][];
             limitSettings: components["schemas"]["SettingDescription"][];
             patterns: components["schemas"]["Description"][];
@@ -923,6 +940,15 @@ export interface components {
         BedOnProps: {
             /** @constant */
             kind: "props";
+        };
+        Beginnings: {
+            draw: string;
+            edits: components["schemas"]["EditSchema"][];
+            layer: string;
+            missing: string;
+            note: string;
+            row: string;
+            values: boolean;
         };
         Blowing: components["schemas"]["BlowingDownwind"] | components["schemas"]["BlowingPointer"] | components["schemas"]["BlowingStation"];
         /**
@@ -1599,6 +1625,7 @@ export interface components {
             curve: components["schemas"]["CurvePoint"][];
             /** @description falloff */
             falloff: string;
+            /** @description layer */
             layer: string;
             property: string;
         };
@@ -1622,7 +1649,7 @@ export interface components {
             /** @constant */
             kind: "set-drive";
         };
-        Edit: components["schemas"]["FalloffEditAdd"] | components["schemas"]["FalloffEditRemove"] | components["schemas"]["FalloffEditRename"] | components["schemas"]["FalloffEditMove"] | components["schemas"]["FalloffEditSetSource"] | components["schemas"]["FalloffEditAddStep"] | components["schemas"]["FalloffEditSetStep"] | components["schemas"]["FalloffEditMoveStep"] | components["schemas"]["FalloffEditRemoveStep"] | components["schemas"]["FalloffEditLimitStep"] | components["schemas"]["LayerEditAdd"] | components["schemas"]["LayerEditRemove"] | components["schemas"]["LayerEditRename"] | components["schemas"]["LayerEditMove"] | components["schemas"]["LayerEditSet"] | components["schemas"]["LayerEditSetProperty"] | components["schemas"]["LayerEditDuplicate"] | components["schemas"]["CoverEditRemovePlants"] | components["schemas"]["CoverEditPlacePlants"] | components["schemas"]["CoverEditRestorePlants"] | components["schemas"]["DriveEditSet"] | components["schemas"]["DriveEditRemove"] | components["schemas"]["PlaceEditSet"] | components["schemas"]["PlaceEditRemove"] | components["schemas"]["PropEditSet"] | components["schemas"]["PropEditRemove"] | components["schemas"]["MotionEditSetKeys"] | components["schemas"]["MotionEditRemoveKeys"] | components["schemas"]["MotionEditCopySway"] | components["schemas"]["SiteEditRename"] | components["schemas"]["SiteEditSetGround"] | components["schemas"]["SiteEditSetClock"] | components["schemas"]["SiteEditSetLimits"];
+        Edit: components["schemas"]["FalloffEditAdd"] | components["schemas"]["FalloffEditRemove"] | components["schemas"]["FalloffEditRename"] | components["schemas"]["FalloffEditMove"] | components["schemas"]["FalloffEditSetSource"] | components["schemas"]["FalloffEditAddStep"] | components["schemas"]["FalloffEditSetStep"] | components["schemas"]["FalloffEditMoveStep"] | components["schemas"]["FalloffEditRemoveStep"] | components["schemas"]["FalloffEditLimitStep"] | components["schemas"]["LayerEditAdd"] | components["schemas"]["LayerEditRemove"] | components["schemas"]["LayerEditRename"] | components["schemas"]["LayerEditMove"] | components["schemas"]["LayerEditSet"] | components["schemas"]["LayerEditSetProperty"] | components["schemas"]["LayerEditDuplicate"] | components["schemas"]["CoverEditRemovePlants"] | components["schemas"]["CoverEditPlacePlants"] | components["schemas"]["CoverEditRestorePlants"] | components["schemas"]["DriveEditSet"] | components["schemas"]["DriveEditRemove"] | components["schemas"]["PlaceEditSet"] | components["schemas"]["PlaceEditRemove"] | components["schemas"]["PropEditSet"] | components["schemas"]["PropEditRemove"] | components["schemas"]["MotionEditSetKeys"] | components["schemas"]["MotionEditRemoveKeys"] | components["schemas"]["SwayEditCopySway"] | components["schemas"]["SiteEditRename"] | components["schemas"]["SiteEditSetGround"] | components["schemas"]["SiteEditSetClock"] | components["schemas"]["SiteEditSetLimits"];
         EditSchema: components["schemas"]["Edit"];
         Edits: {
             /** Format: int32 */
@@ -1786,6 +1813,10 @@ export interface components {
             perPlant: boolean;
             stages: components["schemas"]["StageView"][];
         };
+        FamilyView: {
+            name: string;
+            title: string;
+        };
         /**
          * Feather
          * @description A shaft with a vane to both sides, for parts over a mesh.
@@ -1886,6 +1917,13 @@ export interface components {
              * @default 0.9
              */
             width: number;
+        };
+        FieldView: {
+            help: string;
+            name: string;
+            signed: boolean;
+            title: string;
+            unit: string;
         };
         FindingView: {
             edits: components["schemas"]["EditSchema"][];
@@ -2377,9 +2415,16 @@ export interface components {
             property: string;
             range: components["schemas"]["PropertyRange"];
         };
-        LayerProperties: {
+        LayerKind: {
+            duplicable: boolean;
+            family: string;
+            keyable: boolean;
             kind: string;
             properties: components["schemas"]["LayerProperty"][];
+            results: components["schemas"]["FieldView"][];
+            seeded: boolean;
+            settingsTitle: string;
+            tools: string[];
         };
         LayerProperty: {
             /** @description Whether it changes along each plant, from foot to tip */
@@ -2653,17 +2698,6 @@ export interface components {
             weld: number;
         };
         /**
-         * Copy sway
-         * @description Gives the settings and drives of a sway to the plants of other covers.
-         */
-        MotionEditCopySway: {
-            covers: string[];
-            ids: string[];
-            /** @constant */
-            kind: "copy-sway";
-            layer: string;
-        };
-        /**
          * Remove keys
          * @description A number is the same at all times again.
          */
@@ -2768,6 +2802,15 @@ export interface components {
              * @default 0.08
              */
             width: number;
+        };
+        NewLayer: {
+            /** Format: int32 */
+            base: number;
+            edits: components["schemas"]["EditSchema"][];
+            falloff: string;
+            kind: string;
+            layer: string;
+            prop: string;
         };
         NewSite: {
             /** Format: double */
@@ -3421,7 +3464,7 @@ export interface components {
         };
         /**
          * Remove prop
-         * @description Takes the falloffs along that measure from it.
+         * @description Takes the falloffs and layers along that work from it.
          */
         PropEditRemove: {
             /** @constant */
@@ -3813,6 +3856,7 @@ export interface components {
             /** Format: double */
             min: number;
             name: string;
+            of: string[];
             onCard: boolean;
             /** Format: double */
             sliderMax: number;
@@ -3877,6 +3921,7 @@ export interface components {
             /** Format: double */
             low: number;
             seen: string;
+            sentence: string;
             signed: boolean;
             summary: components["schemas"]["Summary"];
             title: string;
@@ -4332,6 +4377,17 @@ export interface components {
              * @default 1
              */
             softness: number;
+        };
+        /**
+         * Copy sway
+         * @description Gives the settings and drives of a sway to the plants of other covers.
+         */
+        SwayEditCopySway: {
+            covers: string[];
+            ids: string[];
+            /** @constant */
+            kind: "copy-sway";
+            layer: string;
         };
         /**
          * Sway
@@ -5298,6 +5354,32 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SolvedView"];
+                };
+            };
+        };
+    };
+    begin: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewLayer"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Beginnings"];
                 };
             };
         };

@@ -156,7 +156,7 @@ class MotionJourneyTest extends Journey {
     void theRoseTurnsTheWindAndItsGustsAreShownOnTheGround() {
         String id = site(6, "");
         open(id);
-        button("Gusts of Wind over the ground").click();
+        button("Speed of the air of Wind").click();
         page.locator(".legend b:has-text('speed of the air')").waitFor();
         browser.ripen();
         browser.keepPicture("before");
@@ -183,7 +183,7 @@ class MotionJourneyTest extends Journey {
     void aNumberIsKeyedAtTheClocksTimeAndItsKeyStandsOnTheClock() {
         String id = site(6, "");
         open(id);
-        button("Gusts of Wind over the ground").click();
+        button("Speed of the air of Wind").click();
         buttonWith("Ends of speed").click();
         button("high: where they give 1, or nothing drives it: key it at 0.00 s")
                 .click();

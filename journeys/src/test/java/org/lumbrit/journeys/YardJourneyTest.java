@@ -78,7 +78,7 @@ class YardJourneyTest extends Journey {
     void reliefIsSeenAsTheDifferenceItMakesSwitchedAndReordered() {
         String id = level();
         openLevel(id);
-        button("Difference that Hills makes").click();
+        button("Difference of Hills").click();
         page.locator(".legend:has-text('Hills: difference')").waitFor();
         assertThat(page.locator(".legend").textContent())
                 .contains("lowered, raised")
@@ -131,7 +131,7 @@ class YardJourneyTest extends Journey {
         browser.saved(4);
         page.locator(".legend:has-text('Basin: depth')").waitFor();
         assertThat(page.locator(".legend").textContent()).contains("on the ground below Basin");
-        page.locator("[aria-label='Difference that Basin makes']:has-text('−')").waitFor();
+        page.locator("[aria-label='Difference of Basin']:has-text('−')").waitFor();
         assertThat(browser.errors).isEmpty();
     }
 

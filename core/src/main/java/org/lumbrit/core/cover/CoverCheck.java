@@ -6,7 +6,6 @@ import org.lumbrit.core.falloff.Domain;
 import org.lumbrit.core.recipe.Checking;
 import org.lumbrit.core.recipe.PropertyRange;
 import org.lumbrit.core.recipe.Recipe;
-import org.lumbrit.core.surface.PointPlace;
 
 /** What must hold of covers and of the nursery's plants before a recipe is accepted. */
 final class CoverCheck {
@@ -58,12 +57,6 @@ final class CoverCheck {
     }
 
     private void pattern() {
-        cover.pattern()
-                .place()
-                .flatMap(recipe::place)
-                .filter(PointPlace.class::isInstance)
-                .ifPresent(point ->
-                        checking.say("pattern.along", "“" + point.name() + "” is a point; choose a path or an area."));
         boolean onProps = !cover.bed().surfaces(java.util.List.of("any")).contains("")
                 || cover.bed().prop().isPresent();
         if (onProps && !(cover.pattern() instanceof Pattern.Scattered)) {

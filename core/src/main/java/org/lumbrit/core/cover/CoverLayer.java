@@ -7,15 +7,22 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import org.lumbrit.core.falloff.Falloff;
+import org.lumbrit.core.falloff.RandomSource;
 import org.lumbrit.core.kinds.Apart;
 import org.lumbrit.core.kinds.Kind;
+import org.lumbrit.core.kinds.Kinds;
 import org.lumbrit.core.kinds.Refers;
 import org.lumbrit.core.kinds.Setting;
 import org.lumbrit.core.kinds.Surrounding;
+import org.lumbrit.core.math.CurvePoint;
 import org.lumbrit.core.plants.Plant;
 import org.lumbrit.core.plants.PlantLayer;
 import org.lumbrit.core.props.Prop;
+import org.lumbrit.core.recipe.Beginning;
+import org.lumbrit.core.recipe.Begun;
 import org.lumbrit.core.recipe.Checking;
+import org.lumbrit.core.recipe.Drive;
 import org.lumbrit.core.recipe.Family;
 import org.lumbrit.core.recipe.Finding;
 import org.lumbrit.core.recipe.Layer;
@@ -249,6 +256,24 @@ public record CoverLayer(
                 newProperties);
     }
 
+    /** Grass, each plant turned its own way. */
+    @Override
+    public Begun begin(Beginning beginning) {
+        CoverLayer made = Kinds.with(beginning.ready(this, "Grass"), "keepsClear", true);
+        Optional<Falloff> known = beginning.recipe().falloffs().stream()
+                .filter(falloff -> falloff.source() instanceof RandomSource)
+                .findFirst();
+        Falloff own = known.orElseGet(() -> new Falloff(
+                beginning.ids().apply("f"), beginning.freeFalloffName("Each its own"), new RandomSource(1), List.of()));
+        return new Begun.Made(
+                known.isPresent() ? List.of() : List.of(own),
+                made,
+                List.of(new Drive(made.id, "yaw", own.id(), CurvePoint.STRAIGHT)),
+                DENSITY,
+                false,
+                "");
+    }
+
     @Override
     public Family family() {
         return Family.COVER;
@@ -311,5 +336,15 @@ public record CoverLayer(
     @Override
     public int variants() {
         return Math.max(1, plant.variants());
+    }
+
+    @Override
+    public List<String> tools() {
+        return List.of("hand", "areas");
+    }
+
+    @Override
+    public String settingsTitle() {
+        return "Plant, where it stands, colours …";
     }
 }

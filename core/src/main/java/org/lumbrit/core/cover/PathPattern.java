@@ -21,7 +21,11 @@ import org.lumbrit.core.surface.SegmentTree;
         title = "Along a path",
         help = "A border along the edge of a path or around an area.")
 public record PathPattern(
-        @Setting(title = "path", refers = Refers.PLACE, help = "A path, or an area whose edge is meant")
+        @Setting(
+                title = "path",
+                refers = Refers.PLACE,
+                of = {"path", "area"},
+                help = "A path, or an area whose edge is meant")
         String along,
 
         @Setting(

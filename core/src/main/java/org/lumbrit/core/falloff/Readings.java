@@ -16,6 +16,11 @@ public final class Readings {
         return metres < 0 ? metres(-metres) + " inside" : metres(metres) + " away";
     }
 
+    /** Metres a second: "4.5 m/s". */
+    public static String speed(double metresPerSecond) {
+        return Decimal.write(metresPerSecond, 2) + " m/s";
+    }
+
     public static String degrees(double degrees) {
         return Decimal.write(degrees, 0) + "°";
     }

@@ -25,10 +25,8 @@ public final class Findings {
         Samples samples = evaluation.samples(evaluation.plan().lattice());
         List<Finding> found = new ArrayList<>(FalloffFindings.of(evaluation, samples));
         for (Prop prop : recipe.props()) {
-            if (!prop.hidden()) {
-                evaluation.cancel().check();
-                found.addAll(PropFindings.of(evaluation, prop));
-            }
+            evaluation.cancel().check();
+            found.addAll(PropFindings.of(evaluation, prop));
         }
         for (Layer layer : recipe.layers()) {
             if (!layer.hidden()) {

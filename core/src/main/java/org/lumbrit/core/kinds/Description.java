@@ -19,6 +19,7 @@ public record Description(String name, String title, String help, List<SettingDe
      * @param type number, whole, switch, choice, kind (a thing with settings of its own), curve, list, falloff, place, layer, prop, picture, mesh, colour or text
      * @param byDefault as it would stand in the recipe, "" where there is none
      * @param choices the words of a choice, empty for the others
+     * @param of which kinds of thing a reference may name, empty where any will do
      */
     public record SettingDescription(
             String name,
@@ -32,6 +33,7 @@ public record Description(String name, String title, String help, List<SettingDe
             double sliderMax,
             String byDefault,
             List<String> choices,
+            List<String> of,
             boolean onCard) {}
 
     public static Description of(Class<? extends Record> type) {
@@ -66,6 +68,7 @@ public record Description(String name, String title, String help, List<SettingDe
                 slider[1],
                 setting.byDefault(),
                 type.isEnum() ? Kinds.words(type) : List.of(),
+                List.of(setting.of()),
                 setting.onCard());
     }
 

@@ -24,9 +24,14 @@ public final class References {
      * One reference.
      *
      * @param path the way to it, such as {@code steps[2].falloff}; @param what it names; @param id the name
-     * @param kind which kind of that it must be, "" where any will do
+     * @param kinds of which kinds that may be, none where any will do
      */
-    public record Reference(String path, Refers what, String id, String kind) {
+    public record Reference(String path, Refers what, String id, List<String> kinds) {
+        /** Whether a thing is of a kind that it may be. */
+        public boolean allows(Record thing) {
+            return kinds.isEmpty() || kinds.contains(Kinds.of(thing).name());
+        }
+
         /** Whether it names this. */
         public boolean names(Refers other, String otherId) {
             return what == other && id.equals(otherId);
@@ -97,7 +102,7 @@ public final class References {
                 && !id.isEmpty()
                 && setting != null
                 && setting.refers().isReference()) {
-            found.add(new Reference(path, setting.refers(), id, setting.of()));
+            found.add(new Reference(path, setting.refers(), id, List.of(setting.of())));
         }
     }
 
@@ -110,6 +115,22 @@ public final class References {
         @SuppressWarnings("unchecked")
         T changed = (T) replaced(record, null, what, other);
         return changed;
+    }
+
+    /** The same record with one reference, by the way to it, given another id. */
+    public static Record replaced(Record record, String path, String id) {
+        int dot = path.indexOf('.');
+        String name = dot < 0 ? path : path.substring(0, dot);
+        for (RecordComponent component : Kinds.components(record.getClass())) {
+            if (component.getName().equals(name)) {
+                Object before = Kinds.value(record, component);
+                Object after = dot >= 0
+                        ? replaced((Record) before, path.substring(dot + 1), id)
+                        : before instanceof Optional ? Optional.of(id) : id;
+                return Kinds.with(record, name, after);
+            }
+        }
+        throw new IllegalArgumentException("no single reference at " + path);
     }
 
     private static Object replaced(Object value, Setting setting, Refers what, UnaryOperator<String> other) {

@@ -28,8 +28,8 @@ public @interface Setting {
     /** What a text refers to by id. */
     Refers refers() default Refers.NOTHING;
 
-    /** Which kind of thing it must refer to, by the kind's word; "" where any will do. */
-    String of() default "";
+    /** Which kinds of thing it may refer to, by their words; none where any will do. */
+    String[] of() default {};
 
     /** Shown on the step's card; the others only in its form. */
     boolean onCard() default true;

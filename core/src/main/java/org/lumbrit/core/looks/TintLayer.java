@@ -4,18 +4,24 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import org.lumbrit.core.falloff.Domain;
 import org.lumbrit.core.falloff.FacingSource;
+import org.lumbrit.core.falloff.Falloff;
 import org.lumbrit.core.falloff.SunlitSource;
 import org.lumbrit.core.kinds.Apart;
 import org.lumbrit.core.kinds.Kind;
 import org.lumbrit.core.kinds.Setting;
 import org.lumbrit.core.kinds.Surrounding;
 import org.lumbrit.core.math.Colour;
+import org.lumbrit.core.math.CurvePoint;
 import org.lumbrit.core.math.Powers;
 import org.lumbrit.core.math.Smooth;
 import org.lumbrit.core.props.Prop;
+import org.lumbrit.core.recipe.Beginning;
+import org.lumbrit.core.recipe.Begun;
 import org.lumbrit.core.recipe.Checking;
 import org.lumbrit.core.recipe.Colouring;
+import org.lumbrit.core.recipe.Drive;
 import org.lumbrit.core.recipe.Family;
 import org.lumbrit.core.recipe.Layer;
 import org.lumbrit.core.recipe.PropertyDescription;
@@ -135,6 +141,29 @@ public record TintLayer(
         return OFFERED;
     }
 
+    /** Coloured by the chosen falloff, or the first that varies over the place. */
+    @Override
+    public Begun begin(Beginning beginning) {
+        TintLayer made = beginning.ready(this, "Tint");
+        List<Falloff> falloffs = beginning.recipe().falloffs().stream()
+                .filter(falloff -> falloff.source().domain() == Domain.PLACE)
+                .toList();
+        Optional<Falloff> by = falloffs.stream()
+                .filter(falloff -> falloff.id().equals(beginning.falloff()))
+                .findFirst()
+                .or(() -> falloffs.stream().findFirst());
+        return new Begun.Made(
+                List.of(),
+                made,
+                by.map(falloff -> List.of(new Drive(made.id, VALUE, falloff.id(), CurvePoint.STRAIGHT)))
+                        .orElse(List.of()),
+                VALUE,
+                false,
+                made.name + " colours the ground"
+                        + by.map(falloff -> " by " + falloff.name()).orElse("")
+                        + ". Its ramp and tones are in the layer’s menu.");
+    }
+
     @Override
     public Family family() {
         return Family.LOOK;
@@ -209,5 +238,10 @@ public record TintLayer(
     @Override
     public boolean liesOn(Prop standing) {
         return true;
+    }
+
+    @Override
+    public String settingsTitle() {
+        return "Ramp, tones, name …";
     }
 }

@@ -2,15 +2,21 @@ package org.lumbrit.core.motion;
 
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
+import org.lumbrit.core.cover.CoverLayer;
 import org.lumbrit.core.kinds.Apart;
 import org.lumbrit.core.kinds.Kind;
+import org.lumbrit.core.kinds.Kinds;
 import org.lumbrit.core.kinds.Refers;
 import org.lumbrit.core.kinds.Setting;
+import org.lumbrit.core.recipe.Beginning;
+import org.lumbrit.core.recipe.Begun;
 import org.lumbrit.core.recipe.Family;
 import org.lumbrit.core.recipe.Layer;
 import org.lumbrit.core.recipe.PropertyDescription;
 import org.lumbrit.core.recipe.PropertyRange;
+import org.lumbrit.core.recipe.Recipe;
 import org.lumbrit.core.recipe.Subject;
 
 /** Grains that are carried: stuck to plants or to the ground where a mask says so, coloured by their true speed through space. */
@@ -82,6 +88,24 @@ public record GrainsLayer(
     @Override
     public List<PropertyDescription> offered() {
         return OFFERED;
+    }
+
+    /** On the plants of the chosen cover, else of one that sways, else on the ground. */
+    @Override
+    public Begun begin(Beginning beginning) {
+        Recipe recipe = beginning.recipe();
+        Optional<CoverLayer> on = recipe.layer(beginning.layer(), CoverLayer.class)
+                .or(() -> recipe.layersOf(SwayLayer.class).stream()
+                        .flatMap(sway -> recipe.layer(sway.cover(), CoverLayer.class).stream())
+                        .findFirst());
+        GrainsLayer made = beginning.ready(
+                this, on.map(cover -> "Grains on " + cover.name()).orElse("Grains"));
+        return on.map(cover -> new Begun.Made(
+                        Kinds.with(made, "carrier", new Carrier.Blades(cover.id())),
+                        MASK,
+                        false,
+                        "Grains stick to " + cover.name() + ", coloured by their speed."))
+                .orElseGet(() -> new Begun.Made(made, MASK, false, "Grains lie on the ground."));
     }
 
     @Override

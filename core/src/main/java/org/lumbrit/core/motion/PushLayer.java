@@ -11,7 +11,10 @@ import org.lumbrit.core.kinds.Kinds;
 import org.lumbrit.core.kinds.Refers;
 import org.lumbrit.core.kinds.Setting;
 import org.lumbrit.core.math.Decimal;
+import org.lumbrit.core.props.BannerShape;
 import org.lumbrit.core.props.Prop;
+import org.lumbrit.core.recipe.Beginning;
+import org.lumbrit.core.recipe.Begun;
 import org.lumbrit.core.recipe.Family;
 import org.lumbrit.core.recipe.Frames;
 import org.lumbrit.core.recipe.Layer;
@@ -109,6 +112,26 @@ public record PushLayer(
     @Override
     public List<PropertyDescription> offered() {
         return OFFERED;
+    }
+
+    /** For the chosen prop, else a banner, else the first. */
+    @Override
+    public Begun begin(Beginning beginning) {
+        Recipe recipe = beginning.recipe();
+        Optional<Prop> chosen = recipe.prop(beginning.prop())
+                .or(() -> recipe.props().stream()
+                        .filter(each -> each.shape() instanceof BannerShape)
+                        .findFirst())
+                .or(() -> recipe.props().stream().findFirst());
+        return beginning.filled(
+                chosen.map(each -> Kinds.with(this, "prop", each.id())).orElse(this),
+                "Waves in " + chosen.map(Prop::name).orElse("a prop"),
+                layer -> new Begun.Made(
+                        layer,
+                        STRENGTH,
+                        false,
+                        "Waves run through " + chosen.orElseThrow().name()
+                                + ". Let a falloff drive its mask, so that one end is held."));
     }
 
     @Override

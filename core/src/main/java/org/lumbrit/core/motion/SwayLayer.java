@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
+import org.lumbrit.core.cover.CoverLayer;
 import org.lumbrit.core.falloff.Loop;
 import org.lumbrit.core.kinds.Apart;
 import org.lumbrit.core.kinds.Kind;
@@ -11,6 +12,8 @@ import org.lumbrit.core.kinds.Kinds;
 import org.lumbrit.core.kinds.Refers;
 import org.lumbrit.core.kinds.Setting;
 import org.lumbrit.core.math.Decimal;
+import org.lumbrit.core.recipe.Beginning;
+import org.lumbrit.core.recipe.Begun;
 import org.lumbrit.core.recipe.Checking;
 import org.lumbrit.core.recipe.Family;
 import org.lumbrit.core.recipe.Frames;
@@ -119,6 +122,33 @@ public record SwayLayer(
         return OFFERED;
     }
 
+    /** For the chosen cover, or the first, that does not sway yet. */
+    @Override
+    public Begun begin(Beginning beginning) {
+        Recipe recipe = beginning.recipe();
+        List<String> swaying =
+                recipe.layersOf(SwayLayer.class).stream().map(SwayLayer::cover).toList();
+        List<CoverLayer> still = recipe.layersOf(CoverLayer.class).stream()
+                .filter(each -> !swaying.contains(each.id()))
+                .toList();
+        Optional<CoverLayer> chosen = still.stream()
+                .filter(each -> each.id().equals(beginning.layer()))
+                .findFirst()
+                .or(() -> still.stream().findFirst());
+        if (chosen.isEmpty() && !swaying.isEmpty()) {
+            return new Begun.Missing("Every cover sways already; change its sway, or copy one to others.", "");
+        }
+        return beginning.filled(
+                chosen.map(each -> forCover(each.id())).orElse(this),
+                "Sway of " + chosen.map(CoverLayer::name).orElse("plants"),
+                layer -> new Begun.Made(
+                        layer,
+                        BEND,
+                        false,
+                        chosen.orElseThrow().name() + " bends in "
+                                + recipe.names().nameOf(Refers.LAYER, ((SwayLayer) layer).wind) + "."));
+    }
+
     @Override
     public Family family() {
         return Family.MOTION;
@@ -175,5 +205,15 @@ public record SwayLayer(
     /** The same for the plants of another cover. */
     public SwayLayer forCover(String newCover) {
         return Kinds.with(this, "cover", newCover);
+    }
+
+    @Override
+    public List<String> tools() {
+        return List.of("spread");
+    }
+
+    @Override
+    public boolean duplicable() {
+        return false;
     }
 }

@@ -8,11 +8,14 @@ import java.util.Set;
 import java.util.function.Function;
 import org.lumbrit.core.edit.LayerEdit;
 import org.lumbrit.core.falloff.Loop;
+import org.lumbrit.core.falloff.Readings;
 import org.lumbrit.core.kinds.Apart;
 import org.lumbrit.core.kinds.Kind;
 import org.lumbrit.core.kinds.Setting;
 import org.lumbrit.core.kinds.Surrounding;
 import org.lumbrit.core.math.Decimal;
+import org.lumbrit.core.recipe.Beginning;
+import org.lumbrit.core.recipe.Begun;
 import org.lumbrit.core.recipe.Checking;
 import org.lumbrit.core.recipe.Family;
 import org.lumbrit.core.recipe.Field;
@@ -158,6 +161,15 @@ public record WindLayer(
     }
 
     @Override
+    public Begun begin(Beginning beginning) {
+        return new Begun.Made(
+                beginning.ready(this, "Wind"),
+                WIND,
+                true,
+                "The wind blows: its gusts are on the ground. Turn it by the rose; a sway lets plants bend in it.");
+    }
+
+    @Override
     public List<Field> results() {
         return List.of(Field.inPlace(
                 WIND,
@@ -266,5 +278,18 @@ public record WindLayer(
     @Override
     public boolean handedOver() {
         return true;
+    }
+
+    @Override
+    public List<String> tools() {
+        return List.of("rose");
+    }
+
+    @Override
+    public String sentence(String result, Surroundings site) {
+        return name + " goes toward " + Decimal.write(heading, 0) + "° at "
+                + Readings.speed(properties.get(SPEED).high()) + " on the average; its gusts of "
+                + Readings.metres(gustLength) + " travel at " + Readings.speed(gustSpeed)
+                + ". Plants sway in it through a sway.";
     }
 }

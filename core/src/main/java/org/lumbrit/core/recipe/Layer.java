@@ -102,6 +102,37 @@ public interface Layer {
         return true;
     }
 
+    /**
+     * What a new one of this kind begins with, and what it brings along. Asked of a layer with everything by default, whose
+     * references are {@link Beginning#OPEN}.
+     */
+    default Begun begin(Beginning beginning) {
+        return beginning.filled(
+                this,
+                Kinds.of((Record) this).title(),
+                layer -> new Begun.Made(layer, layer.offered().get(0).name(), false, ""));
+    }
+
+    /** A sentence on one of its results as it is seen now, "" where the drives of a property say all. */
+    default String sentence(String result, Surroundings site) {
+        return "";
+    }
+
+    /** Words for what the page offers besides the rows and the settings of this kind, such as {@code rose}. */
+    default List<String> tools() {
+        return List.of();
+    }
+
+    /** Whether a second one beside it makes sense. */
+    default boolean duplicable() {
+        return true;
+    }
+
+    /** What the dialog of its settings is called in a menu. */
+    default String settingsTitle() {
+        return "Settings, name …";
+    }
+
     /** What is probably not meant in it. */
     default List<Finding> findings(Surroundings site) {
         return List.of();

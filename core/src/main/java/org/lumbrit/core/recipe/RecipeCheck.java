@@ -155,10 +155,11 @@ public final class RecipeCheck {
             String word = Kinds.word(refers);
             if (thing.isEmpty()) {
                 say(at, "There is no " + word + " with the id “" + text + "”" + instead(refers));
-            } else if (!setting.of().isEmpty() && !Kinds.of(thing.get()).name().equals(setting.of())) {
+            } else if (setting.of().length > 0
+                    && !List.of(setting.of()).contains(Kinds.of(thing.get()).name())) {
                 say(
                         at,
-                        "“" + recipe.names().nameOf(refers, text) + "” is no " + setting.of()
+                        "“" + recipe.names().nameOf(refers, text) + "” is no " + String.join(" or ", setting.of())
                                 + "; choose one, or add one first.");
             }
         }

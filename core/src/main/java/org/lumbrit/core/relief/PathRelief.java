@@ -29,7 +29,11 @@ public record PathRelief(
         @Setting(title = "hidden", byDefault = "false") @Apart
         boolean hidden,
 
-        @Setting(title = "along", refers = Refers.PLACE, help = "The line of the path, or an area's edge")
+        @Setting(
+                title = "along",
+                refers = Refers.PLACE,
+                of = {"path", "area", "point"},
+                help = "The line of the path, or an area's edge")
         String place,
 
         @Setting(

@@ -3,7 +3,11 @@ package org.lumbrit.core.relief;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import org.lumbrit.core.falloff.Readings;
+import org.lumbrit.core.kinds.Kinds;
 import org.lumbrit.core.kinds.Surrounding;
+import org.lumbrit.core.recipe.Beginning;
+import org.lumbrit.core.recipe.Begun;
 import org.lumbrit.core.recipe.Family;
 import org.lumbrit.core.recipe.Field;
 import org.lumbrit.core.recipe.Finding;
@@ -29,6 +33,18 @@ public interface ReliefLayer extends Layer {
     @Override
     default Family family() {
         return Family.RELIEF;
+    }
+
+    @Override
+    default Begun begin(Beginning beginning) {
+        return beginning.filled(
+                this,
+                Kinds.of((Record) this).title(),
+                layer -> new Begun.Made(
+                        layer,
+                        layer.offered().get(0).name(),
+                        false,
+                        layer.name() + " shapes the ground above the other relief layers."));
     }
 
     /** The ground below it, as the relief layers before it have left it. */
@@ -82,6 +98,13 @@ public interface ReliefLayer extends Layer {
     @Override
     default Optional<float[]> groundChange(Surroundings site) {
         return Optional.of(changes(site));
+    }
+
+    @Override
+    default String sentence(String result, Surroundings site) {
+        float[] ends = changes(site);
+        return name() + " lowers the ground by up to " + Readings.metres(-ends[0]) + " and raises it by up to "
+                + Readings.metres(ends[1]) + ". Its falloffs see the ground below it.";
     }
 
     @Override

@@ -462,6 +462,11 @@ public final class SiteEvaluation {
         return layer.findings(surroundings(layer));
     }
 
+    /** A sentence on a result of a layer as it is seen now, "" where the drives of a property say all. */
+    public String sentence(Layer layer, String field) {
+        return layer.properties().containsKey(field) ? "" : layer.sentence(field, surroundings(layer));
+    }
+
     /** How far a layer lowers and raises the ground, metres; none where it leaves it. */
     public Optional<float[]> groundChange(Layer layer) {
         return layer.groundChange(surroundings(layer));

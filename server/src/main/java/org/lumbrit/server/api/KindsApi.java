@@ -2,7 +2,7 @@ package org.lumbrit.server.api;
 
 import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.constraints.NotNull;
-import java.lang.reflect.RecordComponent;
+import java.util.Arrays;
 import java.util.List;
 import org.lumbrit.core.cover.Bed;
 import org.lumbrit.core.cover.Pattern;
@@ -11,23 +11,21 @@ import org.lumbrit.core.falloff.Source;
 import org.lumbrit.core.falloff.Step;
 import org.lumbrit.core.kinds.Description;
 import org.lumbrit.core.kinds.Kinds;
-import org.lumbrit.core.kinds.Setting;
 import org.lumbrit.core.motion.Blowing;
 import org.lumbrit.core.motion.Carrier;
 import org.lumbrit.core.motion.GustSource;
 import org.lumbrit.core.plants.Plant;
 import org.lumbrit.core.props.Prop;
 import org.lumbrit.core.props.Shape;
+import org.lumbrit.core.recipe.Family;
+import org.lumbrit.core.recipe.Field;
 import org.lumbrit.core.recipe.GroundSpec;
 import org.lumbrit.core.recipe.Layer;
 import org.lumbrit.core.recipe.Limits;
 import org.lumbrit.core.recipe.PropertyDescription;
-import org.lumbrit.formats.json.RecipeJson;
 import org.springframework.http.MediaType;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RestController;
-import tools.jackson.databind.node.JsonNodeFactory;
-import tools.jackson.databind.node.ObjectNode;
 
 /** What sources, steps, layers and plants say about themselves; the forms on screen are made from it. */
 @RestController
@@ -43,18 +41,61 @@ class KindsApi {
             @NotNull List<Description> blowings,
             @NotNull List<Description> gustSources,
             @NotNull List<Description> carriers,
-            @NotNull List<LayerProperties> layerProperties,
+            @NotNull List<LayerKind> layerKinds,
+            @NotNull List<FamilyView> families,
             @NotNull List<Description> shapes,
             @NotNull List<Description.SettingDescription> propSettings,
             @NotNull List<Description.SettingDescription> groundSettings,
             @NotNull List<Description.SettingDescription> limitSettings) {}
 
-    /** The rows of one kind of layer. */
-    record LayerProperties(@NotNull String kind, @NotNull List<LayerProperty> properties) {
-        static LayerProperties of(Class<?> kind, List<PropertyDescription> offered) {
-            return new LayerProperties(
-                    Kinds.kind(kind).name(),
-                    offered.stream().map(LayerProperty::of).toList());
+    /** A part of the board. */
+    record FamilyView(@NotNull String name, @NotNull String title) {}
+
+    /**
+     * What the page has to know of a kind of layer.
+     *
+     * @param properties the rows of the board; @param results what it computes besides
+     * @param keyable whether its settings, and not only its properties, can be keyed over time
+     * @param seeded whether another seed is another one of the same kind
+     * @param tools words for what the page offers besides
+     */
+    record LayerKind(
+            @NotNull String kind,
+            @NotNull String family,
+            @NotNull List<LayerProperty> properties,
+            @NotNull List<FieldView> results,
+            @NotNull Boolean seeded,
+            @NotNull Boolean duplicable,
+            @NotNull Boolean keyable,
+            @NotNull String settingsTitle,
+            @NotNull List<String> tools) {
+        static LayerKind of(Layer layer) {
+            Description.SettingDescription seed = Description.of(((Record) layer).getClass()).settings().stream()
+                    .filter(setting -> setting.name().equals("seed"))
+                    .findFirst()
+                    .orElseThrow();
+            return new LayerKind(
+                    Kinds.of((Record) layer).name(),
+                    Kinds.word(layer.family()),
+                    layer.offered().stream().map(LayerProperty::of).toList(),
+                    layer.results().stream().map(FieldView::of).toList(),
+                    seed.onCard(),
+                    layer.duplicable(),
+                    layer.keyable("settings"),
+                    layer.settingsTitle(),
+                    layer.tools());
+        }
+    }
+
+    /** A result that a layer computes. */
+    record FieldView(
+            @NotNull String name,
+            @NotNull String title,
+            @NotNull String help,
+            @NotNull String unit,
+            @NotNull Boolean signed) {
+        static FieldView of(Field field) {
+            return new FieldView(field.name(), field.title(), field.help(), field.unit(), field.signed());
         }
     }
 
@@ -104,30 +145,15 @@ class KindsApi {
                 describe(GustSource.class),
                 describe(Carrier.class),
                 Kinds.of(Layer.class).stream()
-                        .map(kind -> LayerProperties.of(kind, fresh(kind).offered()))
+                        .map(kind -> LayerKind.of(FreshLayer.of(kind)))
+                        .toList(),
+                Arrays.stream(Family.values())
+                        .map(family -> new FamilyView(Kinds.word(family), family.title()))
                         .toList(),
                 describe(Shape.class),
                 Description.settings(Prop.class),
                 Description.settings(GroundSpec.class),
                 Description.settings(Limits.class));
-    }
-
-    /** A layer of a kind with all settings by default, to be asked what it offers. */
-    private static Layer fresh(Class<? extends Record> kind) {
-        ObjectNode node = JsonNodeFactory.instance
-                .objectNode()
-                .put("kind", Kinds.kind(kind).name())
-                .put("id", "new")
-                .put("name", "New");
-        for (RecordComponent component : Kinds.components(kind)) {
-            Setting setting = component.getAnnotation(Setting.class);
-            if (setting != null
-                    && setting.byDefault().isEmpty()
-                    && setting.refers().isReference()) {
-                node.put(component.getName(), "other");
-            }
-        }
-        return RecipeJson.read(node, Layer.class, "layer");
     }
 
     private static List<Description> describe(Class<?> sealed) {

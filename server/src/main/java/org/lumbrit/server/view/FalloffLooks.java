@@ -5,7 +5,6 @@ import java.util.List;
 import org.lumbrit.core.answers.Summary;
 import org.lumbrit.core.falloff.Domain;
 import org.lumbrit.core.falloff.Falloff;
-import org.lumbrit.core.findings.FalloffFindings;
 import org.lumbrit.core.surface.Samples;
 import org.lumbrit.server.view.Look.Seen;
 import org.lumbrit.server.view.Manifest.FalloffView;
@@ -36,7 +35,6 @@ final class FalloffLooks {
             }
             views.add(new FalloffView(falloff.id(), falloff.name(), look.perPlant(falloff), stages));
         }
-        look.findings.addAll(FalloffFindings.of(look.evaluation, look.samples));
         return views;
     }
 

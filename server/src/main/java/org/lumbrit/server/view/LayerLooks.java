@@ -2,18 +2,14 @@ package org.lumbrit.server.view;
 
 import java.util.ArrayList;
 import java.util.List;
-import org.lumbrit.core.answers.Cost;
 import org.lumbrit.core.cover.CoverLayer;
-import org.lumbrit.core.findings.BudgetFindings;
-import org.lumbrit.core.findings.MotionFindings;
 import org.lumbrit.core.math.KeyBuilder;
-import org.lumbrit.core.moving.SiteMotion;
 import org.lumbrit.core.recipe.Layer;
 import org.lumbrit.core.recipe.Subject;
 import org.lumbrit.core.surface.Tint;
 import org.lumbrit.server.view.Manifest.LayerView;
 
-/** Layers in a view: plants, colours, what relief lowers and raises; and what is found about them. */
+/** Layers in a view: plants, colours, what relief lowers and raises. */
 final class LayerLooks {
     private final Look look;
     private final PlantViews plantViews;
@@ -27,12 +23,7 @@ final class LayerLooks {
         List<LayerView> views = new ArrayList<>();
         for (Layer layer : look.recipe.layers()) {
             views.add(layer.hidden() ? LayerView.nothing(layer) : shown(layer, full));
-            if (!layer.hidden()) {
-                look.findings.addAll(look.evaluation.findings(layer));
-            }
         }
-        look.findings.addAll(MotionFindings.ofSettings(look.recipe, SiteMotion.of(look.evaluation)));
-        look.findings.addAll(BudgetFindings.of(look.recipe, Cost.of(look.evaluation)));
         return views;
     }
 

@@ -1,6 +1,5 @@
 package org.lumbrit.server.view;
 
-import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -11,7 +10,6 @@ import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.math.KeyBuilder;
 import org.lumbrit.core.props.PlacedMesh;
 import org.lumbrit.core.recipe.Family;
-import org.lumbrit.core.recipe.Finding;
 import org.lumbrit.core.recipe.Layer;
 import org.lumbrit.core.recipe.Recipe;
 import org.lumbrit.core.site.SiteEvaluation;
@@ -21,7 +19,7 @@ import org.lumbrit.core.surface.Samples;
 import org.lumbrit.server.results.KeptResults;
 import org.lumbrit.server.view.Manifest.GroundView;
 
-/** One evaluation of one view: what is looked at, on which ground, and what was found on the way. */
+/** One evaluation of one view: what is looked at, and on which ground. */
 final class Look {
     final SiteEvaluation evaluation;
     final SiteEvaluation now;
@@ -30,7 +28,6 @@ final class Look {
     final KeptResults results;
     final Lattice lattice;
     final Samples samples;
-    final List<Finding> findings = new ArrayList<>();
     private final Map<String, Seen> grounds = new HashMap<>();
 
     /**

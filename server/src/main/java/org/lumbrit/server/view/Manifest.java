@@ -115,6 +115,7 @@ public record Manifest(
      * @param low the end of the scale; @param high the other end
      * @param seen the ground on which it is shown, in words: "the ground below Rain"
      * @param signed whether it runs both ways from 0
+     * @param sentence on what is shown, "" where the drives of the row say all
      */
     public record ShownView(
             @NotNull String key,
@@ -124,7 +125,8 @@ public record Manifest(
             @NotNull Double high,
             @NotNull Summary summary,
             @NotNull String seen,
-            @NotNull Boolean signed) {}
+            @NotNull Boolean signed,
+            @NotNull String sentence) {}
 
     /**
      * An automatic remark about a likely mistake.

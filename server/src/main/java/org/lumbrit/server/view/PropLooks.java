@@ -3,7 +3,6 @@ package org.lumbrit.server.view;
 import java.util.ArrayList;
 import java.util.List;
 import org.lumbrit.core.falloff.Falloff;
-import org.lumbrit.core.findings.PropFindings;
 import org.lumbrit.core.math.Colour;
 import org.lumbrit.core.math.KeyBuilder;
 import org.lumbrit.core.props.PlacedMesh;
@@ -25,7 +24,6 @@ final class PropLooks {
     List<PropView> props(ViewRequest request) {
         List<PropView> views = new ArrayList<>();
         for (Prop prop : look.recipe.props()) {
-            look.findings.addAll(PropFindings.of(look.evaluation, prop));
             if (prop.hidden()) {
                 continue;
             }

@@ -27,14 +27,14 @@ final class ShownLook {
         Falloff falloff = look.shownFalloff(request);
         if (falloff == null) {
             float[] nothing = new float[look.lattice.count()];
-            return show("nothing", look.seenBy(""), "Nothing chosen", "", 0, 1, false, nothing);
+            return show("nothing", look.seenBy(""), "Nothing chosen", "", 0, 1, false, nothing, "");
         }
         Seen seen = look.seenFor(falloff.id(), request.layer());
         int last = falloff.steps().size();
         int stage = request.stage() < 0 ? last : Math.min(request.stage(), last);
         String title = falloff.name() + (stage == last ? "" : stage == 0 ? ": source" : ": after step " + stage);
         float[] values = seen.now().stage(falloff.id(), stage, seen.samples());
-        return show(seen.now().plan().stageKey(falloff.id(), stage), seen, title, "", 0, 1, false, values);
+        return show(seen.now().plan().stageKey(falloff.id(), stage), seen, title, "", 0, 1, false, values, "");
     }
 
     /** A field of a layer: what drives it is seen on the ground that the layer sees, what it makes on the finished one. */
@@ -52,16 +52,25 @@ final class ShownLook {
                 ends[0],
                 ends[1],
                 field.signed(),
-                values);
+                values,
+                seen.now().sentence(now, name));
     }
 
     private ShownView show(
-            String key, Seen seen, String title, String unit, double low, double high, boolean signed, float[] values) {
+            String key,
+            Seen seen,
+            String title,
+            String unit,
+            double low,
+            double high,
+            boolean signed,
+            float[] values,
+            String sentence) {
         String both = Look.key(key, seen.lattice().key());
         Summary summary = look.summary(both, values, seen.areas(), (low + high) / 2);
         String bundle = look.kept(
                 Look.key("values bundle/1", both),
                 shared -> Binaries.values(seen.lattice(), values, summary.min(), summary.max()));
-        return new ShownView(bundle, title, unit, low, high, summary, seen.title(), signed);
+        return new ShownView(bundle, title, unit, low, high, summary, seen.title(), signed, sentence);
     }
 }

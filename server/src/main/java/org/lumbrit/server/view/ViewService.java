@@ -1,6 +1,7 @@
 package org.lumbrit.server.view;
 
 import java.util.List;
+import org.lumbrit.core.findings.Findings;
 import org.lumbrit.core.kinds.Kinds;
 import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.recipe.Family;
@@ -77,7 +78,7 @@ public class ViewService {
                 props,
                 falloffs,
                 shown,
-                look.findings.stream().map(FindingView::of).toList(),
+                Findings.of(still).stream().map(FindingView::of).toList(),
                 plants,
                 triangles,
                 milliseconds);

@@ -1,0 +1,37 @@
+import type { Layer } from '../api/types';
+import { shown } from '../parts/numbers';
+import { resultsOf } from './layerKinds';
+import { useSelection } from './selection';
+import { useSession } from './session';
+
+/** "−4", "0" or "+1.3". */
+function metres(value: number): string {
+  const rounded = Number(value.toPrecision(2));
+  return Math.abs(rounded) < 0.005 ? '0' : `${rounded > 0 ? '+' : ''}${shown(rounded)}`;
+}
+
+/** What a layer computes besides its properties: each shown in the values view. */
+export function ResultButtons({ layer }: { layer: Layer }) {
+  const { kinds, manifest } = useSession();
+  const { layer: chosen, property, values, chooseProperty, set } = useSelection();
+  const view = manifest?.layers.find((each) => each.id === layer.id);
+  return resultsOf(kinds, layer).map((result) => {
+    const showing = values && chosen === layer.id && property === result.name;
+    const change = !layer.hidden && view && view.lowered != null ? `${metres(view.lowered)} … ${metres(view.raised ?? 0)} m` : 'off';
+    return (
+      <button
+        key={result.name}
+        className={`difference ${showing ? 'active' : ''}`}
+        aria-pressed={showing}
+        title={`${layer.name}: ${result.help}`}
+        aria-label={`${result.title[0]!.toUpperCase()}${result.title.slice(1)} of ${layer.name}`}
+        onClick={() => {
+          chooseProperty(layer.id, result.name);
+          set({ values: true });
+        }}
+      >
+        {result.signed ? change : result.name}
+      </button>
+    );
+  });
+}
