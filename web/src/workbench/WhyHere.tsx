@@ -2,16 +2,19 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api, whenStopped } from '../api/client';
 import { shown, withUnit } from '../parts/numbers';
+import { resultsOf } from './layerKinds';
 import { useSelection } from './selection';
 import { useSession } from './session';
 
 /** The explanation of one clicked point. */
 export function WhyHere() {
-  const { site, recipe } = useSession();
+  const { site, recipe, kinds } = useSession();
   const { asked, layer: chosenLayer, property: chosenProperty, set } = useSelection();
   const [open, setOpen] = useState('');
   const layer = asked?.layer || chosenLayer || recipe.layers[0]?.id || '';
-  const known = Object.keys(recipe.layers.find((each) => each.id === layer)?.properties ?? {});
+  const of = recipe.layers.find((each) => each.id === layer);
+  const results = of ? resultsOf(kinds, of).map((each) => each.name) : [];
+  const known = [...Object.keys(of?.properties ?? {}), ...results];
   const property = known.includes(chosenProperty) ? chosenProperty : (known[0] ?? 'density');
   const answer = useQuery({
     queryKey: ['why', site.id, site.revision, layer, property, asked],
@@ -74,7 +77,7 @@ export function WhyHere() {
           )}
         </div>
       ))}
-      {data && data.why.factors.length === 0 && <div className="muted">Nothing drives it: it has its high end everywhere.</div>}
+      {data && data.why.factors.length === 0 && <div className="muted">{results.includes(property) ? 'The layer makes it; its properties say how.' : 'Nothing drives it: it has its high end everywhere.'}</div>}
       {data && (
         <>
           <hr className="my-1" />

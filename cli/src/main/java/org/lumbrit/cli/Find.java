@@ -7,6 +7,7 @@ import org.lumbrit.core.falloff.Falloff;
 import org.lumbrit.core.plants.Detail;
 import org.lumbrit.core.plants.PlantLayer;
 import org.lumbrit.core.props.Prop;
+import org.lumbrit.core.recipe.Field;
 import org.lumbrit.core.recipe.Layer;
 import org.lumbrit.core.recipe.Recipe;
 import org.lumbrit.core.relief.ReliefLayer;
@@ -49,6 +50,14 @@ final class Find {
             return kind.cast(layer);
         }
         throw new BadInputException("--layer: “" + wanted + "” " + otherwise + ".");
+    }
+
+    static Field field(Layer layer, String wanted) {
+        return layer.field(wanted)
+                .orElseThrow(() -> new BadInputException("--field: “" + layer.name() + "” has no “" + wanted
+                        + "”; it has "
+                        + String.join(
+                                ", ", layer.fields().stream().map(Field::name).toList()) + "."));
     }
 
     private static <T> T one(

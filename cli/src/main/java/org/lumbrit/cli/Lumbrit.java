@@ -19,6 +19,7 @@ import picocli.CommandLine.ParameterException;
         subcommands = {
             SchemaCommand.class,
             CheckCommand.class,
+            FindingsCommand.class,
             ProbeCommand.class,
             ScatterCommand.class,
             PlantCommand.class,
@@ -96,6 +97,6 @@ public final class Lumbrit implements Runnable {
     public void run() {
         throw new ParameterException(
                 spec.commandLine(),
-                "Say what to do: schema, check, probe, scatter, plant, aim, picture, ground, relief, water, mesh, wind, sway, push, loop or handover.");
+                "Say what to do: schema, check, findings, probe, scatter, plant, aim, picture, ground, relief, water, mesh, wind, sway, push, loop or handover.");
     }
 }

@@ -5,8 +5,9 @@ import java.io.Writer;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.concurrent.Callable;
-import org.lumbrit.core.falloff.Falloff;
 import org.lumbrit.core.props.Prop;
+import org.lumbrit.core.recipe.Field;
+import org.lumbrit.core.recipe.Layer;
 import org.lumbrit.core.site.SiteEvaluation;
 import org.lumbrit.core.surface.Ground;
 import org.lumbrit.core.surface.Lattice;
@@ -22,15 +23,37 @@ import picocli.CommandLine.Option;
 @Command(
         name = "probe",
         mixinStandardHelpOptions = true,
-        description = "Prints a falloff's values as CSV: x,y,z,value.")
+        description = "Prints values of a falloff, or of a layer's field, as CSV: x,y,z,value.")
 final class ProbeCommand implements Callable<Integer> {
     private static final int MOST_NODES = 4096;
 
     @Mixin
     private RecipeArgument recipe;
 
-    @Option(names = "--falloff", required = true, paramLabel = "NAME", description = "Name or id of the falloff.")
-    private String name;
+    @ArgGroup(exclusive = true, multiplicity = "1")
+    private What what;
+
+    /** One of the two things that have values. */
+    static final class What {
+        @Option(names = "--falloff", paramLabel = "NAME", description = "Name or id of the falloff.")
+        private String falloff;
+
+        @ArgGroup(exclusive = false)
+        private OfLayer layer;
+    }
+
+    /** A field of a layer. */
+    static final class OfLayer {
+        @Option(names = "--layer", required = true, paramLabel = "NAME", description = "Name or id of a layer.")
+        private String layer;
+
+        @Option(
+                names = "--field",
+                required = true,
+                paramLabel = "NAME",
+                description = "One of the layer's properties or results, by its name in the recipe.")
+        private String field;
+    }
 
     @Option(names = "--steps", description = "The source and every step in columns of their own.")
     private boolean steps;
@@ -53,7 +76,6 @@ final class ProbeCommand implements Callable<Integer> {
     @Override
     public Integer call() throws Exception {
         SiteEvaluation evaluation = recipe.evaluation(recipe.site());
-        Falloff falloff = Find.falloff(evaluation.plan().recipe(), name);
         if (where.prop != null) {
             Prop prop = Find.prop(evaluation.plan().recipe(), where.prop);
             evaluation = evaluation.on(prop.id());
@@ -63,7 +85,13 @@ final class ProbeCommand implements Callable<Integer> {
                         Find.prop(evaluation.plan().recipe(), where.prop).id()))
                 : samples(evaluation.plan().ground());
         try (Writer out = Output.writer()) {
-            ProbeCsv.write(evaluation, falloff, samples, steps, out);
+            if (what.falloff != null) {
+                ProbeCsv.write(evaluation, Find.falloff(evaluation.plan().recipe(), what.falloff), samples, steps, out);
+            } else {
+                Layer layer = Find.layer(evaluation.plan().recipe(), what.layer.layer, Layer.class, "");
+                Field field = Find.field(layer, what.layer.field);
+                ProbeCsv.write(evaluation.seenFor(layer, field.name()), layer, field, samples, out);
+            }
         }
         return 0;
     }

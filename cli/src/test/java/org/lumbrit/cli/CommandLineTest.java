@@ -76,6 +76,37 @@ class CommandLineTest {
     }
 
     @Test
+    void findingsArePrintedAndStrictEndsWithOneWhereOneWarns(@TempDir Path folder) throws IOException {
+        assertThat(run("findings", DEMO).exit()).isZero();
+        Path level = folder.resolve("recipe.json");
+        Files.writeString(level, """
+                {"format":"lumbrit-recipe","version":1,"name":"Level","ground":{"width":20},"places":[],"props":[],
+                 "falloffs":[{"id":"f","name":"Low","source":{"kind":"height","low":5,"high":9},"steps":[]}],
+                 "layers":[],"drives":[],"clock":{}}
+                """);
+        Run plain = run("findings", level.toString());
+        assertThat(plain.exit()).isZero();
+        assertThat(plain.out())
+                .contains(
+                        "warning  Low: levels beside the ground", "note     Low: nothing driven", "Remedy: Delete it.");
+        assertThat(run("findings", level.toString(), "--strict").exit()).isEqualTo(1);
+        Run json = run("findings", level.toString(), "--json", "--strict");
+        assertThat(json.exit()).isEqualTo(1);
+        assertThat(json.out()).startsWith("[").contains("\"kind\" : \"remove-falloff\"");
+    }
+
+    @Test
+    void fieldsOfLayersAreProbedInTheirUnits() {
+        Run difference = run("probe", DEMO, "--layer", "Rain", "--field", "difference", "--grid", "9");
+        assertThat(rows(difference.out())).hasSize(81).anyMatch(row -> row.split(",")[3].startsWith("-"));
+        Run density = run("probe", DEMO, "--layer", "Cotton grass", "--field", "density", "--grid", "9");
+        assertThat(rows(density.out())).anyMatch(row -> Double.parseDouble(row.split(",")[3]) > 1);
+        Run wrong = run("probe", DEMO, "--layer", "Rain", "--field", "wetness", "--grid", "9");
+        assertThat(wrong.exit()).isEqualTo(2);
+        assertThat(wrong.errors()).contains("has no “wetness”; it has difference, ");
+    }
+
+    @Test
     void tilesOfAScatterAreTheWhole() {
         List<String> whole =
                 rows(run("scatter", DEMO, "--layer", "Cotton grass").out());

@@ -9,7 +9,9 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Arrays;
+import java.util.HashSet;
 import java.util.List;
+import java.util.Set;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.lumbrit.core.falloff.Source;
@@ -17,6 +19,8 @@ import org.lumbrit.core.falloff.Step;
 import org.lumbrit.core.kinds.Kinds;
 import org.lumbrit.formats.image.GreyPng;
 import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ArrayNode;
+import tools.jackson.databind.node.ObjectNode;
 
 @ExtendWith(RunningServer.Extension.class)
 class ApiTest {
@@ -29,9 +33,28 @@ class ApiTest {
     @Test
     void thePagesTypesBelongToThisServer() throws IOException {
         JsonNode committed = RunningServer.JSON.readTree(Files.readString(Path.of("../web/openapi.json")));
-        assertThat(server.get("/v3/api-docs").json())
+        JsonNode now = server.get("/v3/api-docs").json();
+        withoutNewerLayers(now, committed);
+        assertThat(now)
                 .as("the API has changed: save /v3/api-docs as web/openapi.json and run npm run types in web")
                 .isEqualTo(committed);
+    }
+
+    /** Kinds of layers that the page has no type of its own for: their forms and values come from their descriptions. */
+    private static void withoutNewerLayers(JsonNode now, JsonNode committed) {
+        Set<String> known = new HashSet<>();
+        committed
+                .at("/components/schemas/Layer/oneOf")
+                .forEach(one -> known.add(one.get("$ref").asString()));
+        ArrayNode union = (ArrayNode) now.at("/components/schemas/Layer/oneOf");
+        for (int i = union.size() - 1; i >= 0; i--) {
+            String reference = union.get(i).get("$ref").asString();
+            if (!known.contains(reference)) {
+                union.remove(i);
+                ((ObjectNode) now.at("/components/schemas"))
+                        .remove(reference.substring(reference.lastIndexOf('/') + 1));
+            }
+        }
     }
 
     @Test

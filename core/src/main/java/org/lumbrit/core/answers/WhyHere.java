@@ -8,6 +8,8 @@ import org.lumbrit.core.falloff.Step;
 import org.lumbrit.core.math.CurvePoint;
 import org.lumbrit.core.math.Smooth;
 import org.lumbrit.core.recipe.Drive;
+import org.lumbrit.core.recipe.Field;
+import org.lumbrit.core.recipe.InvalidRecipeException;
 import org.lumbrit.core.recipe.Layer;
 import org.lumbrit.core.recipe.PropertyDescription;
 import org.lumbrit.core.recipe.PropertyRange;
@@ -49,6 +51,9 @@ public record WhyHere(
     /** @param samples one sample: a place on the ground, or a plant's foot with its identity */
     public static WhyHere at(SiteEvaluation evaluation, Layer layer, String property, Samples samples) {
         PropertyRange range = layer.properties().get(property);
+        if (range == null) {
+            return ofResult(evaluation, layer, property, samples);
+        }
         List<Drive> drives = evaluation.plan().recipe().drivesOf(layer.id(), property);
         double[] responses = new double[drives.size()];
         List<Factor> factors = new ArrayList<>();
@@ -75,6 +80,20 @@ public record WhyHere(
                 (float) range.at(weight),
                 weight,
                 mark(factors, range.at(weight)));
+    }
+
+    /** What a layer makes besides its properties: its value there, which no drive explains. */
+    private static WhyHere ofResult(SiteEvaluation evaluation, Layer layer, String name, Samples samples) {
+        Field field = layer.field(name).orElseThrow(() -> InvalidRecipeException.missing("property", name));
+        return new WhyHere(
+                samples.x()[0],
+                samples.y()[0],
+                samples.z()[0],
+                name,
+                field.unit(),
+                evaluation.field(layer, name, samples)[0],
+                1,
+                List.of());
     }
 
     private static double fold(PropertyRange range, double[] responses, int leftOut) {

@@ -10,6 +10,7 @@ import org.lumbrit.core.surface.Samples;
  * @param unit "" where there is none
  * @param domain place where each place has one value, finer where each plant has its own
  * @param signed whether it runs both ways from 0
+ * @param share whether it lies between 0 and 1 by its nature, so that it is handed over as a mask
  * @param scale the ends of the legend
  * @param values what it is at samples
  */
@@ -20,6 +21,7 @@ public record Field(
         String unit,
         Domain domain,
         boolean signed,
+        boolean share,
         Scale scale,
         Values values) {
 
@@ -39,7 +41,12 @@ public record Field(
 
     /** A result that each place has one value of. */
     public static Field inPlace(String name, String title, String help, String unit, Scale scale, Values values) {
-        return new Field(name, title, help, unit, Domain.PLACE, false, scale, values);
+        return new Field(name, title, help, unit, Domain.PLACE, false, false, scale, values);
+    }
+
+    /** A result between 0 and 1. */
+    public static Field share(String name, String title, String help, Values values) {
+        return new Field(name, title, help, "", Domain.PLACE, false, true, site -> new double[] {0, 1}, values);
     }
 
     /** A property of a layer, between its ends. */
@@ -51,6 +58,7 @@ public record Field(
                 offer.unit(),
                 offer.domain(),
                 false,
+                false,
                 site -> {
                     PropertyRange range = layer.properties().get(offer.name());
                     return new double[] {range.least(), range.most() > range.least() ? range.most() : range.least() + 1
@@ -61,6 +69,6 @@ public record Field(
 
     /** The same running both ways from 0. */
     public Field bothWays() {
-        return new Field(name, title, help, unit, domain, true, scale, values);
+        return new Field(name, title, help, unit, domain, true, share, scale, values);
     }
 }

@@ -163,6 +163,11 @@ public final class SiteEvaluation {
         return plan;
     }
 
+    /** The prop whose samples are evaluated, "" for the ground. */
+    public String surface() {
+        return prop;
+    }
+
     /** Where results are kept. */
     public Results results() {
         return results;
@@ -437,6 +442,11 @@ public final class SiteEvaluation {
                 plan.fieldKey(layer, name),
                 samples,
                 evaluation -> field.values().at(evaluation.surroundings(layer), samples));
+    }
+
+    /** The same as a layer's field is looked at: what drives it on the ground that the layer sees, what it makes on the finished one. */
+    public SiteEvaluation seenFor(Layer layer, String field) {
+        return layer.properties().containsKey(field) ? seenBy(layer.id()) : this;
     }
 
     /** The ends of the legend of a layer's field. */

@@ -8,6 +8,7 @@ import org.lumbrit.core.cover.Plants;
 import org.lumbrit.core.falloff.Names;
 import org.lumbrit.core.falloff.Scene;
 import org.lumbrit.core.falloff.Source;
+import org.lumbrit.core.kinds.References;
 import org.lumbrit.core.kinds.Refers;
 import org.lumbrit.core.kinds.Surrounding;
 import org.lumbrit.core.math.Cancel;
@@ -84,6 +85,8 @@ final class SiteSurroundings implements Surroundings {
 
     @Override
     public float[] source(Source source, Samples samples) {
+        source.reads().forEach(scene::require);
+        References.of((Record) source).forEach(reference -> scene.require(reference.what(), reference.id()));
         return evaluation.source(source, samples);
     }
 

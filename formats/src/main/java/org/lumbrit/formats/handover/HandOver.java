@@ -18,6 +18,7 @@ import org.lumbrit.core.falloff.Domain;
 import org.lumbrit.core.falloff.Falloff;
 import org.lumbrit.core.math.Decimal;
 import org.lumbrit.core.props.Prop;
+import org.lumbrit.core.recipe.Field;
 import org.lumbrit.core.recipe.Layer;
 import org.lumbrit.core.site.SiteEvaluation;
 import org.lumbrit.core.surface.AreaPlace;
@@ -80,7 +81,8 @@ public enum HandOver {
             }
         }
     },
-    MASKS("Each falloff over the ground as a 16-bit grey PNG, 0 black to 1 white, north at the top") {
+    MASKS(
+            "Each falloff, and what layers lay from 0 to 1, over the ground as a 16-bit grey PNG, 0 black to 1 white, north at the top") {
         @Override
         void write(Packing all) {
             Ground ground = all.ground();
@@ -98,6 +100,18 @@ public enum HandOver {
                     all.report()
                             .say("“" + falloff.name()
                                     + "” has a value for each plant, not for the ground, so it has no mask.");
+                }
+            }
+            for (Layer layer : all.layers(Layer.class)) {
+                for (Field field : layer.results()) {
+                    if (field.share()) {
+                        float[] values = all.evaluation().field(layer, field.name(), samples);
+                        all.report()
+                                .add(
+                                        "masks/" + all.names().of(layer.id()) + "-" + field.name() + ".png",
+                                        GreyPng.of16(lattice.columns(), lattice.rows(), values),
+                                        "“" + layer.name() + "”: " + field.title() + outside(values));
+                    }
                 }
             }
         }

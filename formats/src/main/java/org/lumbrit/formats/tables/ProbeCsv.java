@@ -11,6 +11,8 @@ import java.util.Optional;
 import org.lumbrit.core.falloff.Falloff;
 import org.lumbrit.core.kinds.Kinds;
 import org.lumbrit.core.math.Decimal;
+import org.lumbrit.core.recipe.Field;
+import org.lumbrit.core.recipe.Layer;
 import org.lumbrit.core.site.SiteEvaluation;
 import org.lumbrit.core.surface.Ground;
 import org.lumbrit.core.surface.Samples;
@@ -98,6 +100,18 @@ public final class ProbeCsv {
         }
         header.add("value");
         columns.add(evaluation.falloff(falloff.id(), samples));
+        write(header, columns, samples, to);
+    }
+
+    /** The values of a layer's field at places, in its unit. */
+    public static void write(SiteEvaluation evaluation, Layer layer, Field field, Samples samples, Writer to)
+            throws IOException {
+        Layer now = evaluation.plan().recipe().layer(layer.id()).orElseThrow();
+        write(List.of("x", "y", "z", "value"), List.of(evaluation.field(now, field.name(), samples)), samples, to);
+    }
+
+    private static void write(List<String> header, List<float[]> columns, Samples samples, Writer to)
+            throws IOException {
         CsvWriter csv = Csv.writer(to);
         csv.writeRecord(header);
         String[] row = new String[header.size()];

@@ -17,6 +17,7 @@ import org.lumbrit.core.recipe.Edit;
 import org.lumbrit.core.recipe.Layer;
 import org.lumbrit.core.recipe.Recipe;
 import org.lumbrit.formats.BadInputException;
+import org.lumbrit.formats.json.Fresh;
 import org.lumbrit.formats.json.RecipeJson;
 import org.lumbrit.server.storage.SiteStore;
 import org.springframework.http.MediaType;
@@ -77,7 +78,7 @@ class BeginApi {
         Class<? extends Record> kind = Kinds.named(Layer.class, wish.kind())
                 .orElseThrow(() -> new BadInputException("kind: there is no kind of layer “" + wish.kind() + "”."));
         Beginning beginning = new Beginning(recipe, wish.layer(), wish.prop(), wish.falloff(), BeginApi::freshId);
-        Begun begun = FreshLayer.of(kind).begin(beginning);
+        Begun begun = Fresh.layer(kind).begin(beginning);
         if (begun instanceof Begun.Missing missing) {
             return new Beginnings(RecipeJson.node(List.of()), "", "", false, "", missing.text(), missing.draw());
         }

@@ -23,6 +23,7 @@ import org.lumbrit.core.recipe.GroundSpec;
 import org.lumbrit.core.recipe.Layer;
 import org.lumbrit.core.recipe.Limits;
 import org.lumbrit.core.recipe.PropertyDescription;
+import org.lumbrit.formats.json.Fresh;
 import org.springframework.http.MediaType;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RestController;
@@ -145,7 +146,7 @@ class KindsApi {
                 describe(GustSource.class),
                 describe(Carrier.class),
                 Kinds.of(Layer.class).stream()
-                        .map(kind -> LayerKind.of(FreshLayer.of(kind)))
+                        .map(kind -> LayerKind.of(Fresh.layer(kind)))
                         .toList(),
                 Arrays.stream(Family.values())
                         .map(family -> new FamilyView(Kinds.word(family), family.title()))

@@ -217,7 +217,8 @@ class ViewApi {
         Recipe recipe = store.preview(id, question.base(), List.of());
         Layer layer = recipe.layer(question.layer())
                 .orElseThrow(() -> InvalidRecipeException.missing("layer", question.layer()));
-        SiteEvaluation evaluation = views.evaluation(recipe, 0, cancel).seenBy(layer.id());
+        SiteEvaluation whole = views.evaluation(recipe, 0, cancel);
+        SiteEvaluation evaluation = whole.seenBy(layer.id());
         Samples sample;
         String plant = "";
         int variant = 0;
@@ -239,10 +240,13 @@ class ViewApi {
         }
         double slope = StrictMath.toDegrees(StrictMath.acos(Math.min(1, sample.ny()[0])));
         SiteEvaluation there = evaluation;
+        SiteEvaluation made = whole.on(evaluation.surface());
         List<PropertyValue> others = layer.fields().stream()
-                .map(field -> new PropertyValue(
-                        field.name(), field.unit(), (double) there.field(layer, field.name(), sample)[0]))
+                .map(field -> new PropertyValue(field.name(), field.unit(), (double)
+                        (layer.properties().containsKey(field.name()) ? there : made)
+                                .field(layer, field.name(), sample)[0]))
                 .toList();
-        return new Answer(WhyHere.at(evaluation, layer, question.property(), sample), plant, variant, slope, others);
+        SiteEvaluation asked = layer.properties().containsKey(question.property()) ? there : made;
+        return new Answer(WhyHere.at(asked, layer, question.property(), sample), plant, variant, slope, others);
     }
 }
