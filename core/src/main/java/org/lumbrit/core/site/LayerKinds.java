@@ -18,6 +18,7 @@ import org.lumbrit.core.relief.RainRelief;
 import org.lumbrit.core.relief.SmoothRelief;
 import org.lumbrit.core.relief.TerraceRelief;
 import org.lumbrit.core.relief.ThermalRelief;
+import org.lumbrit.core.water.DampLayer;
 
 /** The list of layers, in the order of the menu. A new kind of layer is its record and one line here. */
 public final class LayerKinds implements Registry {
@@ -43,6 +44,7 @@ public final class LayerKinds implements Registry {
                 WindLayer.class,
                 SwayLayer.class,
                 PushLayer.class,
-                GrainsLayer.class);
+                GrainsLayer.class,
+                DampLayer.class);
     }
 }
