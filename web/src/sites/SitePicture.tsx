@@ -1,7 +1,6 @@
 import { useEffect, useRef } from 'react';
 import { bundle } from '../api/data';
 import { api } from '../api/client';
-import { Viewport } from '../view3d/Viewport';
 
 const drawn = new Map<string, string>();
 let queue: Promise<void> = Promise.resolve();
@@ -43,6 +42,8 @@ export function SitePicture({ id, revision, name }: { id: string; revision: numb
 
 async function still(id: string, revision: number, holder: HTMLElement): Promise<string> {
   const manifest = await api.view(id, revision, [], { falloff: '', stage: -1, layer: '', property: '' });
+  // the list stands before the 3D is loaded
+  const { Viewport } = await import('../view3d/Viewport');
   const canvas = document.createElement('canvas');
   holder.replaceChildren(canvas);
   const viewport = new Viewport(canvas);

@@ -36,6 +36,9 @@ public interface Surroundings {
     /** A property of the layer, or of one it refers to, at samples, in its unit. The array must not be changed. */
     float[] property(Layer layer, String property, Samples samples);
 
+    /** A field of the layer, or of one it refers to, at samples; kept, so that it may be asked for often. The array must not be changed. */
+    float[] field(Layer layer, String name, Samples samples);
+
     /** The value 0..1 of a source that the layer makes for itself, at samples; kept like that of a falloff. */
     float[] source(Source source, Samples samples);
 

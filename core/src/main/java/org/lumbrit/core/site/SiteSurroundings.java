@@ -84,6 +84,12 @@ final class SiteSurroundings implements Surroundings {
     }
 
     @Override
+    public float[] field(Layer of, String name, Samples samples) {
+        require(of);
+        return evaluation.field(of, name, samples);
+    }
+
+    @Override
     public float[] source(Source source, Samples samples) {
         source.reads().forEach(scene::require);
         References.of((Record) source).forEach(reference -> scene.require(reference.what(), reference.id()));

@@ -146,7 +146,7 @@ public record DampLayer(
     @Override
     public Optional<Colouring> colouring() {
         return Optional.of((site, samples) -> {
-            float[] wet = wetness(site, samples);
+            float[] wet = site.field(this, WETNESS, samples);
             float[] darkening = site.property(this, DARKENING, samples);
             float[] laid = new float[wet.length];
             float[] even = new float[wet.length];
