@@ -12,6 +12,7 @@ module org.lumbrit.core {
             LayerKinds,
             EditKinds;
 
+    exports org.lumbrit.core.adapt;
     exports org.lumbrit.core.answers;
     exports org.lumbrit.core.cover;
     exports org.lumbrit.core.edit;

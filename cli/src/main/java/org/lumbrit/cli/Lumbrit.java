@@ -34,6 +34,7 @@ import picocli.CommandLine.ParameterException;
             PushCommand.class,
             GrainsCommand.class,
             LoopCommand.class,
+            AdaptCommand.class,
             HandOverCommand.class
         })
 public final class Lumbrit implements Runnable {
@@ -97,6 +98,6 @@ public final class Lumbrit implements Runnable {
     public void run() {
         throw new ParameterException(
                 spec.commandLine(),
-                "Say what to do: schema, check, findings, probe, scatter, plant, aim, picture, ground, relief, water, mesh, wind, sway, push, loop or handover.");
+                "Say what to do: schema, check, findings, probe, scatter, plant, aim, picture, ground, relief, water, mesh, wind, sway, push, loop, adapt or handover.");
     }
 }

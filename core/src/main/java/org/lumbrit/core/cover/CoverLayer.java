@@ -347,4 +347,9 @@ public record CoverLayer(
     public String settingsTitle() {
         return "Plant, where it stands, colours …";
     }
+
+    @Override
+    public Layer elsewhere() {
+        return withHand(List.of(), List.of());
+    }
 }

@@ -1,6 +1,7 @@
 package org.lumbrit.core.falloff;
 
 import java.util.List;
+import org.lumbrit.core.kinds.Carry;
 import org.lumbrit.core.kinds.Kind;
 import org.lumbrit.core.kinds.Setting;
 import org.lumbrit.core.math.Smooth;
@@ -57,10 +58,21 @@ public record HeightSource(
                 onCard = false,
                 help = "Levels in metres, or from 0 at the lowest to 1 at the highest point of the thing itself")
         Space space)
-        implements Source {
+        implements Source, Carry.Itself {
 
     public HeightSource(double low, double high) {
         this(low, high, 0, 90, Space.PLACE);
+    }
+
+    /** Levels of height are carried as heights, levels along a leaning direction as lengths; shares of its own stay. */
+    @Override
+    public HeightSource carried(Carry carry) {
+        if (space == Space.OWN) {
+            return this;
+        }
+        return elevation == 90
+                ? new HeightSource(carry.height(low), carry.height(high), heading, elevation, space)
+                : new HeightSource(carry.length(low), carry.length(high), heading, elevation, space);
     }
 
     /** The same between the lowest and the highest point of the ground. */

@@ -152,6 +152,11 @@ public interface Layer {
         return this;
     }
 
+    /** The same without what holds on its own ground only, such as plants placed by hand. */
+    default Layer elsewhere() {
+        return this;
+    }
+
     default Layer renamed(String newName) {
         return (Layer) Kinds.with((Record) this, "name", newName);
     }

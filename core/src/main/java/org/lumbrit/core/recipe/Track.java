@@ -41,7 +41,7 @@ public record Track(
     }
 
     /** The thing whose number it is. */
-    Graph.Node owner() {
+    public Graph.Node owner() {
         return new Graph.Node(Refers.valueOf(of.name()), id);
     }
 

@@ -3,7 +3,9 @@ package org.lumbrit.core.relief;
 import java.util.List;
 import java.util.Map;
 import org.lumbrit.core.kinds.Apart;
+import org.lumbrit.core.kinds.Carry;
 import org.lumbrit.core.kinds.Kind;
+import org.lumbrit.core.kinds.Kinds;
 import org.lumbrit.core.kinds.Setting;
 import org.lumbrit.core.math.Smooth;
 import org.lumbrit.core.recipe.PropertyDescription;
@@ -48,13 +50,19 @@ public record TerraceRelief(
         double softness,
 
         @Setting(title = "properties") Map<String, PropertyRange> properties)
-        implements ReliefLayer {
+        implements ReliefLayer, Carry.Itself {
 
     private static final String STRENGTH = "strength";
 
     private static final List<PropertyDescription> OFFERED =
             List.of(PropertyDescription.of(STRENGTH, "0 leaves the ground, 1 makes full steps", "", 0, 1, 1, 0, 1)
                     .inPlace());
+
+    /** Steps are differences of heights, the base is a height. */
+    @Override
+    public TerraceRelief carried(Carry carry) {
+        return Kinds.with(Kinds.with(this, "step", carry.rise(step)), "base", carry.height(base));
+    }
 
     public TerraceRelief {
         properties = PropertyDescription.complete(OFFERED, properties);
