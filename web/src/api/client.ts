@@ -1,8 +1,10 @@
 import type {
   AllKinds,
+  AdaptedView,
   Answer,
   Beginnings,
   Breeze,
+  Bringing,
   CutView,
   Edit,
   HeightMapRead,
@@ -142,6 +144,8 @@ export const api = {
   readWeather: (file: File) => json<{ rows: number[][] }>('/api/weather', form(file)),
   readHeightMap: (file: File) => json<HeightMapRead>('/api/heightmaps', form(file)),
   readPicture: (file: File) => json<{ picture: string; columns: number; rows: number }>('/api/pictures', form(file)),
+  /** The edits that bring rules of another site to this one's ground, and what could not be carried. */
+  adapt: (id: string, wish: Bringing) => json<AdaptedView>(`/api/sites/${id}/adapt`, body('POST', wish)),
   /** The edits that make a new layer, or what has to be there first. */
   begin: (id: string, wish: { base: number; edits: Edit[]; kind: string; layer: string; prop: string; falloff: string }) => json<Beginnings>(`/api/sites/${id}/begin`, body('POST', wish)),
   aim: (id: string, wish: Wish) => json<Solved>(`/api/sites/${id}/aim`, body('POST', wish)),

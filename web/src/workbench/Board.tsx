@@ -5,6 +5,7 @@ import { grouped } from '../parts/numbers';
 import { useRovingGrid } from '../parts/rovingGrid';
 import { AddFalloff, AddLayer } from './adding';
 import { BoardRow } from './BoardRow';
+import { BringRules } from './BringRules';
 import { AddProp } from './PropPanel';
 import { families, hasRow, matching, sizeOf, type Family } from './families';
 import { familyOf, isCover, isRelief } from './layerKinds';
@@ -48,6 +49,7 @@ export function Board() {
   const idle = recipe.falloffs.filter((each) => !used.includes(each) && !recipe.drives.some((drive) => drive.falloff === each.id));
   const elsewhere = recipe.falloffs.filter((each) => !used.includes(each) && !idle.includes(each));
   const [everything, setEverything] = useState(false);
+  const [bringing, setBringing] = useState(false);
   const searched = recipe.falloffs.some((each) => wanted !== '' && matches(each, wanted));
   const hidden = everything || searched ? [] : elsewhere.filter((each) => !pinned.includes(each.id));
   const falloffs = inOrder([...used, ...idle, ...elsewhere].filter((each) => !hidden.includes(each)), searched ? wanted : '', falloff, pinned);
@@ -137,6 +139,10 @@ export function Board() {
       <div className="p-2 ps-3 d-flex gap-1">
         <AddLayer />
         <AddProp />
+        <button className="btn btn-quiet btn-sm plus" title="Bring falloffs, layers and plants of another site onto this ground" onClick={() => setBringing(true)}>
+          Bring rules …
+        </button>
+        <BringRules show={bringing} onHide={() => setBringing(false)} />
       </div>
     </div>
   );

@@ -2,10 +2,9 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Modal } from 'react-bootstrap';
 import { api } from '../api/client';
-import type { Falloff, Layer } from '../api/types';
+import type { Edit, Falloff, Layer } from '../api/types';
 import { Dialog } from '../parts/Dialog';
 import { sayProblem } from '../parts/notes';
-import { adapted, adaptedLayer } from './adapting';
 import { useSession } from './session';
 
 interface Props {
@@ -17,15 +16,17 @@ interface Props {
 
 /** Puts a falloff, or a layer with its drives, and all that it uses into another site in one change; says what was adapted. */
 export function CopyToSite({ falloff, layer, show, onHide }: Props) {
-  const { site, recipe } = useSession();
+  const { site } = useSession();
   const sites = useQuery({ queryKey: ['sites'], queryFn: api.sites, enabled: show });
   const [report, setReport] = useState<string[]>([]);
   const copy = async (id: string) => {
     try {
       const other = await api.site(id);
-      const { edits, notes } = layer ? adaptedLayer(recipe, layer, other.recipe) : adapted(recipe, [falloff!], other.recipe);
-      await api.edit(id, other.revision, edits);
-      setReport([`Copied to ${other.recipe.name}.`, ...notes]);
+      const part = [(layer ?? falloff)!.id];
+      const { edits, notes, lost } = await api.adapt(id, { base: other.revision, edits: [], from: site.id, part, heights: 'metres', lengths: 'kept', instead: [], bringPlaces: true });
+      if (edits.length > 0) await api.edit(id, other.revision, edits as Edit[]);
+      const carried = edits.length > 0 ? `Copied to ${other.recipe.name}.` : `Nothing was copied to ${other.recipe.name}.`;
+      setReport([carried, ...notes, ...lost.map((each) => `Not carried: ${each.name}. ${each.reason}`)]);
     } catch (error) {
       sayProblem(error);
     }

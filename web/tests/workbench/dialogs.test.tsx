@@ -163,9 +163,13 @@ describe('a copy to another site', () => {
     vi.spyOn(api, 'sites').mockResolvedValue([{ id: 'tarn', name: 'Tarn', width: 100 }, { id: 'fell', name: 'Fell', width: 900 }] as never);
     vi.spyOn(api, 'site').mockResolvedValue({ id: 'fell', revision: 7, recipe: recipeOf({ name: 'Fell', falloffs: [{ ...shore, id: 'other' }] }) } as never);
     const edit = vi.spyOn(api, 'edit').mockResolvedValue({} as never);
+    const added = { kind: 'add-falloff', added: { ...shore, name: 'Shore 2' }, index: 1 };
+    const adapt = vi.spyOn(api, 'adapt').mockResolvedValue({ edits: [added], notes: ['“Shore” is called “Shore 2” there.'], lost: [{ name: 'By the wall', reason: 'No wall.' }], asked: [] } as never);
     open();
     await userEvent.click(await screen.findByRole('button', { name: /Fell 900 m wide/ }));
     expect(await screen.findByText('Copied to Fell.')).toBeTruthy();
+    expect(screen.getByText('Not carried: By the wall. No wall.')).toBeTruthy();
+    expect(adapt.mock.lastCall).toMatchObject(['fell', { base: 7, from: 'tarn', part: ['shore'] }]);
     expect(screen.queryByRole('button', { name: /^Tarn/ })).toBeNull();
     expect(edit.mock.lastCall!.slice(0, 2)).toEqual(['fell', 7]);
     expect(edit.mock.lastCall![2]).toMatchObject([{ kind: 'add-falloff', added: { name: 'Shore 2' } }]);

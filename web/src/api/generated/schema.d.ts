@@ -260,6 +260,22 @@ export interface paths {
         patch: operations["edit"];
         trace?: never;
     };
+    "/api/sites/{id}/adapt": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["adapt"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/sites/{id}/aim": {
         parameters: {
             query?: never;
@@ -648,6 +664,12 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        AdaptedView: {
+            asked: string[];
+            edits: components["schemas"]["EditSchema"][];
+            lost: components["schemas"]["LostView"][];
+            notes: string[];
+        };
         /**
          * Add
          * @description Adds another falloff.
@@ -1089,6 +1111,18 @@ export interface components {
             sway: string;
             turns: boolean;
             wind: string;
+        };
+        Bringing: {
+            /** Format: int32 */
+            base: number;
+            bringPlaces: boolean;
+            edits: components["schemas"]["EditSchema"][];
+            /** Format: uuid */
+            from: string;
+            heights: string;
+            instead: components["schemas"]["Instead"][];
+            lengths: string;
+            part: string[];
         };
         /**
          * Brush
@@ -2301,6 +2335,10 @@ export interface components {
              */
             width: number;
         };
+        Instead: {
+            ours: string;
+            theirs: string;
+        };
         /**
          * Invert
          * @description Swaps high and low.
@@ -2575,6 +2613,10 @@ export interface components {
         LoopView: {
             all: components["schemas"]["EditSchema"][];
             proposals: components["schemas"]["ProposalView"][];
+        };
+        LostView: {
+            name: string;
+            reason: string;
         };
         /**
          * Lowest of
@@ -5328,6 +5370,32 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Site"];
+                };
+            };
+        };
+    };
+    adapt: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Bringing"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AdaptedView"];
                 };
             };
         };
