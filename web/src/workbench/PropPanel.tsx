@@ -4,6 +4,7 @@ import type { Prop } from '../api/types';
 import { EditableName } from '../parts/EditableName';
 import { withUnit } from '../parts/numbers';
 import { freeName, freshId, useSelection } from './selection';
+import { KindField } from './KindField';
 import { SettingField } from './SettingField';
 import { useSession } from './session';
 import { describe, withDefaults, type Settings } from './settings';
@@ -71,7 +72,17 @@ export function PropPanel() {
         {!shape &&
           kinds.propSettings
             .filter((setting) => setting.name !== 'shape' && setting.name !== 'name')
-            .map((setting) => (
+            .map((setting) =>
+              setting.type === 'kind' ? (
+                <KindField
+                  key={setting.name}
+                  title={setting.title}
+                  kinds={kinds.poses}
+                  value={prop.pose as unknown as Settings}
+                  onPreview={(pose) => preview(edit({ pose: pose as unknown as Prop['pose'] }))}
+                  onCommit={(pose) => commit(edit({ pose: pose as unknown as Prop['pose'] }))}
+                />
+              ) : (
               <SettingField
                 key={setting.name}
                 setting={setting}
@@ -80,7 +91,8 @@ export function PropPanel() {
                 onPreview={(value) => preview(edit({ [setting.name]: value }))}
                 onCommit={(value) => commit(edit({ [setting.name]: value }))}
               />
-            ))}
+              ),
+            )}
         {shape &&
           ofShape?.settings
             .filter((setting) => setting.type !== 'mesh')
@@ -116,6 +128,7 @@ export function freshProp(shape: Prop['shape'], name: string, taken: string[], a
     subdivide: 0,
     colour: '#8f8a80',
     hidden: false,
+    pose: { kind: 'still' },
   };
 }
 

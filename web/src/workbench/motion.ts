@@ -60,7 +60,7 @@ export function timeAt(view: Pick<MotionView, 'start' | 'step'>, frame: number):
 
 /** Whether anything of a site can move. */
 export function moves(kinds: AllKinds, recipe: Recipe): boolean {
-  return recipe.layers.some((each) => familyOf(kinds, each) === 'motion') || recipe.clock.tracks.some((track) => track.of === 'prop');
+  return recipe.layers.some((each) => familyOf(kinds, each) === 'motion') || recipe.clock.tracks.some((track) => track.of === 'prop') || recipe.props.some((prop) => prop.pose.kind !== 'still');
 }
 
 /** Blocks that were fetched, by key, as many as the loop has; those of the loop before go. */

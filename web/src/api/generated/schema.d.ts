@@ -699,6 +699,7 @@ export interface components {
             limitSettings: components["schemas"]["SettingDescription"][];
             patterns: components["schemas"]["Description"][];
             plants: components["schemas"]["Description"][];
+            poses: components["schemas"]["Description"][];
             propSettings: components["schemas"]["SettingDescription"][];
             shapes: components["schemas"]["Description"][];
             sources: components["schemas"]["Description"][];
@@ -3346,6 +3347,41 @@ export interface components {
              */
             thickness: number;
         };
+        Pose: components["schemas"]["PoseStill"] | components["schemas"]["PoseAlongPath"];
+        /**
+         * Follows a path
+         * @description Goes along a path or round an area's edge at an even speed.
+         */
+        PoseAlongPath: {
+            /**
+             * @description How far along the path it is at 0 s (m)
+             * @default 0
+             */
+            begins: number;
+            /** @constant */
+            kind: "along-path";
+            /** @description The line that it follows */
+            path: string;
+            /**
+             * @description Below 0 it goes backwards (m/s)
+             * @default 1
+             */
+            speed: number;
+            /**
+             * @description With its front ahead, or as its heading says
+             * @default along
+             * @enum {string}
+             */
+            turned: "along" | "fixed";
+        };
+        /**
+         * Stands still
+         * @description Stays where it was put; its numbers may still be keyed.
+         */
+        PoseStill: {
+            /** @constant */
+            kind: "still";
+        };
         /**
          * Posts
          * @description A row of posts with rails, a fence or a mooring.
@@ -3418,6 +3454,13 @@ export interface components {
              * @default 0
              */
             pitch: number;
+            /**
+             * @description Stands still, or follows a path
+             * @default {
+             *       "kind": "still"
+             *     }
+             */
+            pose: components["schemas"]["Pose"];
             /**
              * @description Its right side, to the east, lowered (°)
              * @default 0

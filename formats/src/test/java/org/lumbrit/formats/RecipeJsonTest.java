@@ -51,6 +51,13 @@ class RecipeJsonTest {
     }
 
     @Test
+    void aRecipeFromBeforePropsMovedOpensWithPropsThatStandStill() {
+        String before = demo().replaceAll(",\\s*\"pose\" : \\{\\s*\"kind\" : \"still\"\\s*}", "");
+        assertThat(before).doesNotContain("pose");
+        assertThat(read(before)).isEqualTo(read(demo()));
+    }
+
+    @Test
     void unknownFieldsAreRefusedWithTheirPath() {
         assertThat(paths(demo().replaceFirst("\"width\" : 160", "\"width\" : 160, \"hight\" : 3")))
                 .containsExactly("ground.hight");

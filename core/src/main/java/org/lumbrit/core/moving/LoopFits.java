@@ -5,6 +5,7 @@ import java.util.List;
 import org.lumbrit.core.edit.FalloffEdit;
 import org.lumbrit.core.edit.LayerEdit;
 import org.lumbrit.core.edit.MotionEdit;
+import org.lumbrit.core.edit.PropEdit;
 import org.lumbrit.core.falloff.ClockSource;
 import org.lumbrit.core.falloff.Falloff;
 import org.lumbrit.core.falloff.Loop;
@@ -12,6 +13,8 @@ import org.lumbrit.core.falloff.Source;
 import org.lumbrit.core.kinds.Kinds;
 import org.lumbrit.core.math.Decimal;
 import org.lumbrit.core.math.Keyed;
+import org.lumbrit.core.props.Pose;
+import org.lumbrit.core.props.Prop;
 import org.lumbrit.core.recipe.Edit;
 import org.lumbrit.core.recipe.Frames;
 import org.lumbrit.core.recipe.Layer;
@@ -48,6 +51,7 @@ public final class LoopFits {
             recipe.layers().forEach(fits::layer);
             recipe.falloffs().forEach(fits::falloff);
             recipe.clock().tracks().forEach(fits::track);
+            recipe.props().forEach(fits::prop);
         }
         return fits.proposals;
     }
@@ -128,6 +132,18 @@ public final class LoopFits {
                 List.of(new Option(
                         "a key of " + Decimal.write(start, 3) + " at the end",
                         new MotionEdit.SetKeys(track.closed(frames.start(), frames.loop()))))));
+    }
+
+    private void prop(Prop prop) {
+        if (prop.pose().loops(frames.loop(), id -> recipe.place(id).orElseThrow())) {
+            return;
+        }
+        proposals.add(new Proposal(
+                prop.name(),
+                "The way that it goes in " + seconds() + " does not bring it back to where it was.",
+                "",
+                "",
+                List.of(new Option("stand still", new PropEdit.Set(Kinds.with(prop, "pose", new Pose.Still()))))));
     }
 
     private String seconds() {

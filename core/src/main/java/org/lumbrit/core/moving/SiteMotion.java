@@ -6,6 +6,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Function;
 import org.lumbrit.core.cover.CoverLayer;
 import org.lumbrit.core.cover.Plants;
 import org.lumbrit.core.growth.GrowthShown;
@@ -134,7 +135,8 @@ public final class SiteMotion {
 
     /** Whether properties of a layer may differ from frame to frame. */
     private boolean changes(Layer layer, List<String> properties) {
-        if (!still.plan().written().clock().tracks().isEmpty()) {
+        Recipe written = still.plan().written();
+        if (!written.clock().tracks().isEmpty() || written.props().stream().anyMatch(written::moves)) {
             return true;
         }
         SitePlan other = still.plan().at(1.234567);
@@ -394,25 +396,32 @@ public final class SiteMotion {
         return maskAlong(sway, cover.planted(recipe()).length(), full, variant);
     }
 
-    /** How far the vertices of a prop are pushed along their normals, as it stands at time 0. */
+    /** How far the vertices of a prop are pushed along their normals, in each frame where it is then. */
     public PushLoop pushed(PushLayer push) {
         String key =
                 new KeyBuilder("push loop/1").add(still.plan().motionKey(push)).key();
         return results.get(key, cancel, shared -> {
+            boolean carried = still.plan()
+                    .written()
+                    .moves(still.plan().recipe().prop(push.prop()).orElseThrow());
             Samples vertices = still.samples(still.placed(push.prop()));
             require(vertices.count());
+            Function<SiteEvaluation, Samples> there =
+                    then -> carried ? then.samples(then.placed(push.prop())) : vertices;
             Swaying.ByFrame driven = byFrame(
                     push,
                     List.of(PushLayer.STRENGTH, PushLayer.MASK),
-                    (then, property) -> then.on(push.prop()).property(layerAt(then, push), property, vertices));
+                    (then, property) ->
+                            then.on(push.prop()).property(layerAt(then, push), property, there.apply(then)));
             Pushing pushing = new Pushing(push, (WindLayer) layerAt(still, push.wind()), frames);
             double most = mostOf(push, PushLayer.STRENGTH) * mostOf(push, PushLayer.MASK) * push.limit();
             return PushLoop.of(frames, vertices.count(), most, frame -> {
                 shared.check();
-                float[] waves = pushing.waves(vertices, frames.time(frame), shared);
-                float[][] now = driven.at(frame);
+                Samples now = carried ? there.apply(still.at(frames.time(frame))) : vertices;
+                float[] waves = pushing.waves(now, frames.time(frame), shared);
+                float[][] weights = driven.at(frame);
                 for (int v = 0; v < waves.length; v++) {
-                    waves[v] *= now[0][v] * now[1][v];
+                    waves[v] *= weights[0][v] * weights[1][v];
                 }
                 return waves;
             });

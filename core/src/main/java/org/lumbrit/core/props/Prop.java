@@ -1,7 +1,9 @@
 package org.lumbrit.core.props;
 
+import java.util.HashSet;
 import java.util.Set;
 import org.lumbrit.core.kinds.Apart;
+import org.lumbrit.core.kinds.Kinds;
 import org.lumbrit.core.kinds.Refers;
 import org.lumbrit.core.kinds.Setting;
 import org.lumbrit.core.kinds.Surrounding;
@@ -112,11 +114,54 @@ public record Prop(
         String colour,
 
         @Setting(title = "hidden", byDefault = "false") @Apart
-        boolean hidden) {
+        boolean hidden,
 
-    /** What it reads of the site: the ground, where it stands on it. */
+        @Setting(title = "moves", byDefault = "{\"kind\":\"still\"}", help = "Stands still, or follows a path")
+        Pose pose) {
+
+    /** One that stands still. */
+    public Prop(
+            String id,
+            String name,
+            Shape shape,
+            double x,
+            double y,
+            double z,
+            double heading,
+            double pitch,
+            double roll,
+            double size,
+            boolean standing,
+            double align,
+            int subdivide,
+            String colour,
+            boolean hidden) {
+        this(
+                id,
+                name,
+                shape,
+                x,
+                y,
+                z,
+                heading,
+                pitch,
+                roll,
+                size,
+                standing,
+                align,
+                subdivide,
+                colour,
+                hidden,
+                new Pose.Still());
+    }
+
+    /** What it reads of the site: the ground, where it stands on it; the time, where it moves by itself. */
     public Set<Surrounding> reads() {
-        return standing || align > 0 ? Set.of(Surrounding.GROUND) : Set.of();
+        Set<Surrounding> read = new HashSet<>(pose.reads());
+        if (standing || align > 0) {
+            read.add(Surrounding.GROUND);
+        }
+        return read;
     }
 
     /** How it is turned, before it is aligned. */
@@ -136,12 +181,31 @@ public record Prop(
     }
 
     public Prop copied(String newId, String newName) {
-        return new Prop(
-                newId, newName, shape, x, y, z, heading, pitch, roll, size, standing, align, subdivide, colour, hidden);
+        return Kinds.with(Kinds.with(this, "id", newId), "name", newName);
     }
 
     public Prop withShape(Shape newShape) {
+        return Kinds.with(this, "shape", newShape);
+    }
+
+    /** The same at another place, turned another way. */
+    Prop standingAt(double newX, double newZ, double newHeading) {
         return new Prop(
-                id, name, newShape, x, y, z, heading, pitch, roll, size, standing, align, subdivide, colour, hidden);
+                id,
+                name,
+                shape,
+                newX,
+                y,
+                newZ,
+                newHeading,
+                pitch,
+                roll,
+                size,
+                standing,
+                align,
+                subdivide,
+                colour,
+                hidden,
+                pose);
     }
 }

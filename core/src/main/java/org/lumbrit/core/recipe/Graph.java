@@ -123,11 +123,12 @@ public final class Graph {
         return timed.computeIfAbsent(node, each -> reach(each).contains(TIME));
     }
 
-    /** The things that read a thing themselves, in the order of the recipe: falloffs, then layers. */
+    /** The things that read a thing themselves, in the order of the recipe: falloffs, layers, props. */
     public List<Node> readers(Node of) {
         List<Node> all = new ArrayList<>();
         recipe.falloffs().forEach(falloff -> all.add(new Node(Refers.FALLOFF, falloff.id())));
         recipe.layers().forEach(layer -> all.add(new Node(Refers.LAYER, layer.id())));
+        recipe.props().forEach(prop -> all.add(new Node(Refers.PROP, prop.id())));
         return all.stream().filter(node -> reads(node).contains(of)).toList();
     }
 

@@ -108,9 +108,25 @@ public record Recipe(
                 .toList();
     }
 
-    /** The same with every keyed number as it is at a time. */
+    /** The same as it is at a time: every keyed number, and every prop where it is then. */
     public Recipe keyedAt(double time) {
-        return clock.tracks().isEmpty() ? this : KeyedNumbers.at(this, time);
+        Recipe keyed = clock.tracks().isEmpty() ? this : KeyedNumbers.at(this, time);
+        return keyed.props.stream().allMatch(prop -> prop.pose().reads().isEmpty()) ? keyed : keyed.posedAt(time);
+    }
+
+    private Recipe posedAt(double time) {
+        List<Prop> posed = props.stream()
+                .map(prop -> prop.pose().at(prop, time, id -> place(id).orElseThrow()))
+                .toList();
+        return new Recipe(name, ground, places, posed, falloffs, layers, drives, clock, limits);
+    }
+
+    /** Whether a prop is elsewhere at another time: keyed, or moving by itself. */
+    public boolean moves(Prop prop) {
+        return !prop.pose().reads().isEmpty()
+                || clock.tracks().stream()
+                        .anyMatch(track ->
+                                track.of() == Track.Owner.PROP && track.id().equals(prop.id()));
     }
 
     /** What the ground is made from, and nothing else: relief layers, their drives, and the falloffs that these read. */

@@ -48,6 +48,7 @@ public final class RecipeCheck {
         check.identities("layers", recipe.layers(), Layer::id, Layer::name);
         check.settings("", recipe);
         check.ground();
+        check.props();
         check.falloffs();
         check.layers();
         check.drives();
@@ -190,6 +191,12 @@ public final class RecipeCheck {
     private Saying below(String path) {
         Saying all = this::say;
         return all.below(path);
+    }
+
+    private void props() {
+        for (int i = 0; i < recipe.props().size(); i++) {
+            recipe.props().get(i).pose().check(below("props[" + i + "].pose"));
+        }
     }
 
     private void falloffs() {

@@ -325,6 +325,7 @@ public final class SitePlan {
         written.clock().tracks().forEach(track -> {
             Canonical.write(key, track, this::referenceKey);
         });
+        written.props().stream().filter(written::moves).forEach(prop -> Canonical.write(key, prop, this::referenceKey));
         return key.key();
     }
 

@@ -293,11 +293,9 @@ final class MotionFiles {
         field.describe(node.putObject("field"), beside(file), "nodes", "metre a second", 0, "east", "south");
     }
 
-    /** Where a keyed prop is in each frame: origin, turn as a unit quaternion x, y, z, w, size. */
+    /** Where a prop that moves is in each frame: origin, turn as a unit quaternion x, y, z, w, size. */
     private void prop(ArrayNode props, Prop prop) {
-        boolean keyed = still.plan().written().clock().tracks().stream()
-                .anyMatch(track -> track.id().equals(prop.id()));
-        if (!keyed) {
+        if (!still.plan().written().moves(prop)) {
             return;
         }
         List<PlacedMesh> places = java.util.stream.IntStream.range(0, frames.count())

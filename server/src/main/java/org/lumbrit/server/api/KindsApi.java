@@ -15,6 +15,7 @@ import org.lumbrit.core.motion.Blowing;
 import org.lumbrit.core.motion.Carrier;
 import org.lumbrit.core.motion.GustSource;
 import org.lumbrit.core.plants.Plant;
+import org.lumbrit.core.props.Pose;
 import org.lumbrit.core.props.Prop;
 import org.lumbrit.core.props.Shape;
 import org.lumbrit.core.recipe.Family;
@@ -45,6 +46,7 @@ class KindsApi {
             @NotNull List<LayerKind> layerKinds,
             @NotNull List<FamilyView> families,
             @NotNull List<Description> shapes,
+            @NotNull List<Description> poses,
             @NotNull List<Description.SettingDescription> propSettings,
             @NotNull List<Description.SettingDescription> groundSettings,
             @NotNull List<Description.SettingDescription> limitSettings) {}
@@ -152,6 +154,7 @@ class KindsApi {
                         .map(family -> new FamilyView(Kinds.word(family), family.title()))
                         .toList(),
                 describe(Shape.class),
+                describe(Pose.class),
                 Description.settings(Prop.class),
                 Description.settings(GroundSpec.class),
                 Description.settings(Limits.class));

@@ -230,9 +230,7 @@ public class MotionViews {
         }
 
         Optional<PropMotion> prop(Prop prop) {
-            boolean keyed = still.plan().written().clock().tracks().stream()
-                    .anyMatch(track -> track.id().equals(prop.id()));
-            if (!keyed || prop.hidden()) {
+            if (!still.plan().written().moves(prop) || prop.hidden()) {
                 return Optional.empty();
             }
             KeyBuilder key = new KeyBuilder("prop motion/1")
