@@ -8,6 +8,7 @@ import type { Viewport } from '../view3d/Viewport';
 import { Board } from './Board';
 import { BrushBar } from './BrushBar';
 import { Foot } from './Foot';
+import { CourseBar } from './CourseBar';
 import { HandBar } from './HandBar';
 import { Head } from './Head';
 import { LaidLine } from './LaidLine';
@@ -169,6 +170,7 @@ function Stage({ view, onViewport, onRipen }: { view: React.RefObject<Viewport |
       )}
       {brush && !hand && <BrushBar falloff={brush} />}
       <HandBar />
+      <CourseBar />
       <WhyHere />
       <PlacesDialog show={places} onHide={() => setPlaces(false)} />
     </div>

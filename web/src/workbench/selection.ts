@@ -45,6 +45,8 @@ interface Selection {
   handRadius: number;
   /** A relief layer that is looked at without the others. */
   alone: string;
+  /** The step of the chosen layer's course that is looked at; null for the finished ground. */
+  course: number | null;
   /** A line over the ground is being laid: a tape that measures, or a cut that shows a profile. */
   laying: 'tape' | 'cut' | null;
   /** The ends of that line. */
@@ -76,11 +78,12 @@ export const useSelection = create<Selection>((set) => ({
   hand: null,
   handRadius: 0.5,
   alone: '',
+  course: null,
   laying: null,
   line: [],
   set: (part) => set(part),
   chooseFalloff: (falloff, stage = -1) => set((now) => ({ falloff, stage, shows: 'falloff', painting: now.painting && now.falloff === falloff })),
-  chooseProperty: (layer, property) => set({ layer, property, shows: 'property' }),
+  chooseProperty: (layer, property) => set((now) => ({ layer, property, shows: 'property', course: now.layer === layer ? now.course : null })),
 }));
 
 /** A fresh id that no other browser makes at the same time. */

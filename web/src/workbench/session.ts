@@ -139,7 +139,7 @@ const TOO_LONG = 400;
 function useManifest(site: Site | undefined, edits: Edit[], returns: number, lost: () => void): { manifest: Manifest | null; working: boolean; stop: () => void } {
   const [manifest, setManifest] = useState<Manifest | null>(null);
   const [working, setWorking] = useState(false);
-  const { pending, falloff, stage, layer, property, shows, time, comparing, alone } = useSelection();
+  const { pending, falloff, stage, layer, property, shows, time, comparing, alone, course } = useSelection();
   const draft = pending.length > 0;
   const full = useFrame((s) => s.full);
   const loop = useRef<{ wish: (() => void) | null; running: boolean; abort: AbortController; since: number }>({
@@ -162,10 +162,11 @@ function useManifest(site: Site | undefined, edits: Edit[], returns: number, los
       state.since = performance.now();
       setWorking(true);
       const before = stage > 0 ? stage - 1 : 0;
+      const onCourse = course === null ? {} : { courseLayer: layer, courseStep: course };
       const view =
         shows === 'property' && !comparing
-          ? { falloff, stage, layer, property, time, alone, draft, full }
-          : { falloff, stage: comparing ? before : stage, layer: '', property: '', time, alone, draft, full };
+          ? { falloff, stage, layer, property, time, alone, draft, full, ...onCourse }
+          : { falloff, stage: comparing ? before : stage, layer: '', property: '', time, alone, draft, full, ...onCourse };
       try {
         const seen = await api.view(id, revision, edits, view, state.abort.signal);
         answered(seen, asked, revision);
@@ -188,7 +189,7 @@ function useManifest(site: Site | undefined, edits: Edit[], returns: number, los
       state.wish = () => void run();
       if (performance.now() - state.since > TOO_LONG) state.abort.abort();
     }
-  }, [id, revision, edits, draft, falloff, stage, layer, property, shows, time, comparing, alone, full, returns, lost]);
+  }, [id, revision, edits, draft, falloff, stage, layer, property, shows, time, comparing, alone, course, full, returns, lost]);
 
   const stop = useCallback(() => {
     loop.current.wish = null;

@@ -2511,6 +2511,8 @@ export interface components {
         LayerView: {
             /** Format: int64 */
             bytes: number;
+            /** Format: int32 */
+            courseSteps: number;
             id: string;
             /** Format: double */
             lowered?: number;
@@ -4809,6 +4811,9 @@ export interface components {
         };
         ViewRequest: {
             alone?: string;
+            courseLayer?: string;
+            /** Format: int32 */
+            courseStep?: number;
             draft?: boolean;
             falloff: string;
             full?: boolean;

@@ -5,8 +5,11 @@ import java.util.Map;
 import java.util.Optional;
 import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.math.Point3;
+import org.lumbrit.core.math.ResultsOfOneRun;
 import org.lumbrit.core.relief.NodeValues;
 import org.lumbrit.core.relief.Shaping;
+import org.lumbrit.core.simulation.Course;
+import org.lumbrit.core.simulation.Simulation;
 import org.lumbrit.core.surface.AreaPlace;
 import org.lumbrit.core.surface.Ground;
 import org.lumbrit.core.surface.SegmentTree;
@@ -40,6 +43,16 @@ public final class Reliefs {
             @Override
             public Optional<AreaPlace> area(String placeId) {
                 return Optional.of(new AreaPlace("a", "A", square));
+            }
+
+            @Override
+            public String key(String what, String... properties) {
+                return what;
+            }
+
+            @Override
+            public <S> Course<S> course(Simulation<S> simulation, int steps) {
+                return new Course<>(simulation, new ResultsOfOneRun(), Course.every(steps));
             }
 
             @Override

@@ -152,6 +152,16 @@ public interface Layer {
         return this;
     }
 
+    /** How many steps its course has, where it is reached step by step; 0 where it is not. */
+    default int courseSteps() {
+        return 0;
+    }
+
+    /** The same as it was after a step of its course. */
+    default Layer afterStep(int step) {
+        return this;
+    }
+
     /** The same without what holds on its own ground only, such as plants placed by hand. */
     default Layer elsewhere() {
         return this;

@@ -10,6 +10,7 @@ import java.util.TreeSet;
 import java.util.function.UnaryOperator;
 import org.lumbrit.core.falloff.Falloff;
 import org.lumbrit.core.falloff.Names;
+import org.lumbrit.core.kinds.Kinds;
 import org.lumbrit.core.kinds.References;
 import org.lumbrit.core.kinds.Refers;
 import org.lumbrit.core.kinds.Setting;
@@ -88,6 +89,21 @@ public record Recipe(
     /** A layer by its id, where it is of a kind. */
     public <T extends Layer> Optional<T> layer(String id, Class<T> type) {
         return layer(id).filter(type::isInstance).map(type::cast);
+    }
+
+    /** The ground as it was after a step of a relief layer's course: those after it are switched off. */
+    public Recipe afterStep(String layerId, int step) {
+        List<Layer> changed = new ArrayList<>();
+        boolean after = false;
+        for (Layer layer : layers) {
+            boolean shapes = layer.family() == Family.RELIEF;
+            changed.add(
+                    layer.id().equals(layerId)
+                            ? layer.afterStep(step)
+                            : after && shapes ? (Layer) Kinds.with((Record) layer, "hidden", true) : layer);
+            after |= layer.id().equals(layerId);
+        }
+        return withLayers(changed);
     }
 
     /** The layers of one kind, or of several that share an interface, in the order of the board. */

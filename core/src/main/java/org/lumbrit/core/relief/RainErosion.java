@@ -58,13 +58,26 @@ public final class RainErosion {
             Climate climate,
             NodeValues shower,
             NodeValues softness) {
+        this(ground.clone(), ground, columns, rows, cell, climate, shower, softness);
+    }
+
+    /** Goes on from ground that has been worked on already. @param start as it was before the first step */
+    RainErosion(
+            double[] start,
+            double[] ground,
+            int columns,
+            int rows,
+            CellSize cell,
+            Climate climate,
+            NodeValues shower,
+            NodeValues softness) {
         this.columns = columns;
         this.rows = rows;
         this.cell = cell;
         this.climate = climate;
         this.shower = shower;
         this.softness = softness;
-        this.start = ground.clone();
+        this.start = start;
         this.ground = ground;
         this.water = new double[ground.length];
         this.load = new double[ground.length];

@@ -4,7 +4,9 @@ import java.util.List;
 import java.util.Map;
 import org.lumbrit.core.kinds.Apart;
 import org.lumbrit.core.kinds.Kind;
+import org.lumbrit.core.kinds.Kinds;
 import org.lumbrit.core.kinds.Setting;
+import org.lumbrit.core.math.KeyBuilder;
 import org.lumbrit.core.recipe.PropertyDescription;
 import org.lumbrit.core.recipe.PropertyRange;
 import org.lumbrit.core.surface.Ground;
@@ -95,10 +97,18 @@ public record RainRelief(
         return OFFERED;
     }
 
-    /** The erosion of a ground, before the first drop. */
-    RainErosion erosion(Shaping below) {
+    @Override
+    public float[] shape(Shaping below) {
         Ground ground = below.ground();
-        return new RainErosion(
+        String key = new KeyBuilder("rain/1")
+                .add(below.key("rain", RAIN, SOFTNESS))
+                .add(evaporation)
+                .add(capacity)
+                .add(settling)
+                .add(deepest)
+                .key();
+        RainCourse course = new RainCourse(
+                key,
                 Grids.doubles(ground.heights()),
                 ground.columns(),
                 ground.rows(),
@@ -106,13 +116,17 @@ public record RainRelief(
                 new RainErosion.Climate(evaporation, capacity, settling, deepest),
                 below.property(RAIN).times(MILLIMETRE),
                 below.property(SOFTNESS));
+        double[] eroded = below.course(course, steps).at(steps, below.cancel());
+        return Grids.blend(below, below.property(STRENGTH), i -> eroded[i]);
     }
 
     @Override
-    public float[] shape(Shaping below) {
-        RainErosion erosion = erosion(below);
-        erosion.run(steps, below.cancel());
-        double[] eroded = erosion.ground();
-        return Grids.blend(below, below.property(STRENGTH), i -> eroded[i]);
+    public int courseSteps() {
+        return steps;
+    }
+
+    @Override
+    public RainRelief afterStep(int step) {
+        return step <= 0 ? Kinds.with(this, "hidden", true) : Kinds.with(this, "steps", Math.min(step, steps));
     }
 }

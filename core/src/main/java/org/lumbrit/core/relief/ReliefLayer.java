@@ -96,6 +96,11 @@ public interface ReliefLayer extends Layer {
     }
 
     @Override
+    default List<String> tools() {
+        return courseSteps() > 0 ? List.of("course") : List.of();
+    }
+
+    @Override
     default Optional<float[]> groundChange(Surroundings site) {
         return Optional.of(changes(site));
     }

@@ -2,6 +2,8 @@ package org.lumbrit.core.relief;
 
 import java.util.Optional;
 import org.lumbrit.core.math.Cancel;
+import org.lumbrit.core.simulation.Course;
+import org.lumbrit.core.simulation.Simulation;
 import org.lumbrit.core.surface.AreaPlace;
 import org.lumbrit.core.surface.Ground;
 import org.lumbrit.core.surface.SegmentTree;
@@ -18,6 +20,12 @@ public interface Shaping {
 
     /** The place, where it is an area. */
     Optional<AreaPlace> area(String placeId);
+
+    /** Content key of the ground and of properties of the layer, for what is computed from them. */
+    String key(String what, String... properties);
+
+    /** The states of a simulation, kept where the site's results are. @param steps about how many it has */
+    <S> Course<S> course(Simulation<S> simulation, int steps);
 
     Cancel cancel();
 }

@@ -14,7 +14,7 @@ import org.lumbrit.core.math.Chunks;
 public final class ThermalErosion {
     private static final double FLOW = 0.125;
     /** Steps between two looks at whether all is at rest. */
-    private static final int LOOK = 16;
+    static final int LOOK = 16;
     /** Excess of a slope, as a tangent, that counts as rest. */
     private static final double REST = 1e-3;
 

@@ -66,22 +66,22 @@ public record ThermalRelief(
         return OFFERED;
     }
 
-    /** The erosion of a ground, not run yet. */
-    ThermalErosion erosion(Shaping below) {
+    @Override
+    public float[] shape(Shaping below) {
         Ground ground = below.ground();
-        return new ThermalErosion(
+        CrumblingCourse crumbling = new CrumblingCourse(
+                below.key("crumbling/1", TALUS),
                 Grids.doubles(ground.heights()),
                 ground.columns(),
                 ground.rows(),
                 CellSize.of(ground),
                 below.property(TALUS));
-    }
-
-    @Override
-    public float[] shape(Shaping below) {
-        ThermalErosion erosion = erosion(below);
-        erosion.run(steps, below.cancel());
-        double[] eroded = erosion.heights();
+        int rounds = steps / CrumblingCourse.ROUND;
+        CrumblingCourse.State state = below.course(crumbling, rounds).at(rounds, below.cancel());
+        if (!state.settled()) {
+            state = crumbling.onward(state, steps % CrumblingCourse.ROUND, below.cancel());
+        }
+        double[] eroded = state.heights();
         return Grids.blend(below, below.property(STRENGTH), i -> eroded[i]);
     }
 
@@ -123,5 +123,15 @@ public record ThermalRelief(
                         CellSize.of(after),
                         NodeValues.constant(talus))
                 .excess(Cancel.NEVER);
+    }
+
+    @Override
+    public int courseSteps() {
+        return steps;
+    }
+
+    @Override
+    public ThermalRelief afterStep(int step) {
+        return step <= 0 ? Kinds.with(this, "hidden", true) : Kinds.with(this, "steps", Math.min(step, steps));
     }
 }

@@ -8,6 +8,8 @@ import org.lumbrit.core.recipe.GroundSpec;
 import org.lumbrit.core.relief.NodeValues;
 import org.lumbrit.core.relief.ReliefLayer;
 import org.lumbrit.core.relief.Shaping;
+import org.lumbrit.core.simulation.Course;
+import org.lumbrit.core.simulation.Simulation;
 import org.lumbrit.core.surface.AreaPlace;
 import org.lumbrit.core.surface.Ground;
 import org.lumbrit.core.surface.Lattice;
@@ -36,7 +38,7 @@ final class ReliefMaking {
     static Ground shaped(ReliefLayer layer, SiteEvaluation seen, Results results, Cancel cancel) {
         Ground below = seen.plan().ground();
         String key = key(layer, seen.plan());
-        float[] heights = results.get(key, cancel, shared -> layer.shape(new Nodes(layer, seen, shared)));
+        float[] heights = results.get(key, cancel, shared -> layer.shape(new Nodes(layer, seen, results, shared)));
         return results.get(groundKey(layer, seen.plan()), cancel, shared -> below.shaped(heights, key));
     }
 
@@ -53,10 +55,24 @@ final class ReliefMaking {
     }
 
     /** What one layer works with at the nodes of the ground below it. */
-    private record Nodes(ReliefLayer layer, SiteEvaluation seen, Cancel cancel) implements Shaping {
+    private record Nodes(ReliefLayer layer, SiteEvaluation seen, Results results, Cancel cancel) implements Shaping {
         @Override
         public Ground ground() {
             return seen.plan().ground();
+        }
+
+        @Override
+        public String key(String what, String... properties) {
+            KeyBuilder key = new KeyBuilder(what).add(ground().key());
+            for (String property : properties) {
+                key.add(seen.plan().propertyKey(layer, property));
+            }
+            return key.key();
+        }
+
+        @Override
+        public <S> Course<S> course(Simulation<S> simulation, int steps) {
+            return new Course<>(simulation, results, Course.every(steps));
         }
 
         @Override

@@ -5,6 +5,7 @@ import java.util.List;
 import org.lumbrit.core.cover.CoverLayer;
 import org.lumbrit.core.math.KeyBuilder;
 import org.lumbrit.core.recipe.Layer;
+import org.lumbrit.core.recipe.Recipe;
 import org.lumbrit.core.recipe.Subject;
 import org.lumbrit.core.surface.Tint;
 import org.lumbrit.server.view.Manifest.LayerView;
@@ -13,8 +14,11 @@ import org.lumbrit.server.view.Manifest.LayerView;
 final class LayerLooks {
     private final Look look;
     private final PlantViews plantViews;
+    private final Recipe written;
 
-    LayerLooks(Look look, PlantViews plantViews) {
+    /** @param written the recipe as it is, where another state of it is looked at */
+    LayerLooks(Look look, PlantViews plantViews, Recipe written) {
+        this.written = written;
         this.look = look;
         this.plantViews = plantViews;
     }
@@ -22,7 +26,8 @@ final class LayerLooks {
     List<LayerView> layers(boolean full) {
         List<LayerView> views = new ArrayList<>();
         for (Layer layer : look.recipe.layers()) {
-            views.add(layer.hidden() ? LayerView.nothing(layer) : shown(layer, full));
+            int steps = written.layer(layer.id()).map(Layer::courseSteps).orElse(0);
+            views.add((layer.hidden() ? LayerView.nothing(layer) : shown(layer, full)).withCourse(steps));
         }
         return views;
     }

@@ -70,6 +70,7 @@ public record Manifest(
      *
      * @param plants how many stand; @param shown how many of them the bundle holds, thinned by rank
      * @param triangles of all of them at full detail; @param bytes of memory that they take
+     * @param courseSteps how many steps its course has that can be looked at, 0 where it has none
      * @param lowered metres that a relief layer takes away at most, null for other layers; @param raised metres it adds at most
      */
     public record LayerView(
@@ -83,7 +84,28 @@ public record Manifest(
             @NotNull Long triangles,
             @NotNull Long bytes,
             Double lowered,
-            Double raised) {
+            Double raised,
+            @NotNull Integer courseSteps) {
+        /** A layer that is not reached step by step. */
+        public LayerView(
+                String id,
+                String name,
+                String plantsKey,
+                String meshesKey,
+                String tintKey,
+                Integer plants,
+                Integer shown,
+                Long triangles,
+                Long bytes,
+                Double lowered,
+                Double raised) {
+            this(id, name, plantsKey, meshesKey, tintKey, plants, shown, triangles, bytes, lowered, raised, 0);
+        }
+
+        LayerView withCourse(int steps) {
+            return new LayerView(
+                    id, name, plantsKey, meshesKey, tintKey, plants, shown, triangles, bytes, lowered, raised, steps);
+        }
 
         static LayerView nothing(Layer layer) {
             return new LayerView(layer.id(), layer.name(), "", "", "", 0, 0, 0L, 0L, null, null);

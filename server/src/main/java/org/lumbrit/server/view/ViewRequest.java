@@ -8,6 +8,7 @@ import jakarta.validation.constraints.NotNull;
  * @param draft whether something is being dragged, so that a coarse ground may be shown where the fine one is not there yet
  * @param alone a relief layer that is looked at without the others, "" for none
  * @param full whether every plant is wanted, however many; else they are thinned by rank
+ * @param courseLayer a relief layer whose course is looked at, "" for none; @param courseStep after which of its steps
  * @param time seconds on the site's clock; 0 where it is not given
  */
 public record ViewRequest(
@@ -18,6 +19,8 @@ public record ViewRequest(
         Double time,
         Boolean draft,
         String alone,
+        String courseLayer,
+        Integer courseStep,
         Boolean full) {
     public boolean draftWanted() {
         return draft != null && draft;
@@ -29,6 +32,11 @@ public record ViewRequest(
 
     public boolean oneAlone() {
         return alone != null && !alone.isEmpty();
+    }
+
+    /** Whether the ground is wanted as it was after a step of a layer's course. */
+    public boolean onCourse() {
+        return courseLayer != null && !courseLayer.isEmpty() && courseStep != null && courseStep >= 0;
     }
 
     public double seconds() {

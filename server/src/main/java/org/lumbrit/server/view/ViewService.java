@@ -51,6 +51,9 @@ public class ViewService {
     public Manifest manifest(Recipe recipe, int revision, ViewRequest request, Cancel cancel) {
         long start = System.nanoTime();
         Recipe looked = request.oneAlone() ? alone(recipe, request.alone()) : recipe;
+        if (request.onCourse()) {
+            looked = looked.afterStep(request.courseLayer(), request.courseStep());
+        }
         boolean draft = request.draftWanted()
                 && !looked.layersOf(Family.RELIEF).isEmpty()
                 && looked.ground().resolution().orElse(GroundSpec.FLAT_NODES) > DRAFT_NODES
@@ -63,7 +66,7 @@ public class ViewService {
         cancel.doing("looking at falloffs and layers");
         Look look = new Look(still, now, results, cancel);
         ShownView shown = new ShownLook(look).shown(request);
-        List<LayerView> layers = new LayerLooks(look, plantViews).layers(request.fullWanted());
+        List<LayerView> layers = new LayerLooks(look, plantViews, recipe).layers(request.fullWanted());
         List<PropView> props = new PropLooks(look).props(request);
         List<FalloffView> falloffs = new FalloffLooks(look).falloffs(request);
         GroundView ground = look.ground(draft);

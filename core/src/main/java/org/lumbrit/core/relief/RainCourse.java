@@ -1,0 +1,34 @@
+package org.lumbrit.core.relief;
+
+import org.lumbrit.core.math.Cancel;
+import org.lumbrit.core.simulation.Simulation;
+
+/**
+ * The course of {@link RainErosion}: the ground after each step, in double, row by row.
+ *
+ * @param start metres before the first drop
+ */
+record RainCourse(
+        String key,
+        double[] start,
+        int columns,
+        int rows,
+        CellSize cell,
+        RainErosion.Climate climate,
+        NodeValues shower,
+        NodeValues softness)
+        implements Simulation<double[]> {
+
+    @Override
+    public double[] next(double[] before, int step, Cancel cancel) {
+        cancel.doing("rain, step " + step);
+        RainErosion erosion = new RainErosion(start, before.clone(), columns, rows, cell, climate, shower, softness);
+        erosion.step();
+        return erosion.ground();
+    }
+
+    @Override
+    public long bytes(double[] ground) {
+        return 8L * ground.length;
+    }
+}

@@ -1,0 +1,84 @@
+package org.lumbrit.core.simulation;
+
+import java.util.Optional;
+import org.lumbrit.core.math.Cancel;
+import org.lumbrit.core.math.KeyBuilder;
+import org.lumbrit.core.math.Results;
+
+/**
+ * The states of a simulation by their steps. States are kept at checkpoints whose keys chain: the key of the next is the hash of the last and
+ * of what goes in between. Whatever state is asked for goes on from the nearest checkpoint that is held, so going to and
+ * fro costs little, and gives the same bytes as going straight.
+ */
+public final class Course<S> {
+    /** No state larger than this is kept. */
+    private static final long LARGEST = 64L << 20;
+
+    private final Simulation<S> simulation;
+    private final Results results;
+    private final int every;
+
+    private record Kept<S>(S state, long bytes) implements Results.Weighted {}
+
+    /** @param every so many steps lie between two checkpoints, at least 1 */
+    public Course(Simulation<S> simulation, Results results, int every) {
+        this.simulation = simulation;
+        this.results = results;
+        this.every = every;
+    }
+
+    /** A power of two, so that a course of about so many steps has at most eight checkpoints, and longer ones share theirs. */
+    public static int every(int steps) {
+        return Math.max(1, Integer.highestOneBit(Math.max(1, (steps - 1) / 4)));
+    }
+
+    /** The state after a step; must not be changed. @param step from 0 on, the state before the first step */
+    public S at(int step, Cancel waiting) {
+        int before = step - step % every;
+        return onward(checkpoint(before, waiting), before, step, waiting);
+    }
+
+    private S onward(S from, int at, int step, Cancel cancel) {
+        S state = from;
+        for (int k = at + 1; k <= step && !simulation.atRest(state); k++) {
+            cancel.check();
+            state = simulation.next(state, k, cancel);
+        }
+        return state;
+    }
+
+    /** Goes back to the nearest checkpoint that is held, and forward from there; each on the way is kept. */
+    private S checkpoint(int step, Cancel waiting) {
+        int from = step;
+        while (from > 0 && held(from).isEmpty()) {
+            from -= every;
+        }
+        S state = from == 0 ? simulation.start() : held(from).orElseGet(simulation::start);
+        for (int at = from; at < step; at += every) {
+            S earlier = state;
+            int begins = at;
+            S next = onward(earlier, begins, begins + every, waiting);
+            state = simulation.bytes(next) > LARGEST
+                    ? next
+                    : results.get(key(begins + every), waiting, shared -> new Kept<>(next, simulation.bytes(next)))
+                            .state();
+        }
+        return state;
+    }
+
+    private Optional<S> held(int step) {
+        return results.<Kept<S>>held(key(step)).map(Kept::state);
+    }
+
+    /** The key of a state: of the simulation and of every step's inputs up to it, one after the other. */
+    private String key(int step) {
+        String chain = simulation.key();
+        for (int k = 1; k <= step; k++) {
+            String inputs = simulation.inputs(k);
+            if (!inputs.isEmpty()) {
+                chain = new KeyBuilder("inputs/1").add(chain).add(inputs).add(k).key();
+            }
+        }
+        return new KeyBuilder("state/1").add(chain).add(step).key();
+    }
+}
