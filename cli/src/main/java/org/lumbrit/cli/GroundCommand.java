@@ -3,12 +3,14 @@ package org.lumbrit.cli;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.concurrent.Callable;
+import org.lumbrit.core.recipe.Layer;
 import org.lumbrit.core.site.SitePlan;
 import org.lumbrit.core.surface.Ground;
 import org.lumbrit.formats.BadInputException;
 import org.lumbrit.formats.image.EsriGrid;
 import org.lumbrit.formats.image.FloatTiff;
 import org.lumbrit.formats.image.HeightPng;
+import org.lumbrit.formats.site.SiteFiles;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
@@ -28,6 +30,12 @@ final class GroundCommand implements Callable<Integer> {
             description = "The ground after this relief layer instead of the finished one.")
     private String name;
 
+    @Option(
+            names = "--step",
+            paramLabel = "N",
+            description = "With --layer: as it was after this step of the layer's course, from 0 on.")
+    private Integer step;
+
     @Option(names = "--difference", description = "With --layer: metres up or down that it makes (.tif or .asc).")
     private boolean difference;
 
@@ -41,7 +49,8 @@ final class GroundCommand implements Callable<Integer> {
 
     @Override
     public Integer call() throws IOException {
-        SitePlan plan = recipe.evaluation(recipe.site()).plan();
+        SiteFiles site = recipe.site();
+        SitePlan plan = recipe.evaluation(step == null ? site : atStep(site)).plan();
         Ground ground = plan.ground();
         if (name != null) {
             var state = plan.relief(Find.relief(plan.recipe(), name).id()).orElseThrow();
@@ -60,5 +69,20 @@ final class GroundCommand implements Callable<Integer> {
                                 "--to: the file must end in .tif, .asc or .png, not “" + file.getFileName() + "”.");
                 });
         return 0;
+    }
+
+    private SiteFiles atStep(SiteFiles site) {
+        if (name == null) {
+            throw new BadInputException("--step: say of which layer, with --layer.");
+        }
+        Layer layer = Find.relief(site.recipe(), name);
+        if (step < 0 || step > layer.courseSteps()) {
+            throw new BadInputException(
+                    layer.courseSteps() == 0
+                            ? "--step: “" + name + "” is not made step by step; an erosion is."
+                            : "--step: between 0 and " + layer.courseSteps() + " for “" + name + "”, not " + step
+                                    + ".");
+        }
+        return new SiteFiles(site.recipe().afterStep(layer.id(), step), site.assets());
     }
 }

@@ -96,6 +96,28 @@ class CommandLineTest {
     }
 
     @Test
+    void theGroundIsWrittenAsItWasAfterAStepOfAnErosion(@TempDir Path folder) throws IOException {
+        String whole = folder.resolve("whole.asc").toString();
+        String last = folder.resolve("last.asc").toString();
+        String first = folder.resolve("first.asc").toString();
+        assertThat(run("ground", DEMO, "--layer", "Rain", "--to", whole).exit()).isZero();
+        String most = run("ground", DEMO, "--layer", "Rain", "--step", "9999", "--to", last)
+                .errors();
+        String steps = most.replaceAll(".*between 0 and (\\d+) for.*\\s*", "$1");
+        assertThat(run("ground", DEMO, "--layer", "Rain", "--step", steps, "--to", last)
+                        .exit())
+                .isZero();
+        assertThat(run("ground", DEMO, "--layer", "Rain", "--step", "1", "--to", first)
+                        .exit())
+                .isZero();
+        assertThat(Files.readString(Path.of(last))).isEqualTo(Files.readString(Path.of(whole)));
+        assertThat(Files.readString(Path.of(first))).isNotEqualTo(Files.readString(Path.of(whole)));
+        assertThat(run("ground", DEMO, "--layer", "Hills", "--step", "1", "--to", first)
+                        .errors())
+                .contains("is not made step by step");
+    }
+
+    @Test
     void fieldsOfLayersAreProbedInTheirUnits() {
         Run difference = run("probe", DEMO, "--layer", "Rain", "--field", "difference", "--grid", "9");
         assertThat(rows(difference.out())).hasSize(81).anyMatch(row -> row.split(",")[3].startsWith("-"));

@@ -52,7 +52,7 @@ public class ViewService {
         long start = System.nanoTime();
         Recipe looked = request.oneAlone() ? alone(recipe, request.alone()) : recipe;
         if (request.onCourse()) {
-            looked = looked.afterStep(request.courseLayer(), request.courseStep());
+            looked = bare(looked.afterStep(request.courseLayer(), request.courseStep()));
         }
         boolean draft = request.draftWanted()
                 && !looked.layersOf(Family.RELIEF).isEmpty()
@@ -81,10 +81,21 @@ public class ViewService {
                 props,
                 falloffs,
                 shown,
-                Findings.of(still).stream().map(FindingView::of).toList(),
+                request.onCourse()
+                        ? List.of()
+                        : Findings.of(still).stream().map(FindingView::of).toList(),
                 plants,
                 triangles,
                 milliseconds);
+    }
+
+    /** The ground alone: what stands on it would be made anew for each step that is looked at. */
+    private static Recipe bare(Recipe recipe) {
+        return recipe.withLayers(recipe.layers().stream()
+                .map(layer -> layer.family() == Family.RELIEF || layer.hidden()
+                        ? layer
+                        : (Layer) Kinds.with((Record) layer, "hidden", true))
+                .toList());
     }
 
     /** The same with every other relief layer switched off. */
