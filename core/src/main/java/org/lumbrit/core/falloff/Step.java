@@ -1,7 +1,6 @@
 package org.lumbrit.core.falloff;
 
 import java.util.Optional;
-import org.lumbrit.core.kinds.Refers;
 import org.lumbrit.core.kinds.Saying;
 
 /**
@@ -15,13 +14,7 @@ public sealed interface Step
                 ContrastStep,
                 CurveStep,
                 ScaleStep,
-                MultiplyStep,
-                AddStep,
-                SubtractStep,
-                LowestStep,
-                HighestStep,
-                AverageStep,
-                ScreenStep,
+                CombiningStep,
                 TerraceStep,
                 GridStep {
 
@@ -62,22 +55,4 @@ public sealed interface Step
 
     /** The card's title. */
     String title(Names names);
-
-    /** v + amount·(op(v, w) − v), the way every combining step works. */
-    static void combine(double amount, float[] in, float[] with, int from, int to, float[] out, Operation operation) {
-        for (int i = from; i < to; i++) {
-            double v = in[i];
-            out[i] = (float) (v + amount * (operation.of(v, with[i]) - v));
-        }
-    }
-
-    static String named(Names names, String falloff) {
-        return names.nameOf(Refers.FALLOFF, falloff);
-    }
-
-    /** An operation on the value so far and the other falloff's value. */
-    @FunctionalInterface
-    interface Operation {
-        double of(double v, double w);
-    }
 }

@@ -1,6 +1,5 @@
 package org.lumbrit.core.falloff;
 
-import java.util.Optional;
 import org.lumbrit.core.kinds.Apart;
 import org.lumbrit.core.kinds.Kind;
 import org.lumbrit.core.kinds.Refers;
@@ -17,20 +16,10 @@ public record SubtractStep(
 
         @Setting(title = "amount", min = 0, max = 1, byDefault = "1")
         double amount)
-        implements Step {
+        implements CombiningStep {
 
     @Override
-    public Optional<String> other() {
-        return Optional.of(falloff);
-    }
-
-    @Override
-    public void apply(float[] in, float[] with, int from, int to, float[] out) {
-        Step.combine(amount, in, with, from, to, out, (v, w) -> v - w);
-    }
-
-    @Override
-    public String title(Names names) {
-        return "Subtract " + Step.named(names, falloff);
+    public double of(double v, double w) {
+        return v - w;
     }
 }

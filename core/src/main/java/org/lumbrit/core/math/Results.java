@@ -18,6 +18,30 @@ public interface Results {
     /** What is in memory under a key, without computing or reading anything. */
     <T> Optional<T> held(String key);
 
+    /**
+     * How much memory a result takes.
+     *
+     * @throws IllegalStateException where it is neither a flat array nor {@link Weighted}
+     */
+    static long bytes(Object value) {
+        if (value instanceof float[] floats) {
+            return 4L * floats.length;
+        }
+        if (value instanceof double[] doubles) {
+            return 8L * doubles.length;
+        }
+        if (value instanceof long[] longs) {
+            return 8L * longs.length;
+        }
+        if (value instanceof byte[] bytes) {
+            return bytes.length;
+        }
+        if (value instanceof Weighted weighted) {
+            return weighted.bytes();
+        }
+        throw new IllegalStateException("a result of " + value.getClass() + " does not say how large it is");
+    }
+
     /** A result that knows how much memory it takes. */
     interface Weighted {
         long bytes();

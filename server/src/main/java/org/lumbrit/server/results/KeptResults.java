@@ -51,28 +51,12 @@ public class KeptResults implements Results {
         this.nanos = nanos;
         this.memory = Caffeine.newBuilder()
                 .maximumWeight(settings.resultsInMemory().toKilobytes())
-                .weigher((String key, Object value) -> (int) Math.min(Integer.MAX_VALUE, 1 + bytes(value) / 1024))
+                .weigher((String key, Object value) -> (int) Math.min(Integer.MAX_VALUE, 1 + Results.bytes(value) / 1024))
                 .build();
         this.largeFrom = settings.resultsInMemory().toBytes() / LARGE_FROM_SHARE;
         this.files = new ResultFiles(
                 java.nio.file.Path.of(settings.data()).resolve("results"),
                 settings.resultsOnDisk().toBytes());
-    }
-
-    private static long bytes(Object value) {
-        if (value instanceof float[] floats) {
-            return 4L * floats.length;
-        }
-        if (value instanceof long[] longs) {
-            return 8L * longs.length;
-        }
-        if (value instanceof byte[] bytes) {
-            return bytes.length;
-        }
-        if (value instanceof Weighted weighted) {
-            return weighted.bytes();
-        }
-        throw new IllegalStateException("a result of " + value.getClass() + " does not say how large it is");
     }
 
     private Object inMemory(String key) {
@@ -81,7 +65,7 @@ public class KeptResults implements Results {
     }
 
     private void hold(String key, Object value) {
-        (bytes(value) > largeFrom ? large : memory).put(key, value);
+        (Results.bytes(value) > largeFrom ? large : memory).put(key, value);
     }
 
     /** A computation under way and how many wait for it. */
