@@ -2,14 +2,20 @@ package org.lumbrit.server.results;
 
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
+import jakarta.annotation.PreDestroy;
+import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.CompletionException;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.ExecutionException;
+import java.util.concurrent.Executor;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
 import java.util.concurrent.atomic.AtomicInteger;
+import java.util.concurrent.atomic.AtomicLong;
 import java.util.function.Function;
 import java.util.function.LongSupplier;
 import org.lumbrit.core.math.Cancel;
@@ -33,25 +39,40 @@ public class KeptResults implements Results {
     /** Of those only the newest, and only while the heap has room. */
     private static final int LARGE_ONES = 4;
 
+    /** Bytes that may wait for the disk; beyond that who makes more waits for it. */
+    private static final long MOST_UNWRITTEN = 256L << 20;
+
     private final Cache<String, Object> memory;
     private final Cache<String, Object> large =
             Caffeine.newBuilder().softValues().maximumSize(LARGE_ONES).build();
     private final long largeFrom;
     private final ResultFiles files;
     private final LongSupplier nanos;
+    /** Files are written later, beside what is asked for next: nobody waits for the disk. */
+    private final Executor writing;
+    /** What is still to be written; to be found however full the memory is. */
+    private final Map<String, Object> unwritten = new ConcurrentHashMap<>();
+
+    private final AtomicLong unwrittenBytes = new AtomicLong();
     private final ConcurrentHashMap<String, Flight> flights = new ConcurrentHashMap<>();
 
     @Autowired
     KeptResults(LumbritSettings settings) {
-        this(settings, System::nanoTime);
+        this(settings, System::nanoTime, Executors.newSingleThreadExecutor(work -> {
+            Thread thread = new Thread(work, "results to disk");
+            thread.setDaemon(true);
+            return thread;
+        }));
     }
 
-    /** @param nanos a clock that only goes forward */
-    KeptResults(LumbritSettings settings, LongSupplier nanos) {
+    /** @param nanos a clock that only goes forward; @param writing where files are written */
+    KeptResults(LumbritSettings settings, LongSupplier nanos, Executor writing) {
         this.nanos = nanos;
+        this.writing = writing;
         this.memory = Caffeine.newBuilder()
                 .maximumWeight(settings.resultsInMemory().toKilobytes())
-                .weigher((String key, Object value) -> (int) Math.min(Integer.MAX_VALUE, 1 + Results.bytes(value) / 1024))
+                .weigher((String key, Object value) ->
+                        (int) Math.min(Integer.MAX_VALUE, 1 + Results.bytes(value) / 1024))
                 .build();
         this.largeFrom = settings.resultsInMemory().toBytes() / LARGE_FROM_SHARE;
         this.files = new ResultFiles(
@@ -61,7 +82,35 @@ public class KeptResults implements Results {
 
     private Object inMemory(String key) {
         Object known = memory.getIfPresent(key);
-        return known != null ? known : large.getIfPresent(key);
+        Object other = known != null ? known : large.getIfPresent(key);
+        return other != null ? other : unwritten.get(key);
+    }
+
+    private void toDisk(String key, Object value) {
+        long size = Results.bytes(value);
+        if (unwrittenBytes.get() + size > MOST_UNWRITTEN) {
+            files.write(key, value);
+            return;
+        }
+        unwritten.put(key, value);
+        unwrittenBytes.addAndGet(size);
+        writing.execute(() -> {
+            try {
+                files.write(key, value);
+            } finally {
+                unwritten.remove(key);
+                unwrittenBytes.addAndGet(-size);
+            }
+        });
+    }
+
+    /** Waits a little for what is still to be written; what is not is made again. */
+    @PreDestroy
+    void close() throws InterruptedException {
+        if (writing instanceof ExecutorService service) {
+            service.shutdown();
+            service.awaitTermination(5, TimeUnit.SECONDS);
+        }
     }
 
     private void hold(String key, Object value) {
@@ -136,7 +185,7 @@ public class KeptResults implements Results {
                 value = compute.apply(shared);
                 // bytes are what browsers ask for by key, and must be there however full the memory is
                 if (value instanceof byte[] || nanos.getAsLong() - start > WORTH_A_FILE_NANOS) {
-                    files.write(key, value);
+                    toDisk(key, value);
                 }
             }
             hold(key, value);

@@ -6,9 +6,11 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.CountDownLatch;
+import java.util.concurrent.Executor;
 import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.concurrent.atomic.AtomicLong;
@@ -27,6 +29,10 @@ class KeptResultsTest {
     Path folder;
 
     private KeptResults results(long onDisk) {
+        return results(onDisk, Runnable::run);
+    }
+
+    private KeptResults results(long onDisk, Executor writing) {
         return new KeptResults(
                 new LumbritSettings(
                         folder.toString(),
@@ -37,7 +43,8 @@ class KeptResultsTest {
                         List.of(),
                         2,
                         Duration.ofMinutes(1)),
-                now::get);
+                now::get,
+                writing);
     }
 
     /** Takes long by the clock that the results go by. */
@@ -74,6 +81,22 @@ class KeptResultsTest {
         }
         assertThat(made.get()).isEqualTo(6);
         assertThat(results.<float[]>held("meadow")).isPresent();
+    }
+
+    @Test
+    void nobodyWaitsForTheDiskAndWhatIsUnwrittenIsFoundAllTheSame() {
+        List<Runnable> later = new ArrayList<>();
+        KeptResults results = results(1 << 20, later::add);
+        byte[] made = results.get(KEY, Cancel.NEVER, shared -> new byte[] {1, 2, 3});
+        assertThat(folder.resolve("results").resolve(KEY)).doesNotExist();
+        // more than the memory holds
+        for (int i = 0; i < 40; i++) {
+            results.get("other" + i, Cancel.NEVER, shared -> new float[200_000]);
+        }
+        assertThat(results.peek(KEY)).containsSame(made);
+        later.forEach(Runnable::run);
+        assertThat(folder.resolve("results").resolve(KEY)).exists();
+        assertThat(results(1 << 20).peek(KEY)).isPresent();
     }
 
     @Test
