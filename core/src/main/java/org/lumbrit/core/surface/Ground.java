@@ -1,5 +1,7 @@
 package org.lumbrit.core.surface;
 
+import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
 import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.math.Chunks;
 import org.lumbrit.core.math.KeyBuilder;
@@ -278,9 +280,24 @@ public final class Ground implements Owner, Results.Weighted {
         return 2 * ((long) r * (columns - 1) + (long) c) + (column - c + row - r > 1 ? 1 : 0);
     }
 
-    /** Least and greatest x·dx + y·dy + z·dz over the nodes. */
+    /** Directions whose extents are remembered, as every look at the site asks for the same few. */
+    private static final int REMEMBERED = 64;
+
+    private record Direction(double dx, double dy, double dz) {}
+
+    private final Map<Direction, double[]> extents = new ConcurrentHashMap<>();
+
+    /** Least and greatest x·dx + y·dy + z·dz over the nodes; worked out once for a direction. */
     @Override
     public double[] extentAlong(double dx, double dy, double dz) {
+        if (extents.size() > REMEMBERED) {
+            extents.clear();
+        }
+        return extents.computeIfAbsent(new Direction(dx, dy, dz), each -> extent(dx, dy, dz))
+                .clone();
+    }
+
+    private double[] extent(double dx, double dy, double dz) {
         double least = Double.POSITIVE_INFINITY;
         double most = Double.NEGATIVE_INFINITY;
         for (int i = 0; i < heights.length; i++) {
