@@ -1,6 +1,7 @@
 package org.lumbrit.formats;
 
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
+import static com.tngtech.archunit.library.dependencies.SlicesRuleDefinition.slices;
 
 import com.tngtech.archunit.core.importer.ImportOption;
 import com.tngtech.archunit.junit.AnalyzeClasses;
@@ -15,4 +16,8 @@ class ArchitectureTest {
             .dependOnClassesThat()
             .resideInAnyPackage(
                     "org.springframework..", "jakarta..", "java.sql..", "org.lumbrit.server..", "org.lumbrit.cli..");
+
+    @ArchTest
+    static final ArchRule PACKAGES_HOLD_NO_CIRCLES =
+            slices().matching("org.lumbrit.formats.(*)..").should().beFreeOfCycles();
 }

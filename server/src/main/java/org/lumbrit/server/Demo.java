@@ -16,11 +16,11 @@ import org.springframework.stereotype.Component;
 public class Demo {
     private static final Logger LOG = LoggerFactory.getLogger(Demo.class);
 
-    private final LumbritSettings settings;
+    private final DemoSettings settings;
     private final SiteStore store;
     private final FirstLook firstLook;
 
-    Demo(LumbritSettings settings, SiteStore store, FirstLook firstLook) {
+    Demo(DemoSettings settings, SiteStore store, FirstLook firstLook) {
         this.settings = settings;
         this.store = store;
         this.firstLook = firstLook;

@@ -3,11 +3,11 @@ package org.lumbrit.server;
 import org.lumbrit.core.math.GradientNoise;
 import org.springframework.boot.SpringApplication;
 import org.springframework.boot.autoconfigure.SpringBootApplication;
-import org.springframework.boot.context.properties.EnableConfigurationProperties;
+import org.springframework.boot.context.properties.ConfigurationPropertiesScan;
 
 /** Starts the server. */
 @SpringBootApplication
-@EnableConfigurationProperties(LumbritSettings.class)
+@ConfigurationPropertiesScan
 public class LumbritServer {
     public static void main(String[] arguments) {
         SpringApplication.run(LumbritServer.class, arguments);

@@ -10,7 +10,6 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Set;
-import org.lumbrit.server.LumbritSettings;
 import org.springframework.core.Ordered;
 import org.springframework.core.annotation.Order;
 import org.springframework.stereotype.Component;
@@ -32,7 +31,7 @@ class Guard extends OncePerRequestFilter {
 
     private final Set<String> names;
 
-    Guard(LumbritSettings settings) {
+    Guard(GuardSettings settings) {
         names = new HashSet<>(OWN_NAMES);
         settings.hosts().stream()
                 .map(String::strip)

@@ -21,7 +21,6 @@ import java.util.function.LongSupplier;
 import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.math.Chunks;
 import org.lumbrit.core.math.Results;
-import org.lumbrit.server.LumbritSettings;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.stereotype.Component;
 
@@ -57,7 +56,7 @@ public class KeptResults implements Results {
     private final ConcurrentHashMap<String, Flight> flights = new ConcurrentHashMap<>();
 
     @Autowired
-    KeptResults(LumbritSettings settings) {
+    KeptResults(ResultsSettings settings) {
         this(settings, System::nanoTime, Executors.newSingleThreadExecutor(work -> {
             Thread thread = new Thread(work, "results to disk");
             thread.setDaemon(true);
@@ -66,7 +65,7 @@ public class KeptResults implements Results {
     }
 
     /** @param nanos a clock that only goes forward; @param writing where files are written */
-    KeptResults(LumbritSettings settings, LongSupplier nanos, Executor writing) {
+    KeptResults(ResultsSettings settings, LongSupplier nanos, Executor writing) {
         this.nanos = nanos;
         this.writing = writing;
         this.memory = Caffeine.newBuilder()

@@ -2,7 +2,6 @@ package org.lumbrit.server.work;
 
 import java.util.concurrent.Semaphore;
 import java.util.concurrent.TimeUnit;
-import org.lumbrit.server.LumbritSettings;
 import org.springframework.stereotype.Component;
 
 /** Lets few heavy requests run at once. */
@@ -12,7 +11,7 @@ class Turns {
     private final int atOnce;
     private final long longest;
 
-    Turns(LumbritSettings settings) {
+    Turns(TurnsSettings settings) {
         this.atOnce = settings.heavyAtOnce();
         this.longest = settings.longestWait().toNanos();
         this.free = new Semaphore(atOnce, true);

@@ -5,7 +5,6 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.concurrent.CompletableFuture;
@@ -17,7 +16,6 @@ import java.util.concurrent.atomic.AtomicLong;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.lumbrit.core.math.Cancel;
-import org.lumbrit.server.LumbritSettings;
 import org.springframework.util.unit.DataSize;
 
 class KeptResultsTest {
@@ -34,15 +32,7 @@ class KeptResultsTest {
 
     private KeptResults results(long onDisk, Executor writing) {
         return new KeptResults(
-                new LumbritSettings(
-                        folder.toString(),
-                        DataSize.ofMegabytes(8),
-                        DataSize.ofBytes(onDisk),
-                        "",
-                        false,
-                        List.of(),
-                        2,
-                        Duration.ofMinutes(1)),
+                new ResultsSettings(folder.toString(), DataSize.ofMegabytes(8), DataSize.ofBytes(onDisk)),
                 now::get,
                 writing);
     }

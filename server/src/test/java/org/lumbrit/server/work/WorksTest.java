@@ -12,15 +12,12 @@ import java.util.concurrent.CompletableFuture;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.lumbrit.core.math.Cancel;
-import org.lumbrit.server.LumbritSettings;
-import org.springframework.util.unit.DataSize;
 
 class WorksTest {
     private static final Work.Client CLIENT = new Work.Client(8470, 40001);
 
     private static Turns turns(int atOnce, Duration longestWait) {
-        DataSize none = DataSize.ofBytes(0);
-        return new Turns(new LumbritSettings("", none, none, "", false, List.of(), atOnce, longestWait));
+        return new Turns(new TurnsSettings(atOnce, longestWait));
     }
 
     private static Work work() {
