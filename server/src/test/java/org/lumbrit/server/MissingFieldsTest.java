@@ -68,7 +68,12 @@ class MissingFieldsTest {
                 case "integer", "number" -> body.put(field.getKey(), 1);
                 case "boolean" -> body.put(field.getKey(), false);
                 case "array" -> body.putArray(field.getKey());
-                default -> body.put(field.getKey(), "");
+                default ->
+                    body.put(
+                            field.getKey(),
+                            field.getValue().path("format").asString("").equals("uuid")
+                                    ? "00000000-0000-0000-0000-000000000000"
+                                    : "");
             }
         }
         return body;

@@ -31,6 +31,7 @@ public record Cost(String id, String name, int plants, long triangles, long byte
         return costs;
     }
 
+    /** What one cover costs: plants and triangles in numbers, memory in bytes. */
     public static Cost of(SiteEvaluation evaluation, CoverLayer cover) {
         Plants plants = evaluation.plants(cover);
         long[] standing = new long[cover.plant().variants()];

@@ -97,10 +97,12 @@ public final class Roster {
         return values;
     }
 
+    /** The plants whose rows these are, in the same order. */
     public Plants plants() {
         return plants;
     }
 
+    /** The columns, in the order of tables; their values are computed when asked for. */
     public List<Column> columns() {
         return List.copyOf(columns);
     }

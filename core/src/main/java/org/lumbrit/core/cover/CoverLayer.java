@@ -196,6 +196,7 @@ public record CoverLayer(
         return offered;
     }
 
+    /** The ends of a property, in its unit. */
     public PropertyRange range(String property) {
         return properties.get(property);
     }
@@ -222,10 +223,12 @@ public record CoverLayer(
         return with(newId, newName, newSeed, plant, properties, List.of(), placed);
     }
 
+    /** The same with another plant; weights of variants that it does not have are left out. */
     public CoverLayer withPlant(Plant newPlant) {
         return with(id, name, seed, newPlant, properties, removed, placed);
     }
 
+    /** The same with other plants removed and placed by hand. */
     public CoverLayer withHand(List<String> newRemoved, List<HandPlaced> newPlaced) {
         return with(id, name, seed, plant, properties, newRemoved, newPlaced);
     }

@@ -59,6 +59,7 @@ public record Plants(
         }
     }
 
+    /** How many plants stand. */
     public int count() {
         return length.length;
     }

@@ -28,6 +28,7 @@ public final class SettlingCurve {
         this.table = table;
     }
 
+    /** The one curve, measured once; see the class. */
     public static SettlingCurve curve() {
         return CURVE;
     }

@@ -9,6 +9,7 @@ public enum Domain {
     /** From foot to tip of each plant. */
     ALONG;
 
+    /** The finer of the two. */
     public Domain finest(Domain other) {
         return ordinal() >= other.ordinal() ? this : other;
     }

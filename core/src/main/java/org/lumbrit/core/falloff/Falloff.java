@@ -43,6 +43,7 @@ public record Falloff(@Apart String id, @Apart String name, Source source, List<
         return new Falloff(id, name, source, steps, changed);
     }
 
+    /** One of its steps by its id. */
     public Optional<Step> step(String stepId) {
         return steps.stream().filter(step -> step.id().equals(stepId)).findFirst();
     }
@@ -56,10 +57,12 @@ public record Falloff(@Apart String id, @Apart String name, Source source, List<
         return new Falloff(id, name, source, newSteps, kept);
     }
 
+    /** The same from another source. */
     public Falloff withSource(Source newSource) {
         return new Falloff(id, name, newSource, steps, limits);
     }
 
+    /** The same under another name. */
     public Falloff renamed(String newName) {
         return new Falloff(id, newName, source, steps, limits);
     }

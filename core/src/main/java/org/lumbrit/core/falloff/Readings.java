@@ -21,6 +21,7 @@ public final class Readings {
         return Decimal.write(metresPerSecond, 2) + " m/s";
     }
 
+    /** Whole degrees: "23°". */
     public static String degrees(double degrees) {
         return Decimal.write(degrees, 0) + "°";
     }

@@ -18,6 +18,7 @@ import org.lumbrit.core.recipe.Recipe;
 public final class BudgetFindings {
     private BudgetFindings() {}
 
+    /** Where the costs exceed the recipe's limits. */
     public static List<Finding> of(Recipe recipe, List<Cost> costs) {
         List<Finding> found = new ArrayList<>();
         Limits limits = recipe.limits();

@@ -24,6 +24,7 @@ public final class PropFindings {
 
     private PropFindings() {}
 
+    /** What is found about one prop's mesh. */
     public static List<Finding> of(SiteEvaluation evaluation, Prop prop) {
         List<Finding> found = new ArrayList<>();
         Mesh mesh = evaluation.mesh(prop);

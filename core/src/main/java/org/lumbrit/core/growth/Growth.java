@@ -45,6 +45,12 @@ public final class Growth {
         return Smooth.smoothstep(0, t, growth * (1 + t) - s);
     }
 
+    /**
+     * The part of a plant that has grown.
+     *
+     * @param growth 0 nothing … 1 all of it
+     * @param taper share of its length over which it narrows to the tip
+     */
     public static PlantMesh at(PlantMesh plant, double growth, double taper) {
         if (growth >= 1) {
             return plant;

@@ -12,6 +12,7 @@ import java.util.TreeSet;
 public record GrowthShown(int steps) {
     private static final int[] CHOICES = {1024, 256, 64, 16};
 
+    /** Each plant as far grown as it is, without steps. */
     public static GrowthShown exact() {
         return new GrowthShown(0);
     }

@@ -36,6 +36,7 @@ public record Description(String name, String title, String help, List<SettingDe
             List<String> of,
             boolean onCard) {}
 
+    /** A kind's description, from its annotations alone. */
     public static Description of(Class<? extends Record> type) {
         Kind kind = Kinds.kind(type);
         return new Description(kind.name(), kind.title(), kind.help(), settings(type));

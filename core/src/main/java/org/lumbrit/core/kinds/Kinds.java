@@ -47,6 +47,7 @@ public final class Kinds {
         return KINDS.get(type);
     }
 
+    /** The kind of an interface that the recipe calls by a word, where there is one. */
     public static Optional<Class<? extends Record>> named(Class<?> sealed, String name) {
         return of(sealed).stream()
                 .filter(type -> kind(type).name().equals(name))
@@ -58,6 +59,11 @@ public final class Kinds {
         return kind(record.getClass());
     }
 
+    /**
+     * The annotation that a kind must carry.
+     *
+     * @throws IllegalStateException where it does not
+     */
     public static Kind kind(Class<?> type) {
         Kind kind = type.getAnnotation(Kind.class);
         if (kind == null) {
@@ -111,6 +117,7 @@ public final class Kinds {
         return constant.name().toLowerCase(java.util.Locale.ROOT).replace('_', '-');
     }
 
+    /** The constants of an enum as they stand in the recipe, in their order. */
     public static List<String> words(Class<?> enumType) {
         return Arrays.stream(enumType.getEnumConstants())
                 .map(constant -> word((Enum<?>) constant))

@@ -20,10 +20,16 @@ public final class Chunks {
         void run(int from, int to);
     }
 
+    /**
+     * Runs a loop over 0..count−1 on all cores, in pieces of a size that suits plain arithmetic.
+     *
+     * @throws Cancel.CancelledException between two pieces
+     */
     public static void run(int count, Cancel cancel, Body body) {
         run(count, SIZE, cancel, body);
     }
 
+    /** The same in pieces of so many, for costlier bodies; the outcome must not depend on the cut. */
     public static void run(int count, int size, Cancel cancel, Body body) {
         int chunks = (count + size - 1) / size;
         if (chunks <= 1 || inside()) {

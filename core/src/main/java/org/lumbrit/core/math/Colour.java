@@ -24,6 +24,7 @@ public record Colour(double red, double green, double blue) {
         return new Colour(decode(packed >> 16 & 255), decode(packed >> 8 & 255), decode(packed & 255));
     }
 
+    /** Whether a text is a colour as recipes write it: {@code #rrggbb}. */
     public static boolean isHex(String text) {
         return text.matches("#[0-9a-fA-F]{6}");
     }

@@ -18,6 +18,7 @@ public final class Decimal {
         return text.toString();
     }
 
+    /** Writes a number with at most so many places after the point, zeros at the end left out; the same on every machine. */
     public static void append(StringBuilder text, double value, int places) {
         if (!Double.isFinite(value)) {
             throw new IllegalArgumentException("only finite numbers are written, not " + value);

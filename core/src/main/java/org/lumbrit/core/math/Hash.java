@@ -17,10 +17,12 @@ public final class Hash {
         return v ^ (v >>> 31);
     }
 
+    /** 64 bits that look random, of a seed and what they are for; stateless. */
     public static long of(long seed, long what) {
         return mix(mix(seed + GOLDEN) + what * GOLDEN);
     }
 
+    /** The same, of a place besides. */
     public static long of(long seed, long what, long where) {
         return mix(of(seed, what) + where * GOLDEN);
     }

@@ -20,6 +20,7 @@ public final class KeyBuilder {
         add(kind);
     }
 
+    /** Adds a text, by its UTF-8 bytes and their number. */
     public KeyBuilder add(String text) {
         byte[] bytes = text.getBytes(StandardCharsets.UTF_8);
         tagged('s', bytes.length);
@@ -27,6 +28,7 @@ public final class KeyBuilder {
         return this;
     }
 
+    /** Adds a whole number. */
     public KeyBuilder add(long value) {
         return tagged('l', value);
     }
@@ -36,6 +38,7 @@ public final class KeyBuilder {
         return tagged('d', Double.doubleToLongBits(value + 0.0));
     }
 
+    /** Adds an array by its length and the bits of its values. */
     public KeyBuilder add(float[] values) {
         tagged('f', values.length);
         ByteBuffer buffer = ByteBuffer.allocate(4 * values.length);
@@ -44,6 +47,7 @@ public final class KeyBuilder {
         return this;
     }
 
+    /** Adds an array by its length and the bits of its values. */
     public KeyBuilder add(double[] values) {
         tagged('D', values.length);
         ByteBuffer buffer = ByteBuffer.allocate(8 * values.length);
@@ -59,6 +63,7 @@ public final class KeyBuilder {
         return this;
     }
 
+    /** The key of all that was added: 32 hex digits. Ends the builder. */
     public String key() {
         return HexFormat.of().formatHex(digest.digest(), 0, 16);
     }

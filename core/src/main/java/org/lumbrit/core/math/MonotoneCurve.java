@@ -77,6 +77,7 @@ public final class MonotoneCurve {
         return m;
     }
 
+    /** The curve's value; held beyond its first and last point, never beyond its neighbours' values between. */
     public double at(double x) {
         if (straight) {
             return Smooth.clamp01(x);

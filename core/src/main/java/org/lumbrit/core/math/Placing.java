@@ -33,6 +33,7 @@ public final class Placing {
         return Quaternion.about(0, 0, 1, degrees);
     }
 
+    /** About its own up, counter-clockwise seen from above, by so many degrees. */
     public static Quaternion yaw(double degrees) {
         return degrees == 0 ? Quaternion.NONE : Quaternion.about(0, 1, 0, degrees);
     }

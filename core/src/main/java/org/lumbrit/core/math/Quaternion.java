@@ -25,6 +25,7 @@ public record Quaternion(double x, double y, double z, double w) {
         return new Quaternion(-x, -y, -z, w);
     }
 
+    /** A vector turned by this unit quaternion; a new array of three. */
     public double[] rotate(double vx, double vy, double vz) {
         double tx = 2 * (y * vz - z * vy);
         double ty = 2 * (z * vx - x * vz);

@@ -4,6 +4,7 @@ package org.lumbrit.core.math;
 public final class Smooth {
     private Smooth() {}
 
+    /** x held between 0 and 1. */
     public static double clamp01(double x) {
         return Math.min(1, Math.max(0, x));
     }

@@ -28,6 +28,7 @@ public record Grains(int[] plant, float[] units, int[] triangle, float[] shares,
         implements Results.Weighted {
     private static final int MOST_ROUNDS = 200;
 
+    /** How many grains lie. */
     public int count() {
         return places.length / 3;
     }

@@ -99,6 +99,7 @@ public final class PlantMotion {
         }
     }
 
+    /** The swings of these plants over all frames. */
     public SwayLoop loop() {
         return loop;
     }
@@ -328,10 +329,12 @@ public final class PlantMotion {
         return loop.radians() / 2 * Math.sqrt(2) * bend.leverage(size(plant));
     }
 
+    /** The cover whose plants move. */
     public CoverLayer cover() {
         return cover;
     }
 
+    /** The sway that moves them. */
     public SwayLayer sway() {
         return sway;
     }

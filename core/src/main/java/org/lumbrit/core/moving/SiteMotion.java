@@ -71,6 +71,7 @@ public final class SiteMotion {
         return new SiteMotion(evaluation, evaluation.results(), evaluation.cancel());
     }
 
+    /** The moments at which motion is computed. */
     public Frames frames() {
         return frames;
     }
@@ -85,10 +86,12 @@ public final class SiteMotion {
         return new WindField(wind, frames);
     }
 
+    /** The wind that a sway feels, as it is at time 0. */
     public WindLayer windOf(SwayLayer sway) {
         return (WindLayer) layerAt(still, sway.wind());
     }
 
+    /** The cover whose plants a sway moves, as it is at time 0. */
     public CoverLayer coverOf(SwayLayer sway) {
         return (CoverLayer) layerAt(still, sway.cover());
     }

@@ -101,6 +101,7 @@ public record PlantLayer(
         return plant instanceof MeshPlant mesh ? PlantFindings.of(this, mesh, site) : List.of();
     }
 
+    /** The same made in another way. */
     public PlantLayer withPlant(Plant newPlant) {
         return new PlantLayer(id, name, seed, hidden, newPlant, tint, accent, properties);
     }

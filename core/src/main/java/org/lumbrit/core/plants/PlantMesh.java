@@ -23,10 +23,12 @@ public record PlantMesh(
         return 4L * (10L * vertices() + along.length + indices.length);
     }
 
+    /** How many vertices it has. */
     public int vertices() {
         return along.length;
     }
 
+    /** How many triangles it has. */
     public int triangles() {
         return indices.length / 3;
     }

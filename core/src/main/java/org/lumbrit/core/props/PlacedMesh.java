@@ -55,14 +55,17 @@ public final class PlacedMesh implements Owner {
         return new PlacedMesh(mesh, tree, turn, prop.size(), prop.x(), y, prop.z());
     }
 
+    /** The mesh in its own frame, metres before it is sized. */
     public Mesh mesh() {
         return mesh;
     }
 
+    /** How it is turned in the place, a unit quaternion. */
     public Quaternion turn() {
         return turn;
     }
 
+    /** So many times as large as its own frame. */
     public double size() {
         return size;
     }
@@ -121,6 +124,7 @@ public final class PlacedMesh implements Owner {
                 < Double.POSITIVE_INFINITY;
     }
 
+    /** What one thread searches with; not to be shared. */
     public TriangleTree.Probe probe() {
         return tree.get().probe();
     }

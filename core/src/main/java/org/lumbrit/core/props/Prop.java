@@ -176,14 +176,17 @@ public record Prop(
         return Placing.align(nx, ny, nz, align).times(turned());
     }
 
+    /** The same under another name. */
     public Prop renamed(String newName) {
         return copied(id, newName);
     }
 
+    /** The same under another id and name. */
     public Prop copied(String newId, String newName) {
         return Kinds.with(Kinds.with(this, "id", newId), "name", newName);
     }
 
+    /** The same of another shape. */
     public Prop withShape(Shape newShape) {
         return Kinds.with(this, "shape", newShape);
     }

@@ -11,6 +11,11 @@ import org.lumbrit.core.kinds.Saying;
  * @param wrong hears what is wrong, by the way from the layer on
  */
 public record Checking(Recipe recipe, Function<String, Domain> domains, Saying wrong) {
+    /**
+     * Says what is wrong.
+     *
+     * @param path the way to it from the layer on
+     */
     public void say(String path, String message) {
         wrong.say(path, message);
     }

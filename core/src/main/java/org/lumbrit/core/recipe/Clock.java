@@ -55,6 +55,7 @@ public record Clock(
                 (int) Math.max(1, Math.rint(length * framesPerSecond) + 1), startSeconds, 1 / framesPerSecond, false);
     }
 
+    /** The same with other keys. */
     public Clock withTracks(List<Track> newTracks) {
         return new Clock(framesPerSecond, loopSeconds, startSeconds, endSeconds, newTracks);
     }

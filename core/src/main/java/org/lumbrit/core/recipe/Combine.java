@@ -90,6 +90,7 @@ public enum Combine {
         }
     };
 
+    /** The weight so far taken together with the next response, both 0..1; not clamped. */
     public abstract double of(double sofar, double next);
 
     /** The same for many: {@code weights[i]} becomes of(weights[i], responses[i]). */

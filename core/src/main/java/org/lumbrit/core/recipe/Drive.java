@@ -17,10 +17,12 @@ public record Drive(
         curve = List.copyOf(curve);
     }
 
+    /** Whether it acts on a property of a layer. */
     public boolean drives(String layerId, String propertyName) {
         return layer.equals(layerId) && property.equals(propertyName);
     }
 
+    /** Whether it lies in the same cell of the board: one falloff on one property. */
     public boolean sameCell(Drive other) {
         return other.drives(layer, property) && falloff.equals(other.falloff);
     }

@@ -40,6 +40,7 @@ public final class Graph {
         this.recipe = recipe;
     }
 
+    /** The graph of a recipe; nothing is walked before it is asked for. */
     public static Graph of(Recipe recipe) {
         return new Graph(recipe);
     }

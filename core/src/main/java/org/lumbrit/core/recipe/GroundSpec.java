@@ -96,10 +96,16 @@ public record GroundSpec(
                 waterLevel);
     }
 
+    /**
+     * The same from another height map.
+     *
+     * @param asset its file name beside the recipe
+     */
     public GroundSpec withHeights(String asset) {
         return new GroundSpec(Optional.of(asset), width, depth, resolution, lowest, highest, missing, waterLevel);
     }
 
+    /** The same with so many nodes along the longer side. */
     public GroundSpec withResolution(int nodes) {
         return new GroundSpec(heights, width, depth, Optional.of(nodes), lowest, highest, missing, waterLevel);
     }

@@ -17,10 +17,16 @@ public final class InvalidRecipeException extends RuntimeException {
         this(List.of(new Problem(path, message)));
     }
 
+    /**
+     * There is no such thing.
+     *
+     * @param what its sort in the user's words, which is the path too
+     */
     public static InvalidRecipeException missing(String what, String id) {
         return new InvalidRecipeException(what, "There is no " + what + " “" + id + "” any more.");
     }
 
+    /** All that is wrong, at least one. */
     public List<Problem> problems() {
         return problems;
     }

@@ -41,5 +41,6 @@ public record Limits(
                 byDefault = "0",
                 help = "Of one frame with everything, on this machine; 0 for no limit")
         double milliseconds) {
+    /** The site may cost what it will. */
     public static final Limits NONE = new Limits(0, 0, 0, 0);
 }

@@ -15,6 +15,11 @@ public record Misfit(String text, List<Fix> fixes) {
      */
     public record Fix(String words, Layer better) {}
 
+    /**
+     * One way to make it loop.
+     *
+     * @param words what it sets, for a button
+     */
     public static Fix fix(String words, Layer better) {
         return new Fix(words, better);
     }

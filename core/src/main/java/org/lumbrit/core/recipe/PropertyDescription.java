@@ -22,6 +22,12 @@ public record PropertyDescription(
         PropertyRange byDefault,
         Domain domain) {
 
+    /**
+     * A property that may differ from plant to plant.
+     *
+     * @param unit "" for a plain number
+     * @param low what a new layer begins with
+     */
     public static PropertyDescription of(
             String name, String help, String unit, double min, double max, double sliderMax, double low, double high) {
         return new PropertyDescription(
@@ -45,6 +51,7 @@ public record PropertyDescription(
         return Collections.unmodifiableMap(complete);
     }
 
+    /** The same with one value a place: driven by falloffs over the place only. */
     public PropertyDescription inPlace() {
         return in(Domain.PLACE);
     }

@@ -8,10 +8,12 @@ public record PropertyRange(
         @Setting(title = "high") double high,
         @Setting(title = "combine", byDefault = "product") Combine combine) {
 
+    /** The lower of the two ends. */
     public double least() {
         return Math.min(low, high);
     }
 
+    /** The higher of the two ends. */
     public double most() {
         return Math.max(low, high);
     }

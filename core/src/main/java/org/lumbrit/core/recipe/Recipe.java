@@ -63,14 +63,17 @@ public record Recipe(
         this(name, ground, places, List.of(), falloffs, layers, drives, clock);
     }
 
+    /** A falloff by its id. */
     public Optional<Falloff> falloff(String id) {
         return falloffs.stream().filter(falloff -> falloff.id().equals(id)).findFirst();
     }
 
+    /** A layer by its id. */
     public Optional<Layer> layer(String id) {
         return layers.stream().filter(layer -> layer.id().equals(id)).findFirst();
     }
 
+    /** A prop by its id. */
     public Optional<Prop> prop(String id) {
         return props.stream().filter(prop -> prop.id().equals(id)).findFirst();
     }
@@ -192,14 +195,17 @@ public record Recipe(
         return new TreeSet<>(References.of(this, Refers.PICTURE));
     }
 
+    /** A point, path or area by its id. */
     public Optional<Place> place(String id) {
         return places.stream().filter(place -> place.id().equals(id)).findFirst();
     }
 
+    /** The drives of one property, in the order in which they combine. */
     public List<Drive> drivesOf(String layer, String property) {
         return drives.stream().filter(drive -> drive.drives(layer, property)).toList();
     }
 
+    /** All places by their ids, in the order of the recipe. */
     public Map<String, Place> placesById() {
         Map<String, Place> byId = new LinkedHashMap<>();
         places.forEach(place -> byId.put(place.id(), place));
@@ -217,38 +223,47 @@ public record Recipe(
         };
     }
 
+    /** The same under another name. */
     public Recipe withName(String newName) {
         return new Recipe(newName, ground, places, props, falloffs, layers, drives, clock, limits);
     }
 
+    /** The same on another ground. */
     public Recipe withGround(GroundSpec newGround) {
         return new Recipe(name, newGround, places, props, falloffs, layers, drives, clock, limits);
     }
 
+    /** The same with other places. */
     public Recipe withPlaces(List<Place> newPlaces) {
         return new Recipe(name, ground, newPlaces, props, falloffs, layers, drives, clock, limits);
     }
 
+    /** The same with other props; keys of numbers that are gone go too. */
     public Recipe withProps(List<Prop> newProps) {
         return new Recipe(name, ground, places, newProps, falloffs, layers, drives, clock, limits).withoutLostKeys();
     }
 
+    /** The same with other falloffs; keys of numbers that are gone go too. */
     public Recipe withFalloffs(List<Falloff> newFalloffs) {
         return new Recipe(name, ground, places, props, newFalloffs, layers, drives, clock, limits).withoutLostKeys();
     }
 
+    /** The same with other layers; keys of numbers that are gone go too. */
     public Recipe withLayers(List<Layer> newLayers) {
         return new Recipe(name, ground, places, props, falloffs, newLayers, drives, clock, limits).withoutLostKeys();
     }
 
+    /** The same with other drives. */
     public Recipe withDrives(List<Drive> newDrives) {
         return new Recipe(name, ground, places, props, falloffs, layers, newDrives, clock, limits);
     }
 
+    /** The same with another clock. */
     public Recipe withClock(Clock newClock) {
         return new Recipe(name, ground, places, props, falloffs, layers, drives, newClock, limits);
     }
 
+    /** The same with another budget. */
     public Recipe withLimits(Limits newLimits) {
         return new Recipe(name, ground, places, props, falloffs, layers, drives, clock, newLimits);
     }

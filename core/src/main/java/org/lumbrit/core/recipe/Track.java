@@ -45,10 +45,12 @@ public record Track(
         return new Graph.Node(Refers.valueOf(of.name()), id);
     }
 
+    /** The number at a time in seconds, in its own unit. */
     public double at(double time) {
         return Keyed.value(keys, easing, round, time);
     }
 
+    /** Whether both key the same number. */
     public boolean sameNumber(Track other) {
         return of == other.of && id.equals(other.id) && setting.equals(other.setting);
     }

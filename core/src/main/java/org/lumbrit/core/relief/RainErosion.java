@@ -84,6 +84,7 @@ public final class RainErosion {
         this.cut = new double[ground.length];
     }
 
+    /** Metres at each node as they are now, row by row from the north; worked on by the next step. */
     public double[] ground() {
         return ground;
     }
@@ -98,10 +99,12 @@ public final class RainErosion {
         return rained;
     }
 
+    /** Cubic metres of water that have dried up. */
     public double evaporated() {
         return evaporated;
     }
 
+    /** Cubic metres of water that have left over the border. */
     public double runOff() {
         return runOff;
     }
@@ -111,6 +114,11 @@ public final class RainErosion {
         return carriedOff;
     }
 
+    /**
+     * So many steps, one after the other.
+     *
+     * @throws Cancel.CancelledException between two steps
+     */
     public void run(int steps, Cancel cancel) {
         for (int step = 0; step < steps; step++) {
             cancel.check();

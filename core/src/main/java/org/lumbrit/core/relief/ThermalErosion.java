@@ -52,6 +52,7 @@ public final class ThermalErosion {
         return StrictMath.tan(StrictMath.toRadians(Math.min(89.9, Math.max(0, degrees))));
     }
 
+    /** Metres at each node as they are now, row by row from the north. */
     public double[] heights() {
         return heights;
     }

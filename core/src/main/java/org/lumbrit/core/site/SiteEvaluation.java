@@ -159,6 +159,7 @@ public final class SiteEvaluation {
         return results.get(key, cancel, shared -> placed.samples(plan.ground().key()));
     }
 
+    /** The plan whose keys results are kept under. */
     public SitePlan plan() {
         return plan;
     }
@@ -187,6 +188,7 @@ public final class SiteEvaluation {
         return new SiteEvaluation(plan, results, shared, prop, owner, batch);
     }
 
+    /** The nodes of a lattice as samples of the ground. */
     public Samples samples(Lattice lattice) {
         return results.get(new KeyBuilder("samples").add(lattice.key()).key(), cancel, shared -> lattice.samples());
     }
@@ -492,6 +494,7 @@ public final class SiteEvaluation {
         return new CoverScatter(layer, new SiteCover(this, layer), results, cancel).plants(region);
     }
 
+    /** All plants of a cover. */
     public Plants plants(CoverLayer layer) {
         return plants(layer, Region.EVERYWHERE);
     }

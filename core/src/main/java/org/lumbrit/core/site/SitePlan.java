@@ -182,6 +182,7 @@ public final class SitePlan {
         return written;
     }
 
+    /** The ground that falloffs see: the finished one, or that below a relief layer. */
     public Ground ground() {
         return ground;
     }
@@ -191,6 +192,7 @@ public final class SitePlan {
         return time;
     }
 
+    /** The decoded files beside the recipe. */
     public SiteAssets assets() {
         return assets;
     }
@@ -222,6 +224,7 @@ public final class SitePlan {
         return keys.get(keys.size() - 1);
     }
 
+    /** Where a falloff has values: the finest of its source, its steps and its limits. */
     public Domain domain(String falloffId) {
         stages(falloffId);
         return domains.get(falloffId);

@@ -131,10 +131,12 @@ public final class Ground implements Owner, Results.Weighted {
         return new Gradients(gradientX, gradientZ, Math.sqrt(most));
     }
 
+    /** Nodes along x, border to border. */
     public int columns() {
         return columns;
     }
 
+    /** Nodes along z, border to border. */
     public int rows() {
         return rows;
     }
@@ -185,6 +187,7 @@ public final class Ground implements Owner, Results.Weighted {
         return key;
     }
 
+    /** Metres at each node, row by row from the north; must not be changed. */
     public float[] heights() {
         return heights;
     }
@@ -240,10 +243,12 @@ public final class Ground implements Owner, Results.Weighted {
         return new Ground(across, down, read, width, depth, open, newKey);
     }
 
+    /** Metres at the lowest node. */
     public double lowest() {
         return lowest;
     }
 
+    /** Metres at the highest node. */
     public double highest() {
         return highest;
     }
@@ -310,6 +315,7 @@ public final class Ground implements Owner, Results.Weighted {
         return new double[] {least, most};
     }
 
+    /** Metres at a place, bilinear between the nodes; beyond the border that of the border. */
     public double height(double x, double z) {
         return bilinear(heights, x, z);
     }

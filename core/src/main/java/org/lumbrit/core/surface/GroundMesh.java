@@ -6,6 +6,11 @@ import java.util.Arrays;
 public final class GroundMesh {
     private GroundMesh() {}
 
+    /**
+     * Two triangles a cell.
+     *
+     * @param samples of all nodes of the lattice
+     */
     public static Mesh of(Lattice lattice, Samples samples) {
         float[] positions = new float[3 * samples.count()];
         float[] normals = new float[positions.length];

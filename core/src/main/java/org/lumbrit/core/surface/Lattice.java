@@ -16,6 +16,7 @@ public record Lattice(Ground ground, int columns, int rows) {
                 Math.max(2, (int) StrictMath.round((nodes - 1) * ground.depth() / longer) + 1));
     }
 
+    /** Content key of the ground and the numbers of nodes. */
     public String key() {
         return new KeyBuilder("lattice/1")
                 .add(ground.key())
@@ -24,18 +25,22 @@ public record Lattice(Ground ground, int columns, int rows) {
                 .key();
     }
 
+    /** How many nodes it has. */
     public int count() {
         return columns * rows;
     }
 
+    /** Metres to the east of the middle. */
     public double x(int column) {
         return -ground.width() / 2 + ground.width() * column / (columns - 1);
     }
 
+    /** Metres to the south of the middle. */
     public double z(int row) {
         return -ground.depth() / 2 + ground.depth() * row / (rows - 1);
     }
 
+    /** All nodes as samples of the ground, row by row from the north. */
     public Samples samples() {
         Samples samples = Samples.allocate(key(), grid());
         Chunks.run(count(), Cancel.NEVER, (from, to) -> {

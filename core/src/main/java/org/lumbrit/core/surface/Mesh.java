@@ -33,10 +33,12 @@ public record Mesh(float[] positions, float[] normals, int[] triangles, String k
         return 4L * (positions.length + normals.length + triangles.length);
     }
 
+    /** How many vertices it has. */
     public int vertices() {
         return positions.length / 3;
     }
 
+    /** How many triangles it has. */
     public int count() {
         return triangles.length / 3;
     }

@@ -28,10 +28,12 @@ public record MeshCheck(int open, int crowded, int flipped, int degenerate, bool
         return Math.max(b[3] - b[0], Math.max(b[4] - b[1], b[5] - b[2]));
     }
 
+    /** Whether every edge belongs to two facets. */
     public boolean closed() {
         return open == 0 && crowded == 0;
     }
 
+    /** Looks at every edge and facet, and whether facets face outward. */
     public static MeshCheck of(Mesh mesh) {
         int[] first = Welding.firsts(mesh.positions(), SAME_CORNER * Math.max(1, extent(mesh)));
         int[] triangles = mesh.triangles();

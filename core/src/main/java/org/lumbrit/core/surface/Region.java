@@ -6,19 +6,23 @@ public record Region(double x0, double z0, double x1, double z1) {
     /** Larger than any site. */
     public static final Region EVERYWHERE = new Region(-1e8, -1e8, 1e8, 1e8);
 
+    /** Holds no place. */
     public static final Region NOWHERE = new Region(1e8, 1e8, -1e8, -1e8);
 
     /** Metres that are more than the rounding of places and distances. */
     public static final double A_HAIR = 1e-3;
 
+    /** The whole of a ground, in plan. */
     public static Region of(Ground ground) {
         return new Region(-ground.width() / 2, -ground.depth() / 2, ground.width() / 2, ground.depth() / 2);
     }
 
+    /** Whether a place lies within, metres in plan; of the border the western and northern sides belong to it. */
     public boolean contains(double x, double z) {
         return x >= x0 && x < x1 && z >= z0 && z < z1;
     }
 
+    /** What both hold. */
     public Region and(Region other) {
         return new Region(
                 Math.max(x0, other.x0), Math.max(z0, other.z0), Math.min(x1, other.x1), Math.min(z1, other.z1));
@@ -49,10 +53,12 @@ public record Region(double x0, double z0, double x1, double z1) {
         return cellX < x1 && cellX + cell > x0 && cellZ < z1 && cellZ + cell > z0;
     }
 
+    /** Whether it holds no place. */
     public boolean isEmpty() {
         return !(x0 < x1 && z0 < z1);
     }
 
+    /** Square metres in plan. */
     public double area() {
         return isEmpty() ? 0 : (x1 - x0) * (z1 - z0);
     }

@@ -55,6 +55,11 @@ public record Samples(
         }
     }
 
+    /**
+     * Samples with all arrays at 0.
+     *
+     * @param key content key of what they will be, or {@link #NOT_KEPT}
+     */
     public static Samples allocate(String key, int count) {
         return allocate(key, count, Optional.empty(), Optional.empty());
     }
@@ -84,6 +89,7 @@ public record Samples(
         return 48L * count() + origin.map(from -> 4L * from.indices.length).orElse(0L);
     }
 
+    /** How many samples these are. */
     public int count() {
         return x.length;
     }

@@ -34,6 +34,11 @@ public final class Sphere {
         return new Sphere(detail).positions;
     }
 
+    /**
+     * Three vertices a triangle, counter-clockwise seen from outside.
+     *
+     * @param detail as for the vertices
+     */
     public static int[] triangles(int detail) {
         return new Sphere(detail).triangles;
     }

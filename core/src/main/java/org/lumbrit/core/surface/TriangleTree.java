@@ -54,6 +54,7 @@ public final class TriangleTree implements Results.Weighted {
         return 4L * (order.length + corners.length + boxes.length) + mesh.bytes();
     }
 
+    /** The mesh that is searched. */
     public Mesh mesh() {
         return mesh;
     }
@@ -162,6 +163,7 @@ public final class TriangleTree implements Results.Weighted {
         }
     }
 
+    /** What one thread searches with; not to be shared. */
     public Probe probe() {
         return new Probe();
     }
