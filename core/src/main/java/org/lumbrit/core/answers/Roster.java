@@ -13,6 +13,8 @@ import org.lumbrit.core.kinds.Refers;
 import org.lumbrit.core.math.Placing;
 import org.lumbrit.core.math.Smooth;
 import org.lumbrit.core.recipe.Drive;
+import org.lumbrit.core.recipe.Field;
+import org.lumbrit.core.recipe.Layer;
 import org.lumbrit.core.site.SiteEvaluation;
 import org.lumbrit.core.surface.Samples;
 
@@ -68,7 +70,24 @@ public final class Roster {
         }
         for (String falloff : driving) {
             String title = evaluation.plan().recipe().names().nameOf(Refers.FALLOFF, falloff);
-            columns.add(new Column("drive-" + falloff, title, "", () -> falloff(falloff)));
+            columns.add(new Column(
+                    "drive-" + falloff, title, "", () -> atFeet((there, places) -> there.falloff(falloff, places))));
+        }
+        fields(cover);
+    }
+
+    /** What shown layers lay from 0 to 1 where the plants stand. */
+    private void fields(CoverLayer cover) {
+        for (Layer layer : evaluation.plan().recipe().layers()) {
+            for (Field field : layer.results()) {
+                if (field.share() && !layer.hidden() && !layer.id().equals(cover.id())) {
+                    columns.add(new Column(
+                            "field-" + layer.id() + "-" + field.name(),
+                            layer.name() + ": " + field.title(),
+                            field.unit(),
+                            () -> atFeet((there, feet) -> there.field(layer, field.name(), feet))));
+                }
+            }
         }
     }
 
@@ -107,24 +126,29 @@ public final class Roster {
         return List.copyOf(columns);
     }
 
-    /** A falloff at every foot, on whatever surface each stands. */
-    private float[] falloff(String id) {
+    /** Values at the feet that stand on one surface. */
+    private interface AtFeet {
+        float[] of(SiteEvaluation there, Samples feet);
+    }
+
+    /** Something at every foot, on whatever surface each stands. */
+    private float[] atFeet(AtFeet values) {
         if (plants.surface().length == 0) {
-            return evaluation.on(plants.surfaces().get(0)).falloff(id, plants.feet());
+            return values.of(evaluation.on(plants.surfaces().get(0)), plants.feet());
         }
-        float[] values = new float[plants.count()];
+        float[] all = new float[plants.count()];
         for (int s = 0; s < plants.surfaces().size(); s++) {
             int surface = s;
             int[] there = java.util.stream.IntStream.range(0, plants.count())
                     .filter(i -> plants.surface()[i] == surface)
                     .toArray();
             Samples feet = plants.feet().pick(Samples.NOT_KEPT, there);
-            float[] at = evaluation.on(plants.surfaces().get(s)).falloff(id, feet);
+            float[] at = values.of(evaluation.on(plants.surfaces().get(s)), feet);
             for (int i = 0; i < there.length; i++) {
-                values[there[i]] = at[i];
+                all[there[i]] = at[i];
             }
         }
-        return values;
+        return all;
     }
 
     /** How many values lie in each of equal steps from the least to the greatest. */

@@ -4,6 +4,7 @@ import java.util.Optional;
 import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.math.KeyBuilder;
 import org.lumbrit.core.math.Results;
+import org.lumbrit.core.recipe.Canonical;
 import org.lumbrit.core.recipe.GroundSpec;
 import org.lumbrit.core.relief.NodeValues;
 import org.lumbrit.core.relief.ReliefLayer;
@@ -22,7 +23,9 @@ final class ReliefMaking {
     /** The height map, or level ground, at the resolution that is wished. */
     static Ground start(GroundSpec spec, SiteAssets assets, Results results, Cancel cancel) {
         if (spec.heights().isEmpty()) {
-            return spec.level();
+            KeyBuilder level = new KeyBuilder("level/1");
+            Canonical.write(level, spec, (what, id) -> id);
+            return results.get(level.key(), cancel, shared -> spec.level());
         }
         Ground map = assets.heights(spec);
         int longest = Math.max(map.columns(), map.rows());

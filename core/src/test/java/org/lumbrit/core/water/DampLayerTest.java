@@ -8,6 +8,8 @@ import java.util.Map;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.lumbrit.core.Grounds;
+import org.lumbrit.core.answers.Roster;
+import org.lumbrit.core.cover.CoverLayer;
 import org.lumbrit.core.falloff.Falloff;
 import org.lumbrit.core.falloff.LayerResultSource;
 import org.lumbrit.core.math.Cancel;
@@ -18,11 +20,13 @@ import org.lumbrit.core.recipe.Clock;
 import org.lumbrit.core.recipe.Combine;
 import org.lumbrit.core.recipe.Finding;
 import org.lumbrit.core.recipe.GroundSpec;
+import org.lumbrit.core.recipe.Layer;
 import org.lumbrit.core.recipe.PropertyRange;
 import org.lumbrit.core.recipe.Recipe;
 import org.lumbrit.core.site.SiteAssets;
 import org.lumbrit.core.site.SiteEvaluation;
 import org.lumbrit.core.site.SitePlan;
+import org.lumbrit.core.site.Sites;
 import org.lumbrit.core.surface.Ground;
 import org.lumbrit.core.surface.Samples;
 import org.lumbrit.core.surface.Tint;
@@ -119,6 +123,22 @@ class DampLayerTest {
             // corners of the underside still see sky beside it
             assertThat(onRoof[i]).isBetween(vertices.ny()[i] < -0.9 ? 0.2f : 0, vertices.ny()[i] > 0.9 ? 0.02f : 1f);
         }
+    }
+
+    @Test
+    void theRosterSaysHowWetEachPlantStands() {
+        Ground slope = Grounds.slope(65, 65, 64, 45);
+        CoverLayer grass = Sites.cover(0.2, 1);
+        SiteEvaluation bare = site(slope, Optional.of(8.0), damp(1, 0, 0));
+        List<Layer> layers = List.of(bare.plan().recipe().layers().get(0), grass);
+        SitePlan plan = new SitePlan(bare.plan().recipe().withLayers(layers), slope, SiteAssets.NONE, 0);
+        SiteEvaluation site = new SiteEvaluation(plan, new ResultsOfOneRun(), Cancel.NEVER);
+        Roster roster = new Roster(site, grass);
+        Roster.Column column = roster.columns().get(roster.columns().size() - 1);
+        assertThat(column.title()).isEqualTo("Damp: wetness");
+        assertThat(column.values().get())
+                .containsExactly(wetness(site, roster.plants().feet()));
+        assertThat(column.values().get()).contains(1f).contains(0f);
     }
 
     @Test
