@@ -10,6 +10,7 @@ import { ViewLinks } from '../parts/ViewLinks';
 import type { Viewport } from '../view3d/Viewport';
 import { useSelection } from '../workbench/selection';
 import { useSession } from '../workbench/session';
+import { isCover } from '../workbench/layerKinds';
 import { SitePage } from '../workbench/SitePage';
 import { View3D } from '../workbench/View3D';
 import { RosterTable } from './RosterTable';
@@ -25,9 +26,9 @@ export function RosterPage() {
 }
 
 function Roster() {
-  const { site, recipe, commit } = useSession();
+  const { site, recipe, kinds, commit } = useSession();
   const { layer: selected, asked, set } = useSelection();
-  const covers = recipe.layers.filter((layer) => layer.kind === 'cover' && !layer.hidden);
+  const covers = recipe.layers.filter((layer) => isCover(kinds, layer) && !layer.hidden);
   const layer = covers.find((each) => each.id === selected) ?? covers[0];
   const view = useRef<Viewport | null>(null);
   const [ripening, setRipening] = useState('');

@@ -47,7 +47,15 @@ public final class Graph {
 
     /** What a node reads itself, in the order of its settings; nothing of a node that is not there. */
     public Set<Node> reads(Node node) {
-        return read.computeIfAbsent(node, this::collect);
+        Set<Node> known = read.computeIfAbsent(node, this::collect);
+        Optional<Layer> layer = node.what() == Refers.LAYER ? recipe.layer(node.id()) : Optional.empty();
+        if (layer.filter(each -> each.reads().contains(Surrounding.EARLIER)).isEmpty()) {
+            return known;
+        }
+        // not remembered: of many layers each may read all before it
+        Set<Node> all = new LinkedHashSet<>(known);
+        recipe.earlier(layer.get()).forEach(each -> all.add(new Node(Refers.LAYER, each.id())));
+        return all;
     }
 
     private Set<Node> collect(Node node) {
@@ -86,9 +94,6 @@ public final class Graph {
                 .filter(drive -> drive.layer().equals(layer.id()))
                 .forEach(drive -> found.add(new Node(Refers.FALLOFF, drive.falloff())));
         surroundings(layer.reads(), found);
-        if (layer.reads().contains(Surrounding.EARLIER)) {
-            recipe.earlier(layer).forEach(each -> found.add(new Node(Refers.LAYER, each.id())));
-        }
     }
 
     private static void surroundings(Set<Surrounding> declared, Set<Node> found) {
