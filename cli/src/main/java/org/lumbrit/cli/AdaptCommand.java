@@ -10,10 +10,7 @@ import java.util.concurrent.Callable;
 import org.lumbrit.core.adapt.Adapted;
 import org.lumbrit.core.adapt.Extent;
 import org.lumbrit.core.adapt.Wish;
-import org.lumbrit.core.math.Cancel;
-import org.lumbrit.core.math.ResultsOfOneRun;
 import org.lumbrit.core.recipe.Recipe;
-import org.lumbrit.core.site.SitePlan;
 import org.lumbrit.formats.BadInputException;
 import org.lumbrit.formats.json.RecipeJson;
 import org.lumbrit.formats.site.Adapting;
@@ -108,9 +105,8 @@ final class AdaptCommand implements Callable<Integer> {
         return ids;
     }
 
-    private static Extent extent(SiteFiles site) {
-        return Extent.of(SitePlan.of(site.recipe(), site.decoded(), 0, new ResultsOfOneRun(), Cancel.NEVER)
-                .ground());
+    private Extent extent(SiteFiles site) {
+        return Extent.of(recipe.evaluation(site).plan().ground());
     }
 
     /** Beside the recipe on standard output, so that it can be piped. */

@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Stream;
 import org.lumbrit.core.adapt.Adapted.Lost;
 import org.lumbrit.core.edit.DriveEdit;
 import org.lumbrit.core.edit.FalloffEdit;
@@ -21,12 +22,14 @@ import org.lumbrit.core.kinds.Kinds;
 import org.lumbrit.core.kinds.References;
 import org.lumbrit.core.kinds.References.Reference;
 import org.lumbrit.core.kinds.Refers;
+import org.lumbrit.core.props.Prop;
 import org.lumbrit.core.recipe.Drive;
 import org.lumbrit.core.recipe.Edit;
 import org.lumbrit.core.recipe.Family;
 import org.lumbrit.core.recipe.Graph.Node;
 import org.lumbrit.core.recipe.InvalidRecipeException;
 import org.lumbrit.core.recipe.Layer;
+import org.lumbrit.core.recipe.NameRule;
 import org.lumbrit.core.recipe.Recipe;
 import org.lumbrit.core.recipe.RecipeCheck;
 import org.lumbrit.core.recipe.Track;
@@ -211,19 +214,12 @@ public final class Adaptation {
     /** The place or prop of the other site that stands for one of this. */
     private Optional<String> found(Node node, Reference reference) {
         String wanted = wish.instead().getOrDefault(nameOf(node), nameOf(node));
-        List<? extends Record> all = node.what() == Refers.PROP
-                ? to.props()
-                : to.places().stream().map(Record.class::cast).toList();
-        Optional<String> there = all.stream()
-                .map(thing -> node.what() == Refers.PROP
-                        ? new String[] {
-                            ((org.lumbrit.core.props.Prop) thing).name(), ((org.lumbrit.core.props.Prop) thing).id()
-                        }
-                        : new String[] {((Place) thing).name(), ((Place) thing).id()})
-                .filter(pair -> pair[0].equals(wanted))
-                .map(pair -> pair[1])
-                .filter(id -> node.what() == Refers.PROP
-                        || reference.allows(to.thing(node.what(), id).orElseThrow()))
+        Stream<String> all = node.what() == Refers.PROP
+                ? to.props().stream().map(Prop::id)
+                : to.places().stream().map(Place::id);
+        Optional<String> there = all.filter(
+                        id -> to.names().nameOf(node.what(), id).equals(wanted))
+                .filter(id -> reference.allows(to.thing(node.what(), id).orElseThrow()))
                 .findFirst();
         if (there.isPresent() || node.what() == Refers.PROP || !wish.bring()) {
             return there;
@@ -281,10 +277,7 @@ public final class Adaptation {
     }
 
     private String freeName(String name, Set<String> taken) {
-        String free = name;
-        for (int n = 2; taken.contains(free); n++) {
-            free = name + " " + n;
-        }
+        String free = NameRule.free(name, taken);
         if (!free.equals(name)) {
             notes.add("“" + name + "” is called “" + free + "” there, as the name was taken.");
         }

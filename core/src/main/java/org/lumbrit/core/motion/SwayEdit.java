@@ -10,6 +10,7 @@ import org.lumbrit.core.recipe.Drive;
 import org.lumbrit.core.recipe.Edit;
 import org.lumbrit.core.recipe.InvalidRecipeException;
 import org.lumbrit.core.recipe.Layer;
+import org.lumbrit.core.recipe.NameRule;
 import org.lumbrit.core.recipe.Recipe;
 
 /** Changes of sways beyond their settings. */
@@ -52,7 +53,10 @@ public sealed interface SwayEdit extends Edit {
                 return recipe;
             }
             String id = before.map(SwayLayer::id).orElse(freshId);
-            String name = before.map(SwayLayer::name).orElseGet(() -> freeName(recipe, "Sway of " + cover.name()));
+            String name = before.map(SwayLayer::name)
+                    .orElseGet(() -> NameRule.free(
+                            "Sway of " + cover.name(),
+                            recipe.layers().stream().map(Layer::name).toList()));
             SwayLayer copy = ((SwayLayer) sway.copied(id, name, sway.seed())).forCover(coverId);
             List<Layer> layers = new ArrayList<>(recipe.layers());
             if (before.isPresent()) {
@@ -66,17 +70,6 @@ public sealed interface SwayEdit extends Edit {
                     .filter(drive -> drive.layer().equals(sway.id()))
                     .forEach(drive -> drives.add(new Drive(id, drive.property(), drive.falloff(), drive.curve())));
             return recipe.withLayers(layers).withDrives(drives);
-        }
-
-        private static String freeName(Recipe recipe, String wish) {
-            String name = wish;
-            for (int n = 2; ; n++) {
-                String tried = name;
-                if (recipe.layers().stream().noneMatch(layer -> layer.name().equals(tried))) {
-                    return tried;
-                }
-                name = wish + " " + n;
-            }
         }
 
         @Override

@@ -32,20 +32,12 @@ public record Beginning(Recipe recipe, String layer, String prop, String falloff
 
     /** A name that no layer has. */
     public String freeLayerName(String wish) {
-        return free(wish, recipe.layers().stream().map(Layer::name).toList());
+        return NameRule.free(wish, recipe.layers().stream().map(Layer::name).toList());
     }
 
     /** A name that no falloff has. */
     public String freeFalloffName(String wish) {
-        return free(wish, recipe.falloffs().stream().map(Falloff::name).toList());
-    }
-
-    private static String free(String wish, List<String> taken) {
-        String name = wish;
-        for (int n = 2; taken.contains(name); n++) {
-            name = wish + " " + n;
-        }
-        return name;
+        return NameRule.free(wish, recipe.falloffs().stream().map(Falloff::name).toList());
     }
 
     /** The layer with each open reference given to what is chosen, or else to the first thing that fits; or what is missing. */

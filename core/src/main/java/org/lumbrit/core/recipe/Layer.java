@@ -167,6 +167,11 @@ public interface Layer {
         return this;
     }
 
+    /** The same hidden. */
+    default Layer switchedOff() {
+        return (Layer) Kinds.with((Record) this, "hidden", true);
+    }
+
     default Layer renamed(String newName) {
         return (Layer) Kinds.with((Record) this, "name", newName);
     }

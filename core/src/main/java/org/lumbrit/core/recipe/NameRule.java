@@ -1,6 +1,7 @@
 package org.lumbrit.core.recipe;
 
 import java.text.Normalizer;
+import java.util.Collection;
 import java.util.Optional;
 
 /** What a site, a place, a prop, a falloff or a layer may be called. */
@@ -8,6 +9,15 @@ public final class NameRule {
     private static final int LONGEST = 80;
 
     private NameRule() {}
+
+    /** A name that is not taken: "Noise", "Noise 2", … */
+    public static String free(String wish, Collection<String> taken) {
+        String name = wish;
+        for (int n = 2; taken.contains(name); n++) {
+            name = wish + " " + n;
+        }
+        return name;
+    }
 
     /** Composed (Unicode NFC), without white space at its ends and with single spaces within. */
     public static String clean(String name) {

@@ -1,16 +1,13 @@
 package org.lumbrit.core.recipe;
 
 import java.util.ArrayList;
-import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.function.UnaryOperator;
 import org.lumbrit.core.falloff.Falloff;
 import org.lumbrit.core.falloff.Names;
-import org.lumbrit.core.kinds.Kinds;
 import org.lumbrit.core.kinds.References;
 import org.lumbrit.core.kinds.Refers;
 import org.lumbrit.core.kinds.Setting;
@@ -101,9 +98,7 @@ public record Recipe(
         for (Layer layer : layers) {
             boolean shapes = layer.family() == Family.RELIEF;
             changed.add(
-                    layer.id().equals(layerId)
-                            ? layer.afterStep(step)
-                            : after && shapes ? (Layer) Kinds.with((Record) layer, "hidden", true) : layer);
+                    layer.id().equals(layerId) ? layer.afterStep(step) : after && shapes ? layer.switchedOff() : layer);
             after |= layer.id().equals(layerId);
         }
         return withLayers(changed);
@@ -203,13 +198,6 @@ public record Recipe(
     /** The drives of one property, in the order in which they combine. */
     public List<Drive> drivesOf(String layer, String property) {
         return drives.stream().filter(drive -> drive.drives(layer, property)).toList();
-    }
-
-    /** All places by their ids, in the order of the recipe. */
-    public Map<String, Place> placesById() {
-        Map<String, Place> byId = new LinkedHashMap<>();
-        places.forEach(place -> byId.put(place.id(), place));
-        return byId;
     }
 
     /** Names of places, props, layers and falloffs; an id that is not there stands for itself. */

@@ -7,6 +7,7 @@ import org.lumbrit.core.kinds.Kind;
 import org.lumbrit.core.kinds.Kinds;
 import org.lumbrit.core.kinds.Setting;
 import org.lumbrit.core.math.KeyBuilder;
+import org.lumbrit.core.recipe.Layer;
 import org.lumbrit.core.recipe.PropertyDescription;
 import org.lumbrit.core.recipe.PropertyRange;
 import org.lumbrit.core.surface.Ground;
@@ -126,7 +127,7 @@ public record RainRelief(
     }
 
     @Override
-    public RainRelief afterStep(int step) {
-        return step <= 0 ? Kinds.with(this, "hidden", true) : Kinds.with(this, "steps", Math.min(step, steps));
+    public Layer afterStep(int step) {
+        return step <= 0 ? switchedOff() : Kinds.with(this, "steps", Math.min(step, steps));
     }
 }

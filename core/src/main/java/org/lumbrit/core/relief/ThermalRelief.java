@@ -11,6 +11,7 @@ import org.lumbrit.core.kinds.Setting;
 import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.math.Decimal;
 import org.lumbrit.core.recipe.Finding;
+import org.lumbrit.core.recipe.Layer;
 import org.lumbrit.core.recipe.PropertyDescription;
 import org.lumbrit.core.recipe.PropertyRange;
 import org.lumbrit.core.recipe.Surroundings;
@@ -131,7 +132,7 @@ public record ThermalRelief(
     }
 
     @Override
-    public ThermalRelief afterStep(int step) {
-        return step <= 0 ? Kinds.with(this, "hidden", true) : Kinds.with(this, "steps", Math.min(step, steps));
+    public Layer afterStep(int step) {
+        return step <= 0 ? switchedOff() : Kinds.with(this, "steps", Math.min(step, steps));
     }
 }

@@ -50,22 +50,24 @@ public final class Course<S> {
     /** Goes back to the nearest checkpoint that is held, and forward from there; each on the way is kept. */
     private S checkpoint(int step, Cancel waiting) {
         int from = step;
-        while (from > 0 && held(from).isEmpty()) {
+        Optional<S> known = held(from);
+        while (from > 0 && known.isEmpty()) {
             from -= every;
+            known = held(from);
         }
-        S state = from == 0 ? simulation.start() : held(from).orElseGet(simulation::start);
-        for (int at = from; at < step; at += every) {
-            S earlier = state;
-            int begins = at;
-            S next = onward(earlier, begins, begins + every, waiting);
-            state = simulation.bytes(next) > LARGEST
+        S state = known.orElseGet(simulation::start);
+        for (int at = from + every; at <= step; at += every) {
+            S next = onward(state, at - every, at, waiting);
+            long bytes = simulation.bytes(next);
+            state = bytes > LARGEST
                     ? next
-                    : results.get(key(begins + every), waiting, shared -> new Kept<>(next, simulation.bytes(next)))
+                    : results.get(key(at), waiting, shared -> new Kept<>(next, bytes))
                             .state();
         }
         return state;
     }
 
+    /** The start is never kept. */
     private Optional<S> held(int step) {
         return results.<Kept<S>>held(key(step)).map(Kept::state);
     }

@@ -3,15 +3,19 @@ package org.lumbrit.core.simulation;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.concurrent.atomic.AtomicInteger;
+import java.util.function.Function;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.math.Hash;
+import org.lumbrit.core.math.Results;
 import org.lumbrit.core.math.ResultsOfOneRun;
 import org.lumbrit.core.recipe.Clock;
 import org.lumbrit.core.recipe.Combine;
@@ -99,6 +103,27 @@ class CourseTest {
         Counting other = new Counting("other", 1000);
         new Course<>(other, results, 8).at(10, Cancel.NEVER);
         assertThat(other.steps.get()).as("another key is another course").isEqualTo(10);
+    }
+
+    @Test
+    void aCheckpointThatIsForgottenMeanwhileIsNotTakenForTheStart() {
+        ResultsOfOneRun kept = new ResultsOfOneRun();
+        Results forgetful = new Results() {
+            private final Set<String> seen = new HashSet<>();
+
+            @Override
+            public <T> T get(String key, Cancel waiting, Function<Cancel, T> compute) {
+                return kept.get(key, waiting, compute);
+            }
+
+            @Override
+            public <T> Optional<T> held(String key) {
+                return seen.add(key) ? kept.held(key) : Optional.empty();
+            }
+        };
+        new Course<>(new Counting("c", 1000), kept, 4).at(32, Cancel.NEVER);
+        assertThat(new Course<>(new Counting("c", 1000), forgetful, 4).at(34, Cancel.NEVER)[0])
+                .isEqualTo(straight(34));
     }
 
     @Test

@@ -87,7 +87,8 @@ public class KeptResults implements Results {
 
     private void toDisk(String key, Object value) {
         long size = Results.bytes(value);
-        if (unwrittenBytes.get() + size > MOST_UNWRITTEN) {
+        if (unwrittenBytes.get() + size > MOST_UNWRITTEN
+                || writing instanceof ExecutorService over && over.isShutdown()) {
             files.write(key, value);
             return;
         }

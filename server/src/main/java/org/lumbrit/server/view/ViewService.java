@@ -1,8 +1,8 @@
 package org.lumbrit.server.view;
 
 import java.util.List;
+import java.util.function.Predicate;
 import org.lumbrit.core.findings.Findings;
-import org.lumbrit.core.kinds.Kinds;
 import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.recipe.Family;
 import org.lumbrit.core.recipe.GroundSpec;
@@ -91,21 +91,18 @@ public class ViewService {
 
     /** The ground alone: what stands on it would be made anew for each step that is looked at. */
     private static Recipe bare(Recipe recipe) {
-        return recipe.withLayers(recipe.layers().stream()
-                .map(layer -> layer.family() == Family.RELIEF || layer.hidden()
-                        ? layer
-                        : (Layer) Kinds.with((Record) layer, "hidden", true))
-                .toList());
+        return without(recipe, layer -> layer.family() != Family.RELIEF);
     }
 
     /** The same with every other relief layer switched off. */
     private static Recipe alone(Recipe recipe, String layerId) {
+        return without(
+                recipe, layer -> layer.family() == Family.RELIEF && !layer.id().equals(layerId));
+    }
+
+    private static Recipe without(Recipe recipe, Predicate<Layer> unwanted) {
         return recipe.withLayers(recipe.layers().stream()
-                .map(layer -> layer.family() == Family.RELIEF
-                                && !layer.hidden()
-                                && !layer.id().equals(layerId)
-                        ? (Layer) Kinds.with((Record) layer, "hidden", true)
-                        : layer)
+                .map(layer -> unwanted.test(layer) ? layer.switchedOff() : layer)
                 .toList());
     }
 }
