@@ -11,11 +11,13 @@ const sites = await json('/api/sites');
 const id = (sites.find((site) => site.name === 'Thessock Tarn') ?? sites[0]).id;
 const site = await json(`/api/sites/${id}`);
 const held = new Set();
+let since = '';
 
 async function move(edits, view) {
   const start = performance.now();
-  const manifest = await json(`/api/sites/${id}/view`, { base: site.revision, edits, view });
-  const keys = [manifest.ground.key, manifest.shown.key, ...manifest.layers.flatMap((layer) => [layer.plantsKey, layer.meshesKey]).filter((key) => key !== '')];
+  const manifest = await json(`/api/sites/${id}/view`, { base: site.revision, edits, view: { ...view, since } });
+  since = manifest.key;
+  const keys = manifest.subjects.flatMap((subject) => [subject.data, subject.shapes, subject.values, subject.colours].flat()).filter((key) => key);
   let bytes = 0;
   await Promise.all(
     keys.filter((key) => !held.has(key)).map(async (key) => {

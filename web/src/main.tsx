@@ -16,6 +16,7 @@ import { createRoot } from 'react-dom/client';
 import { BrowserRouter, Route, Routes } from 'react-router';
 import { NoPage } from './parts/NoPage';
 import { SitesPage } from './sites/SitesPage';
+import { OwnView } from './view/view';
 
 // each view is loaded when it is opened: the list of sites needs no 3D
 const HandOverPage = lazy(async () => ({ default: (await import('./handover/HandOverPage')).HandOverPage }));
@@ -31,18 +32,20 @@ createRoot(document.getElementById('root')!).render(
   <StrictMode>
     <QueryClientProvider client={queries}>
       <BrowserRouter>
-        <Suspense fallback={<p className="empty">Opening …</p>}>
-          <Routes>
-            <Route path="/" element={<SitesPage />} />
-            <Route path="/sites/:id" element={<WorkbenchPage />} />
-            <Route path="/sites/:id/nursery" element={<NurseryPage />} />
-            <Route path="/sites/:id/roster" element={<RosterPage />} />
-            <Route path="/sites/:id/yard" element={<YardPage />} />
-            <Route path="/sites/:id/handover" element={<HandOverPage />} />
-            <Route path="/sites/:id/*" element={<NoPage />} />
-            <Route path="*" element={<NoPage />} />
-          </Routes>
-        </Suspense>
+        <OwnView>
+          <Suspense fallback={<p className="empty">Opening …</p>}>
+            <Routes>
+              <Route path="/" element={<SitesPage />} />
+              <Route path="/sites/:id" element={<WorkbenchPage />} />
+              <Route path="/sites/:id/nursery" element={<NurseryPage />} />
+              <Route path="/sites/:id/roster" element={<RosterPage />} />
+              <Route path="/sites/:id/yard" element={<YardPage />} />
+              <Route path="/sites/:id/handover" element={<HandOverPage />} />
+              <Route path="/sites/:id/*" element={<NoPage />} />
+              <Route path="*" element={<NoPage />} />
+            </Routes>
+          </Suspense>
+        </OwnView>
       </BrowserRouter>
     </QueryClientProvider>
   </StrictMode>,

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { Eye } from '../src/view3d/camera';
+import { Eye } from '../src/view3d/Eye';
 
 const pose = () => ({ target: [0, 5, 0] as [number, number, number], heading: 0, elevation: 30, distance: 40 });
 

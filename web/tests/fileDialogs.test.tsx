@@ -8,10 +8,9 @@ import type { HeightMapRead, MeshRead, Recipe } from '../src/api/types';
 import { AwayBanner } from '../src/parts/AwayBanner';
 import { NewSiteDialog } from '../src/sites/NewSiteDialog';
 import { Head } from '../src/workbench/Head';
-import { useSelection } from '../src/workbench/selection';
 import { HeightsDialog } from '../src/yard/HeightsDialog';
 import { MeshDialog } from '../src/yard/MeshDialog';
-import { recipeOf, sessionOf, showIn } from './workbench/fakeSession';
+import { recipeOf, sessionOf, showIn, theView } from './workbench/fakeSession';
 
 const grey = { heights: 'abc.png', columns: 65, rows: 49, bits: 16, metric: false, lowest: 0, highest: 0.98, missing: 0 } as unknown as HeightMapRead;
 const metric = { ...grey, metric: true, lowest: 812.5, highest: 1904, width: 120, depth: 180, missing: 44 } as unknown as HeightMapRead;
@@ -19,7 +18,7 @@ const done = vi.fn();
 
 beforeEach(() => {
   done.mockClear();
-  useSelection.setState({ prop: '' });
+  theView().selection.setState({ prop: '' });
 });
 afterEach(() => {
   cleanup();
@@ -152,7 +151,7 @@ describe('a mesh that comes in', () => {
     await userEvent.click(screen.getByLabelText(/Turn all facets/));
     await bring();
     expect(session.commit.mock.lastCall![0]).toMatchObject([{ kind: 'set-prop', prop: { name: 'Old cart', shape: { kind: 'mesh', file: 'm.bin', unit: 0.01, up: 'z', weld: 0, consistent: true } } }]);
-    expect(useSelection.getState().prop).not.toBe('');
+    expect(theView().selection.getState().prop).not.toBe('');
     expect(done).toHaveBeenCalled();
   });
 

@@ -6,8 +6,7 @@ import { api } from '../src/api/client';
 import type { AllKinds, Description, Drive, SettingDescription } from '../src/api/types';
 import { PlantForm } from '../src/nursery/PlantForm';
 import { PlantList, type NurseryPlant } from '../src/nursery/PlantList';
-import { useSelection } from '../src/workbench/selection';
-import { recipeOf, sessionOf, showIn } from './workbench/fakeSession';
+import { recipeOf, sessionOf, showIn, theView } from './workbench/fakeSession';
 
 const setting = (name: string, byDefault: string, type = 'number'): SettingDescription =>
   ({ name, title: name, type, unit: type === 'number' ? 'm' : '', min: 0, max: 100, sliderMin: 0, sliderMax: 10, byDefault, help: '', onCard: true, choices: [], of: [] }) as unknown as SettingDescription;
@@ -22,7 +21,7 @@ const kinds = {
 const reed = { kind: 'plant', id: 'n1', name: 'Tarn reed', seed: 4, hidden: false, plant: { kind: 'reed', length: 2, width: 0.2 }, tint: '#88aa44', accent: '#ffffff', properties: { width: { low: 0, high: 1, combine: 'product' } } } as unknown as NurseryPlant;
 const cover = { kind: 'cover', id: 'c1', name: 'Reed bed', plant: { kind: 'kept', plant: 'n1', variants: 1 }, properties: {} };
 
-beforeEach(() => useSelection.setState({ falloff: '', pending: [], painting: false }));
+beforeEach(() => theView().selection.setState({ falloff: '', painting: false }));
 afterEach(() => {
   cleanup();
   vi.restoreAllMocks();
@@ -113,7 +112,7 @@ describe('the form of a plant', () => {
     const edits = session.commit.mock.lastCall![0] as unknown as [{ added: { id: string; name: string } }, { drive: Drive }];
     expect(edits[0].added.name).toBe('Along 2');
     expect(edits[1].drive).toMatchObject({ layer: 'n1', property: 'width', falloff: edits[0].added.id });
-    expect(useSelection.getState().falloff).toBe(edits[0].added.id);
+    expect(theView().selection.getState().falloff).toBe(edits[0].added.id);
     expect(onStrip).toHaveBeenLastCalledWith(true);
   });
 
@@ -121,7 +120,7 @@ describe('the form of a plant', () => {
     open();
     await userEvent.click(screen.getByRole('button', { name: 'Along it' }));
     await userEvent.selectOptions(screen.getByLabelText('Falloff that drives width'), 'a new brush, painted on the plants');
-    expect(useSelection.getState().painting).toBe(true);
+    expect(theView().selection.getState().painting).toBe(true);
   });
 
   it('clears what drives it', async () => {

@@ -1,20 +1,19 @@
 // @vitest-environment jsdom
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
-import { act, cleanup, renderHook, waitFor } from '@testing-library/react';
-import type { ReactNode } from 'react';
+import { act, cleanup, render, waitFor } from '@testing-library/react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { api, Problem } from '../src/api/client';
-import type { Edit, Manifest, Site } from '../src/api/types';
+import type { Edit, Manifest, Site, ViewRequest } from '../src/api/types';
 import { useNotes } from '../src/parts/notes';
-import { useProgress } from '../src/workbench/progress';
-import { useSelection } from '../src/workbench/selection';
-import { useSiteSession } from '../src/workbench/session';
+import { Seeing } from '../src/view/Seeing';
+import { newView, ViewContext, type View } from '../src/view/view';
+import { SessionContext, useSiteSession } from '../src/workbench/session';
 
 /** A server of one site that applies edits by counting them, and refuses what is based on anything but its newest revision. */
 class SmallServer {
   revision = 1;
   edits: { base: number; edits: Edit[] }[] = [];
-  views: { base: number; edits: Edit[]; signal: AbortSignal; answer: (manifest: Manifest) => void; fail: (error: unknown) => void }[] = [];
+  views: { base: number; edits: Edit[]; request: ViewRequest; signal: AbortSignal; answer: (manifest: Manifest) => void; fail: (error: unknown) => void }[] = [];
   /** Calls that are held back until they are let go. */
   held: (() => void)[] = [];
   hold = false;
@@ -46,10 +45,14 @@ class SmallServer {
       this.revision++;
       return this.site();
     });
-    vi.spyOn(api, 'view').mockImplementation(
-      (_id, base, edits, _view, signal) =>
+  }
+
+  /** Answers what a view asks for, when it is told to. */
+  seenBy(view: View): void {
+    vi.spyOn(view.api, 'view').mockImplementation(
+      (_id, base, edits, request, signal) =>
         new Promise<Manifest>((answer, fail) => {
-          this.views.push({ base, edits, signal: signal!, answer, fail });
+          this.views.push({ base, edits, request, signal: signal!, answer, fail });
           signal!.addEventListener('abort', () => fail(new DOMException('gone', 'AbortError')));
         }),
     );
@@ -73,14 +76,34 @@ vi.mock('../src/api/events', () => ({
 const edit = (name: string) => [{ kind: 'rename', falloff: 'shore', name } as unknown as Edit];
 let server: SmallServer;
 
-function open() {
+let view: View;
+
+function open(views = [view]) {
   const queries = new QueryClient({ defaultOptions: { queries: { retry: false } } });
-  const wrapper = ({ children }: { children: ReactNode }) => <QueryClientProvider client={queries}>{children}</QueryClientProvider>;
-  return renderHook(() => useSiteSession('tarn'), { wrapper });
+  const result: { current: ReturnType<typeof useSiteSession> } = { current: { session: null, problem: null } };
+  const Page = () => {
+    result.current = useSiteSession('tarn');
+    if (!result.current.session) return null;
+    return (
+      <SessionContext value={result.current.session}>
+        {views.map((each, i) => (
+          <ViewContext key={i} value={each}>
+            <Seeing />
+          </ViewContext>
+        ))}
+      </SessionContext>
+    );
+  };
+  const { unmount } = render(
+    <QueryClientProvider client={queries}>
+      <Page />
+    </QueryClientProvider>,
+  );
+  return { result, unmount };
 }
 
-async function opened() {
-  const hook = open();
+async function opened(views?: View[]) {
+  const hook = open(views);
   await waitFor(() => expect(hook.result.current.session).not.toBeNull());
   return hook;
 }
@@ -90,9 +113,9 @@ beforeEach(() => {
   window.sessionStorage.clear();
   server = new SmallServer();
   server.install();
-  useSelection.setState({ pending: [] });
+  view = newView();
+  server.seenBy(view);
   useNotes.setState({ notes: [] });
-  useProgress.setState({ asked: 0, shown: 0, revision: 0, saving: 0 });
 });
 afterEach(() => {
   cleanup();
@@ -109,7 +132,7 @@ describe('saving', () => {
     act(() => result.current.session!.commit(edit('three')));
     await waitFor(() => expect(server.edits).toHaveLength(1));
     expect(result.current.session!.saving).toBe(true);
-    expect(useProgress.getState().saving).toBe(3);
+    expect(view.progress.getState().saving).toBe(3);
     await act(async () => server.release());
     await waitFor(() => expect(result.current.session!.saving).toBe(false));
     expect(server.edits.map((each) => [each.base, each.edits[0]])).toEqual([
@@ -118,7 +141,7 @@ describe('saving', () => {
       [3, edit('three')[0]],
     ]);
     expect(result.current.session!.site.revision).toBe(4);
-    expect(useProgress.getState().saving).toBe(0);
+    expect(view.progress.getState().saving).toBe(0);
   });
 
   it('shows an unsaved change at once and drops it when it is saved', async () => {
@@ -126,7 +149,7 @@ describe('saving', () => {
     server.hold = true;
     act(() => result.current.session!.commit(edit('one')));
     expect(result.current.session!.edits).toEqual(edit('one'));
-    expect(useSelection.getState().pending).toEqual([]);
+    expect(result.current.session!.pending).toEqual([]);
     await act(async () => server.release());
     await waitFor(() => expect(result.current.session!.edits).toEqual([]));
   });
@@ -138,7 +161,7 @@ describe('saving', () => {
     act(() => result.current.session!.preview(edit('still moving')));
     await act(async () => server.release());
     await waitFor(() => expect(result.current.session!.saving).toBe(false));
-    expect(useSelection.getState().pending).toEqual(edit('still moving'));
+    expect(result.current.session!.pending).toEqual(edit('still moving'));
   });
 
   it('says what a stale change met, and goes on from what is there', async () => {
@@ -253,10 +276,10 @@ describe('the view', () => {
     await act(async () => server.views[0]!.answer(manifest('first')));
     await waitFor(() => expect(server.views).toHaveLength(2));
     expect(server.views[1]!.edits).toEqual(edit('b'));
-    expect(result.current.session!.working).toBe(true);
+    expect(view.seen.getState().working).toBe(true);
     await act(async () => server.views[1]!.answer(manifest('second')));
-    await waitFor(() => expect(result.current.session!.working).toBe(false));
-    expect(result.current.session!.manifest).toEqual(manifest('second'));
+    await waitFor(() => expect(view.seen.getState().working).toBe(false));
+    expect(view.seen.getState().manifest).toEqual(manifest('second'));
   });
 
   it('keeps the last picture and says why when one fails', async () => {
@@ -267,8 +290,8 @@ describe('the view', () => {
     await waitFor(() => expect(server.views).toHaveLength(2));
     await act(async () => server.views[1]!.fail(new Problem('Too many plants.', 422)));
     await waitFor(() => expect(useNotes.getState().notes.map((note) => note.text)).toEqual(['Too many plants.']));
-    expect(result.current.session!.manifest).toEqual(manifest('good'));
-    const { asked, shown } = useProgress.getState();
+    expect(view.seen.getState().manifest).toEqual(manifest('good'));
+    const { asked, shown } = view.progress.getState();
     expect(shown).toBe(asked);
   });
 
@@ -280,13 +303,52 @@ describe('the view', () => {
   });
 
   it('is stopped on wish, here and on the server', async () => {
-    vi.spyOn(api, 'stop').mockResolvedValue(new Response());
-    const { result } = await opened();
+    vi.spyOn(view.api, 'stop').mockResolvedValue(new Response());
+    await opened();
     await waitFor(() => expect(server.views).toHaveLength(1));
-    await act(async () => result.current.session!.stop());
+    await act(async () => view.seen.getState().stop());
     expect(server.views[0]!.signal.aborted).toBe(true);
-    expect(api.stop).toHaveBeenCalled();
-    await waitFor(() => expect(result.current.session!.working).toBe(false));
+    expect(view.api.stop).toHaveBeenCalled();
+    await waitFor(() => expect(view.seen.getState().working).toBe(false));
+  });
+});
+
+describe('two views of one site', () => {
+  it('look at different things, each in a stream of requests of its own', async () => {
+    const other = newView();
+    server.seenBy(other);
+    view.selection.getState().set({ falloff: 'shore', shows: 'falloff' });
+    other.selection.getState().set({ layer: 'grass', property: 'density', time: 2 });
+    const { result } = await opened([view, other]);
+    await waitFor(() => expect(server.views).toHaveLength(2));
+    expect(server.views.map(({ request }) => [request.falloff, request.layer, request.time])).toEqual([
+      ['shore', '', 0],
+      ['', 'grass', 2],
+    ]);
+    const [first, second] = server.views.map(({ signal }) => signal);
+    await act(async () => view.seen.getState().stop());
+    expect([first!.aborted, second!.aborted]).toEqual([true, false]);
+    await act(async () => server.views[1]!.answer({ name: 'other' } as unknown as Manifest));
+    expect(other.seen.getState().manifest).toEqual({ name: 'other' });
+    expect(view.seen.getState().manifest).toBeNull();
+    // a change of the site is seen by both
+    act(() => result.current.session!.preview(edit('moved')));
+    await waitFor(() => expect(server.views).toHaveLength(4));
+    expect(server.views.slice(2).every(({ edits }) => JSON.stringify(edits) === JSON.stringify(edit('moved')))).toBe(true);
+  });
+
+  it('ask for what has changed since what each holds', async () => {
+    await opened();
+    await waitFor(() => expect(server.views).toHaveLength(1));
+    expect(server.views[0]!.request.since).toBeUndefined();
+    const subject = (id: string, key: string) => ({ id, key, kind: 'field' });
+    await act(async () => server.views[0]!.answer({ key: 'm1', since: '', subjects: [subject('a', '1'), subject('b', '1')], layers: [], falloffs: [] } as unknown as Manifest));
+    act(() => view.selection.getState().set({ time: 1 }));
+    await waitFor(() => expect(server.views).toHaveLength(2));
+    expect(server.views[1]!.request.since).toBe('m1');
+    const standing = { subjects: ['c', 'b'], layers: [], falloffs: [] };
+    await act(async () => server.views[1]!.answer({ key: 'm2', since: 'm1', standing, subjects: [subject('c', '2')], layers: [], falloffs: [] } as unknown as Manifest));
+    expect(view.seen.getState().manifest!.subjects).toEqual([subject('c', '2'), subject('b', '1')]);
   });
 });
 

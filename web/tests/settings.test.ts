@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { AllKinds, Description, Layer, SettingDescription } from '../src/api/types';
-import { freeName, freshId } from '../src/workbench/selection';
+import { freeName, freshId } from '../src/view/selection';
 import { describe as find, rowsOf, withDefaults } from '../src/workbench/settings';
 
 function setting(part: Partial<SettingDescription>): SettingDescription {

@@ -41,13 +41,14 @@ interface Details {
   changes?: string[];
 }
 
-/** Names this tab, so that its newer view requests cancel its older ones. */
+/** Names this tab, so that its newer requests take the place of its older ones. */
 const tab = crypto.randomUUID();
 
-async function send(path: string, init: RequestInit = {}): Promise<Response> {
+/** @param view the view that asks, so that it gets in no other's way; "" for the page */
+async function send(path: string, init: RequestInit = {}, view = ''): Promise<Response> {
   let response: Response;
   try {
-    response = await fetch(path, { ...init, headers: { 'X-Tab': tab, ...init.headers } });
+    response = await fetch(path, { ...init, headers: { 'X-Tab': view === '' ? tab : `${tab}/${view}`, ...init.headers } });
   } catch (error) {
     if (error instanceof DOMException && error.name === 'AbortError') throw error;
     throw new Problem('Lumbrit does not answer. Is it still running?', 0);
@@ -74,8 +75,8 @@ export function whenStopped(failures: number, error: Error): boolean {
 // whoever leaves the page waits for nothing
 if (typeof window !== 'undefined') window.addEventListener('pagehide', () => navigator.sendBeacon?.(`/api/stop?named=${tab}`));
 
-async function json<T>(path: string, init?: RequestInit): Promise<T> {
-  return (await send(path, init)).json() as Promise<T>;
+async function json<T>(path: string, init?: RequestInit, view = ''): Promise<T> {
+  return (await send(path, init, view)).json() as Promise<T>;
 }
 
 function body(method: string, content: unknown, signal?: AbortSignal): RequestInit {
@@ -157,12 +158,8 @@ export const api = {
   redo: (id: string) => json<Site>(`/api/sites/${id}/redo`, { method: 'POST' }),
   remove: (id: string) => send(`/api/sites/${id}`, { method: 'DELETE' }),
   restore: (id: string) => json<Site>(`/api/sites/${id}/restore`, { method: 'POST' }),
-  view: (id: string, base: number, edits: Edit[], view: ViewRequest, signal?: AbortSignal) =>
-    json<Manifest>(`/api/sites/${id}/view`, body('POST', { base, edits, view }, signal)),
-  doing: () => json<{ text: string; kinds: string[] }>('/api/doing'),
   /** @param what kind of work to end, all where it is left out */
   stop: (what = '') => send(`/api/stop?what=${what}`, { method: 'POST' }),
-  motion: (id: string, base: number, edits: Edit[], full: boolean, signal: AbortSignal) => json<MotionView>(`/api/sites/${id}/motion`, body('POST', { base, edits, full }, signal)),
   breeze: (id: string, plant: string) => json<Breeze>(`/api/sites/${id}/breeze?plant=${encodeURIComponent(plant)}`),
   loop: (id: string) => json<LoopView>(`/api/sites/${id}/loop`),
   why: (id: string, question: Question) => json<Answer>(`/api/sites/${id}/why`, body('POST', question)),
@@ -177,3 +174,24 @@ export const api = {
   handOver: (id: string, formats: string[], without: string[], signal: AbortSignal) =>
     send(`/api/sites/${id}/handover.zip?formats=${formats.join(',')}&without=${without.map(encodeURIComponent).join(',')}`, { signal }),
 };
+
+/** What a view asks for; each has its own stream of requests. */
+export interface ViewApi {
+  /** What is to be seen: all of it, or what has changed where the request says what is held. */
+  view: (id: string, base: number, edits: Edit[], view: ViewRequest, signal?: AbortSignal) => Promise<Manifest>;
+  motion: (id: string, base: number, edits: Edit[], full: boolean, signal: AbortSignal) => Promise<MotionView>;
+  /** What long work is under way for it. */
+  doing: () => Promise<{ text: string; kinds: string[] }>;
+  /** Ends all of that. */
+  stop: () => Promise<unknown>;
+}
+
+/** @param name of the view */
+export function viewApi(name: string): ViewApi {
+  return {
+    view: (id, base, edits, view, signal) => json(`/api/sites/${id}/view`, body('POST', { base, edits, view }, signal), name),
+    motion: (id, base, edits, full, signal) => json(`/api/sites/${id}/motion`, body('POST', { base, edits, full }, signal), name),
+    doing: () => json('/api/doing', {}, name),
+    stop: () => send('/api/stop', { method: 'POST' }, name),
+  };
+}

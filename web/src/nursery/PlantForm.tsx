@@ -4,11 +4,12 @@ import { CurveEditor } from '../parts/CurveEditor';
 import { STRAIGHT } from '../parts/curve';
 import { EditableName } from '../parts/EditableName';
 import { NumberSetting } from '../parts/NumberSetting';
-import { freeName, freshId, useSelection } from '../workbench/selection';
 import { SettingField } from '../workbench/SettingField';
 import { useSession } from '../workbench/session';
 import { describe, rowsOf, withDefaults, type Settings } from '../workbench/settings';
 import type { NurseryPlant } from './PlantList';
+import { freeName, freshId } from '../view/selection';
+import { useSelection } from '../view/view';
 
 /** How a plant is made, and what drives it from foot to tip. */
 export function PlantForm({ plant, onStrip }: { plant: NurseryPlant; onStrip: (shown: boolean) => void }) {
@@ -108,7 +109,7 @@ const NEW: Record<string, { name: string; source: Source }> = {
 
 function AlongRow({ layer, property, onStrip, of }: { layer: Layer; property: PropertyDescription; onStrip: (shown: boolean) => void; of?: string }) {
   const { recipe, preview, commit } = useSession();
-  const { chooseFalloff, set } = useSelection();
+  const { chooseFalloff, set } = useSelection('chooseFalloff', 'set');
   const range = layer.properties?.[property.name] as PropertyRange;
   const drives = recipe.drives.filter((each) => each.layer === layer.id && each.property === property.name);
   const ends = (part: Partial<PropertyRange>): Edit[] => [{ kind: 'set-property', layer: layer.id, property: property.name, range: { ...range, ...part } }];

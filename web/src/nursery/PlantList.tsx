@@ -5,10 +5,10 @@ import type { Edit, Layer } from '../api/types';
 import { sayProblem } from '../parts/notes';
 import { STRAIGHT } from '../parts/curve';
 import { eachItsOwn } from '../workbench/eachItsOwn';
-import { freeName, freshId } from '../workbench/selection';
 import { useSession } from '../workbench/session';
 import { describe, withDefaults, type Settings } from '../workbench/settings';
 import { INSIDE } from '../parts/menu';
+import { freeName, freshId } from '../view/selection';
 
 export type NurseryPlant = Extract<Layer, { kind: 'plant' }>;
 

@@ -5,16 +5,17 @@ import { bundle } from '../api/data';
 import type { Edit, Layer } from '../api/types';
 import { grouped, toTenthOfMillimetre, withUnit } from '../parts/numbers';
 import { BrushBar } from '../workbench/BrushBar';
-import { useSelection } from '../workbench/selection';
 import { useSession } from '../workbench/session';
 import type { NurseryPlant } from './PlantList';
 import { usePlantBrush } from './plantBrush';
 import { SheetView } from './SheetView';
+import { useSeen, useSelection } from '../view/view';
 
 /** The lined sheet with the variants of one plant; while the strip of steps is open, the chosen falloff can be seen and painted on them. */
 export function Sheet({ plant, strip }: { plant: NurseryPlant; strip: boolean }) {
-  const { recipe, site, manifest, edits, commit } = useSession();
-  const { pending, falloff: chosen, stage, values, set } = useSelection();
+  const { recipe, site, pending, edits, commit } = useSession();
+  const { manifest } = useSeen('manifest');
+  const { falloff: chosen, stage, values, set } = useSelection('falloff', 'stage', 'values', 'set');
   const canvas = useRef<HTMLCanvasElement>(null);
   const view = useRef<SheetView | null>(null);
   const [growth, setGrowth] = useState(1);

@@ -2,7 +2,7 @@ import { BufferAttribute, BufferGeometry, CanvasTexture, Color, LinearSRGBColorS
 import type { Bundle } from '../api/bundle';
 import { pieceTexture } from '../view3d/motion/pieces';
 import { BENDING } from '../view3d/motion/swayShader';
-import { linearOf } from '../view3d/props';
+import { linearOf } from '../view3d/subjects/PropMesh';
 import { COLOUR_VALUE } from '../view3d/shaders';
 import { meet, type Met } from './meeting';
 

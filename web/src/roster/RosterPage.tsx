@@ -8,13 +8,13 @@ import { sayProblem } from '../parts/notes';
 import { grouped, sharpness } from '../parts/numbers';
 import { ViewLinks } from '../parts/ViewLinks';
 import type { Viewport } from '../view3d/Viewport';
-import { useSelection } from '../workbench/selection';
 import { useSession } from '../workbench/session';
 import { isCover } from '../workbench/layerKinds';
 import { SitePage } from '../workbench/SitePage';
 import { View3D } from '../workbench/View3D';
 import { RosterTable } from './RosterTable';
 import { filtered, sorted, type Filter } from './rows';
+import { useSelection, useView } from '../view/view';
 
 /** Every plant as a row of numbers, beside the same plants in the picture. */
 export function RosterPage() {
@@ -27,7 +27,8 @@ export function RosterPage() {
 
 function Roster() {
   const { site, recipe, kinds, commit } = useSession();
-  const { layer: selected, asked, set } = useSelection();
+  const { selection } = useView();
+  const { layer: selected, asked, set } = useSelection('layer', 'asked', 'set');
   const covers = recipe.layers.filter((layer) => isCover(kinds, layer) && !layer.hidden);
   const layer = covers.find((each) => each.id === selected) ?? covers[0];
   const view = useRef<Viewport | null>(null);
@@ -52,8 +53,8 @@ function Roster() {
     setChosen(new Set());
     setRanges({});
     setWanted(-1);
-    if (layer && layer.id !== useSelection.getState().layer) set({ layer: layer.id, property: 'density', shows: 'property' });
-  }, [layer?.id, layer, set]);
+    if (layer && layer.id !== selection.getState().layer) set({ layer: layer.id, property: 'density', shows: 'property' });
+  }, [layer?.id, layer, set, selection]);
   useEffect(() => {
     if (!asked || asked.plant < 0) return;
     if (asked.layer === layer?.id) {

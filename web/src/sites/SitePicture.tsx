@@ -1,9 +1,11 @@
 import { useEffect, useRef } from 'react';
 import { bundle } from '../api/data';
-import { api } from '../api/client';
+import { viewApi } from '../api/client';
 
 const drawn = new Map<string, string>();
 let queue: Promise<void> = Promise.resolve();
+
+const api = viewApi('still');
 
 /** A site's still, drawn once a revision by a small viewport of its own, one site after the other. */
 export function SitePicture({ id, revision, name }: { id: string; revision: number; name: string }) {
@@ -47,11 +49,7 @@ async function still(id: string, revision: number, holder: HTMLElement): Promise
   const canvas = document.createElement('canvas');
   holder.replaceChildren(canvas);
   const viewport = new Viewport(canvas);
-  const { ground } = manifest;
-  viewport.setGround(ground.key, await bundle(ground.key), ground.width, ground.depth, ground.lowest, ground.highest, ground.water ?? null);
-  for (const layer of manifest.layers.filter((each) => each.plantsKey !== '')) {
-    viewport.setPlants(layer.id, layer.plantsKey, await bundle(layer.plantsKey), await bundle(layer.meshesKey));
-  }
+  await viewport.show(manifest.subjects, bundle);
   await new Promise<void>((done) => {
     viewport.onRipen = (passes) => passes >= 3 && done();
     window.setTimeout(done, 9000);

@@ -1,5 +1,5 @@
 import { Matrix4, Vector3 } from 'three';
-import type { Eye } from './camera';
+import type { Eye } from './Eye';
 import type { PlantMeshes } from './plants';
 
 /** What is under the pointer. */

@@ -3,8 +3,8 @@ import type { Layer } from '../api/types';
 import { Dialog } from '../parts/Dialog';
 import { withUnit } from '../parts/numbers';
 import { edgeOf, kept, keeping, type Keeping } from './keeping';
-import { useSelection } from './selection';
 import { useSession } from './session';
+import { useSelection } from '../view/view';
 
 const WAYS: [Keeping, string, string][] = [
   ['anywhere', 'Anywhere', 'no longer keeps to'],
@@ -15,19 +15,19 @@ const WAYS: [Keeping, string, string][] = [
 /** Where the plants of a cover may stand: for each area of the site anywhere, out of it, or only within it. */
 export function AreasDialog({ layer, show, onHide }: { layer: Layer; show: boolean; onHide: () => void }) {
   const { recipe, kinds, commit } = useSession();
-  const selection = useSelection();
+  const { placing, set, chooseFalloff } = useSelection('placing', 'set', 'chooseFalloff');
   const areas = recipe.places.filter((each) => each.kind === 'area');
   const keep = (area: (typeof areas)[number], how: Keeping, words: string) => {
     const { edits, falloff } = kept(recipe, kinds, layer, area, how);
     commit(edits, `${layer.name} ${words} ${area.name}${how === 'anywhere' ? '' : `, with an edge of ${withUnit(edgeOf(area), 'm')}`}.`);
-    if (falloff) selection.chooseFalloff(falloff);
+    if (falloff) chooseFalloff(falloff);
   };
   const draw = () => {
-    selection.set({ placing: 'area' });
+    set({ placing: 'area' });
     onHide();
   };
   return (
-    <Dialog show={show} onHide={onHide} title={<>Where {layer.name} may stand</>} restoreFocus={selection.placing === null}>
+    <Dialog show={show} onHide={onHide} title={<>Where {layer.name} may stand</>} restoreFocus={placing === null}>
       <Modal.Body>
         {areas.length === 0 && <p className="muted">There is no area yet. Draw one on the ground, then choose here whether the plants keep out of it or stay within.</p>}
         {areas.map((area) => {

@@ -12,9 +12,9 @@ import { familyOf, isCover, isRelief } from './layerKinds';
 import { ReliefButtons } from './ReliefButtons';
 import { ResultButtons } from './ResultButtons';
 import { LayerMenu } from './LayerMenu';
-import { useSelection } from './selection';
 import { useSession } from './session';
 import { rowsOf } from './settings';
+import { useSeen, useSelection } from '../view/view';
 
 export const NAME_WIDTH = 94;
 export const CELL_WIDTH = 31;
@@ -30,9 +30,10 @@ export function columnsTemplate(count: number): string {
 
 /** What drives what: rows are properties by layer, columns are falloffs. */
 export function Board() {
-  const { recipe, kinds, manifest } = useSession();
-  const { falloff, chooseFalloff } = useSelection();
-  const { layer: chosenLayer } = useSelection();
+  const { recipe, kinds } = useSession();
+  const { manifest } = useSeen('manifest');
+  const { falloff, chooseFalloff } = useSelection('falloff', 'chooseFalloff');
+  const { layer: chosenLayer } = useSelection('layer');
   // only the chosen layer begins open; others as they were left
   const [touched, setTouched] = useState<Record<string, boolean>>({});
   const isFolded = (layer: Layer) => touched[layer.id] ?? layer.id !== chosenLayer;

@@ -5,8 +5,8 @@ import { CurveEditor } from '../parts/CurveEditor';
 import { endsOf, withUnit } from '../parts/numbers';
 import { PopUp } from '../parts/PopUp';
 import { PropertyEnds } from './PropertyEnds';
-import { useSelection } from './selection';
 import { useSession } from './session';
+import { useSeen, useSelected, useSelection } from '../view/view';
 
 interface Props {
   layer: Layer;
@@ -17,15 +17,15 @@ interface Props {
 
 /** One property: its cells and its ends. */
 export function BoardRow({ layer, property, template, falloffs }: Props) {
-  const selection = useSelection();
+  const { chooseProperty } = useSelection('chooseProperty');
   const { recipe } = useSession();
   const [ends, setEnds] = useState(false);
   const endsButton = useRef<HTMLButtonElement>(null);
-  const chosen = selection.layer === layer.id && selection.property === property.name;
+  const chosen = useSelected((s) => s.layer === layer.id && s.property === property.name);
   const range = layer.properties?.[property.name] as PropertyRange;
   const driven = recipe.drives.some((drive) => drive.layer === layer.id && drive.property === property.name);
   const endsNow = endsText(range, property.unit, driven);
-  const choose = () => selection.chooseProperty(layer.id, property.name);
+  const choose = () => chooseProperty(layer.id, property.name);
   return (
     <div className={`board-row ${chosen ? 'chosen' : ''}`} role="row" aria-selected={chosen} style={{ gridTemplateColumns: template }}>
       <div role="rowheader">
@@ -77,16 +77,15 @@ interface CellProps {
 
 /** Where a property and a falloff cross. Click makes the falloff drive it, or opens its curve; Delete clears it. */
 function Cell({ layer, property, falloff, drive }: CellProps) {
-  const { commit, preview, manifest } = useSession();
-  const selection = useSelection();
+  const { commit, preview } = useSession();
+  const { chooseFalloff, chooseProperty, set } = useSelection('chooseFalloff', 'chooseProperty', 'set');
   const button = useRef<HTMLButtonElement>(null);
   const [open, setOpen] = useState(false);
-  const inRow = selection.layer === layer.id && selection.property === property.name;
-  const chosen = inRow && selection.falloff === falloff.id;
+  const chosen = useSelected((s) => s.layer === layer.id && s.property === property.name && s.falloff === falloff.id);
   const edit = (curve: CurvePoint[]) => [{ kind: 'set-drive' as const, drive: { layer: layer.id, property: property.name, falloff: falloff.id, curve } }];
   const choose = () => {
-    selection.chooseFalloff(falloff.id);
-    selection.chooseProperty(layer.id, property.name);
+    chooseFalloff(falloff.id);
+    chooseProperty(layer.id, property.name);
   };
   const clear = () => {
     setOpen(false);
@@ -97,7 +96,7 @@ function Cell({ layer, property, falloff, drive }: CellProps) {
     if (drive) {
       setOpen(!open);
       // beside the open curve the view shows what goes in, so that the pointer on the ground can mark it
-      if (!open) selection.set({ shows: 'falloff', stage: -1 });
+      if (!open) set({ shows: 'falloff', stage: -1 });
     }
     else {
       commit(
@@ -139,15 +138,16 @@ function Cell({ layer, property, falloff, drive }: CellProps) {
               Clear
             </button>
           </div>
-          <CurveEditor
-            points={drive.curve as CurvePoint[]}
-            histogram={manifest?.falloffs.find((view) => view.id === falloff.id)?.stages.at(-1)?.summary.histogram}
-            mark={selection.shows === 'falloff' && selection.falloff === falloff.id ? selection.hoverValue : null}
-            onPreview={(points) => preview(edit(points))}
-            onCommit={(points) => commit(edit(points))}
-          />
+          <DriveCurve falloff={falloff.id} points={drive.curve as CurvePoint[]} onPreview={(points) => preview(edit(points))} onCommit={(points) => commit(edit(points))} />
         </PopUp>
       )}
     </div>
   );
+}
+
+/** The curve, over how often each value of the falloff occurs, with the value under the pointer marked. */
+function DriveCurve({ falloff, ...curve }: { falloff: string; points: CurvePoint[]; onPreview: (points: CurvePoint[]) => void; onCommit: (points: CurvePoint[]) => void }) {
+  const { manifest } = useSeen('manifest');
+  const mark = useSelected((s) => (s.shows === 'falloff' && s.falloff === falloff ? s.hoverValue : null));
+  return <CurveEditor {...curve} histogram={manifest?.falloffs.find((view) => view.id === falloff)?.stages.at(-1)?.summary.histogram} mark={mark} />;
 }

@@ -1,12 +1,13 @@
 import type { Falloff, Source } from '../api/types';
 import { NumberSetting } from '../parts/NumberSetting';
-import { useSelection, type Brush } from './selection';
 import { useSession } from './session';
+import { type Brush } from '../view/selection';
+import { useSelection } from '../view/view';
 
 /** The brush in the hand: on or off, its size (metres, up to a reach), strength and softness, and whether it adds or takes away. */
 export function BrushBar({ falloff, reach = 20, over = 'the ground' }: { falloff: Falloff; reach?: number; over?: string }) {
   const { commit } = useSession();
-  const { painting, brush, set } = useSelection();
+  const { painting, brush, set } = useSelection('painting', 'brush', 'set');
   if (falloff.source.kind !== 'brush') return null;
   const strokes = falloff.source.strokes;
   const change = (part: Partial<Brush>) => set({ brush: { ...brush, ...part } });

@@ -2,18 +2,20 @@ import { useRef, useState } from 'react';
 import type { Limits } from '../api/types';
 import { grouped } from '../parts/numbers';
 import { PopUp } from '../parts/PopUp';
-import { useFrame } from './frame';
 import { useSession } from './session';
 import { SettingField } from './SettingField';
+import { propsOf } from '../view/manifest';
+import { useFrame, useSeen } from '../view/view';
 
 const DETAILS = ['by size in the picture', 'full', '1', '2', '3', 'stand-ins'];
 
 /** What the site costs, against a limit that can be set. */
 export function Budget() {
-  const { recipe, manifest } = useSession();
+  const { recipe } = useSession();
+  const { manifest } = useSeen('manifest');
   const [open, setOpen] = useState(false);
   const button = useRef<HTMLButtonElement>(null);
-  const frame = useFrame();
+  const frame = useFrame('milliseconds');
   const plants = manifest?.plants ?? 0;
   const triangles = manifest?.triangles ?? 0;
   const bytes = manifest?.layers.reduce((sum, layer) => sum + layer.bytes, 0) ?? 0;
@@ -52,9 +54,9 @@ function short(triangles: number): string {
 }
 
 function Table() {
-  const { manifest } = useSession();
-  const covers = manifest?.layers.filter((layer) => layer.plantsKey !== '') ?? [];
-  const props = manifest?.props.reduce((sum, prop) => sum + prop.triangles, 0) ?? 0;
+  const { manifest } = useSeen('manifest');
+  const covers = manifest?.layers.filter((layer) => manifest.subjects.some((each) => each.kind === 'plants' && each.id === layer.id)) ?? [];
+  const props = propsOf(manifest).reduce((sum, prop) => sum + prop.triangles, 0) ?? 0;
   return (
     <table className="budget-table">
       <thead>
@@ -86,8 +88,8 @@ function Table() {
 }
 
 function FrameLines() {
-  const { manifest } = useSession();
-  const frame = useFrame();
+  const { manifest } = useSeen('manifest');
+  const frame = useFrame('milliseconds', 'triangles', 'draws', 'tolerance', 'expected', 'detail', 'full', 'set');
   const thinned = manifest?.layers.some((layer) => layer.shown < layer.plants) ?? false;
   return (
     <>

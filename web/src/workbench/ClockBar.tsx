@@ -4,10 +4,10 @@ import { NumberSetting } from '../parts/NumberSetting';
 import { PopUp } from '../parts/PopUp';
 import type { Viewport } from '../view3d/Viewport';
 import { LoopDialog } from './LoopDialog';
-import { frameAt, moves, timeAt, useMotion, useMoving, usePlaying } from './motion';
+import { frameAt, moves, timeAt, useMoving, usePlayback } from './motion';
 import { MotionTrace } from './MotionTrace';
-import { useSelection } from './selection';
 import { useSession } from './session';
+import { usePlaying, useSeen, useSelection } from '../view/view';
 
 const RATES = [
   { rate: 1, text: '1×' },
@@ -18,22 +18,23 @@ const RATES = [
 /** The site's time: play, step and scrub over the loop, keys as marks, and how the loop meets itself. */
 export function ClockBar({ viewport, ripe }: { viewport: Viewport | null; ripe: boolean }) {
   const session = useSession();
-  const { recipe, kinds, manifest, commit } = session;
-  const { time, set } = useSelection();
-  const motion = useMotion();
+  const { recipe, kinds, commit } = session;
+  const { manifest } = useSeen('manifest');
+  const { time, set } = useSelection('time', 'set');
+  const motion = usePlaying('motion', 'playing', 'moment', 'rate', 'set');
   const [target, setTarget] = useState<HTMLButtonElement | null>(null);
   const [fitting, setFitting] = useState(false);
   useMoving(session, manifest, viewport, ripe);
-  usePlaying(viewport);
+  usePlayback(viewport);
   const able = moves(kinds, recipe);
   const { clock } = recipe;
-  const shown = clockView(clock, motion.view);
+  const shown = clockView(clock, motion.motion);
   const end = timeAt(shown, shown.loops ? shown.frames : shown.frames - 1);
   const now = motion.playing ? timeAt(shown, motion.moment) : time;
   const frame = Math.round(motion.playing ? motion.moment : frameAt(shown, time)) % shown.frames;
   useEffect(() => {
-    if (viewport && motion.view && !motion.playing) viewport.showMoment(frameAt(motion.view, time));
-  }, [viewport, motion.view, motion.playing, time]);
+    if (viewport && motion.motion && !motion.playing) viewport.showMoment(frameAt(motion.motion, time));
+  }, [viewport, motion.motion, motion.playing, time]);
   const goTo = (at: number) => {
     motion.set({ playing: false, wanted: true });
     set({ time: at });
@@ -119,7 +120,7 @@ function clockView(clock: { framesPerSecond: number; loopSeconds: number; startS
 
 /** The measured seam, or what is being waited for. */
 function Seam({ onFit }: { onFit: () => void }) {
-  const { view, computing, loaded, blocks, playing, drawn, scripts, waiting, set } = useMotion();
+  const { motion: view, computing, loaded, blocks, playing, drawn, scripts, waiting, set } = usePlaying('motion', 'computing', 'loaded', 'blocks', 'playing', 'drawn', 'scripts', 'waiting', 'set');
   const { kinds, recipe } = useSession();
   const able = moves(kinds, recipe);
   if (computing && (!playing || !view)) return <span className="muted seam">computing motion …</span>;

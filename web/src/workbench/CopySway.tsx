@@ -2,8 +2,8 @@ import { useState } from 'react';
 import { Modal } from 'react-bootstrap';
 import type { Layer } from '../api/types';
 import { Dialog } from '../parts/Dialog';
-import { freshId } from './selection';
 import { useSession } from './session';
+import { freshId } from '../view/selection';
 
 export type Sway = Extract<Layer, { kind: 'sway' }>;
 

@@ -1,10 +1,11 @@
-import { useSelection } from './selection';
 import { useSession } from './session';
+import { useSeen, useSelection } from '../view/view';
 
 /** The course of the chosen relief layer, step by step: the ground as it was then, without the layers after it. */
 export function CourseBar() {
-  const { recipe, manifest } = useSession();
-  const { layer: chosen, course, set } = useSelection();
+  const { recipe } = useSession();
+  const { manifest } = useSeen('manifest');
+  const { layer: chosen, course, set } = useSelection('layer', 'course', 'set');
   const layer = recipe.layers.find((each) => each.id === chosen);
   const steps = manifest?.layers.find((each) => each.id === chosen)?.courseSteps ?? 0;
   if (!layer || layer.hidden || steps === 0) return null;

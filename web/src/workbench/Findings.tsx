@@ -1,15 +1,15 @@
 import { Modal } from 'react-bootstrap';
 import type { Finding } from '../api/types';
 import { Dialog } from '../parts/Dialog';
-import { useMotion } from './motion';
-import { useSelection } from './selection';
 import { useSession } from './session';
+import { usePlaying, useSeen, useSelection } from '../view/view';
 
 /** Likely mistakes, each with its place, its numbers, and a remedy that is one click and can be undone. */
 export function Findings({ show, onHide }: { show: boolean; onHide: () => void }) {
-  const { manifest, recipe, commit } = useSession();
-  const { chooseFalloff, chooseProperty } = useSelection();
-  const moving = useMotion((s) => s.view);
+  const { recipe, commit } = useSession();
+  const { manifest } = useSeen('manifest');
+  const { chooseFalloff, chooseProperty } = useSelection('chooseFalloff', 'chooseProperty');
+  const { motion: moving } = usePlaying('motion');
   const findings = [...(manifest?.findings ?? []), ...(moving?.findings ?? [])];
   const open = (finding: Finding) => {
     if (finding.falloff !== '') {

@@ -3,14 +3,15 @@ import { ClockBar } from './ClockBar';
 import { Findings } from './Findings';
 import { counted } from '../parts/numbers';
 import type { Viewport } from '../view3d/Viewport';
-import { useMotion } from './motion';
 import { useSession } from './session';
+import { usePlaying, useSeen } from '../view/view';
 
 /** The clock, findings, how long the last change took, and what the picture is doing. */
 export function Foot({ ripening, ripe, viewport }: { ripening: string; ripe: boolean; viewport: Viewport | null }) {
-  const { manifest, recipe, working } = useSession();
+  const { recipe } = useSession();
+  const { manifest, working } = useSeen('manifest', 'working');
   const [open, setOpen] = useState(false);
-  const moving = useMotion((s) => s.view);
+  const { motion: moving } = usePlaying('motion');
   const findings = [...(manifest?.findings ?? []), ...(moving?.findings ?? [])];
   return (
     <footer className="foot">

@@ -1,14 +1,14 @@
 import { NumberSetting } from '../parts/NumberSetting';
 import { grouped } from '../parts/numbers';
-import { useSelection } from './selection';
 import { hasTool } from './layerKinds';
 import { useSession } from './session';
 import type { Cover } from './sizes';
+import { useSelection } from '../view/view';
 
 /** Single plants placed or removed by hand in the chosen cover. */
 export function HandBar() {
   const { recipe, kinds, commit } = useSession();
-  const { hand, handRadius, layer, set } = useSelection();
+  const { hand, handRadius, layer, set } = useSelection('hand', 'handRadius', 'layer', 'set');
   const chosen = recipe.layers.find((each) => each.id === layer);
   if (!hand || !chosen || !hasTool(kinds, chosen, 'hand')) return null;
   const cover = chosen as Cover;

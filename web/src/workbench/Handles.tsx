@@ -25,9 +25,9 @@ export function Handles({ falloff, handles, viewport }: Props) {
   const edit = (source: Source) => [{ kind: 'set-source' as const, falloff, source }];
   const down = (event: React.PointerEvent, handle: Handle) => {
     event.stopPropagation();
-    const from = viewport.drawnAt(handle.at);
+    const from = viewport.pointing.drawnAt(handle.at);
     const tip: Point = [handle.at[0] + handle.axis[0], handle.at[1] + handle.axis[1], handle.at[2] + handle.axis[2]];
-    const to = viewport.drawnAt(tip);
+    const to = viewport.pointing.drawnAt(tip);
     if (!from || !to) return;
     event.currentTarget.setPointerCapture(event.pointerId);
     held.current = { handle, x: event.clientX, y: event.clientY, perMetre: [to.left - from.left, to.top - from.top], last: null };
@@ -56,7 +56,7 @@ export function Handles({ falloff, handles, viewport }: Props) {
   return (
     <>
       {handles.map((handle) => {
-        const at = viewport.drawnAt(handle.at);
+        const at = viewport.pointing.drawnAt(handle.at);
         return (
           at && (
             <button

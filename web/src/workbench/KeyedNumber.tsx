@@ -1,15 +1,15 @@
 import type { ComponentProps } from 'react';
 import { NumberSetting } from '../parts/NumberSetting';
 import { keyedAt, keyThere, trackOf, withKey, withoutKey, type KeyTarget } from './keys';
-import { useSelection } from './selection';
 import { useSession } from './session';
+import { useSelected } from '../view/view';
 
 type Props = ComponentProps<typeof NumberSetting> & { target: KeyTarget };
 
 /** A number with a button that keys it at the clock's time. Once keyed, changing it sets a key at that time. */
 export function KeyedNumber({ target, value, onPreview, onCommit, ...rest }: Props) {
   const { recipe, preview, commit } = useSession();
-  const time = useSelection((s) => s.time);
+  const time = useSelected((s) => s.time);
   const track = trackOf(recipe, target);
   const here = keyThere(track, time);
   const now = track ? keyedAt(track, time) : value;

@@ -1,9 +1,9 @@
 import { useQuery } from '@tanstack/react-query';
 import { api, whenStopped } from '../api/client';
 import { shown, withUnit } from '../parts/numbers';
-import { useSelection } from './selection';
 import { isRelief } from './layerKinds';
 import { useSession } from './session';
+import { useSelection } from '../view/view';
 
 const WIDTH = 420;
 const HEIGHT = 120;
@@ -11,7 +11,7 @@ const HEIGHT = 120;
 /** A tape between two clicks, or a cut through the ground before and after a relief layer. */
 export function LaidLine() {
   const { site, recipe, kinds, edits } = useSession();
-  const { laying, line, layer, set } = useSelection();
+  const { laying, line, layer, set } = useSelection('laying', 'line', 'layer', 'set');
   const [a, b] = line;
   const relief = recipe.layers.find((each) => each.id === layer && isRelief(kinds, each));
   const cut = useQuery({

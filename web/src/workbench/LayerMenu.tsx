@@ -10,17 +10,18 @@ import { CopyToSite } from './CopyToSite';
 import { KindField } from './KindField';
 import { hasTool, isCover, isRelief, kindOf } from './layerKinds';
 import { onBoard } from './families';
-import { freeName, freshId, useSelection } from './selection';
 import { SettingField } from './SettingField';
 import { useSession } from './session';
 import { resized, type Cover } from './sizes';
 import { describe, type Settings } from './settings';
 import { INSIDE } from '../parts/menu';
+import { freeName, freshId } from '../view/selection';
+import { useSelected } from '../view/view';
 
 /** What can be done with a layer. */
 export function LayerMenu({ layer }: { layer: Layer }) {
   const { recipe, kinds, commit } = useSession();
-  const selection = useSelection();
+  const select = useSelected((s) => s.set);
   const [open, setOpen] = useState(false);
   const [copying, setCopying] = useState(false);
   const [spreading, setSpreading] = useState(false);
@@ -52,7 +53,7 @@ export function LayerMenu({ layer }: { layer: Layer }) {
         )}
         {hasTool(kinds, layer, 'hand') && (
           <>
-            <Dropdown.Item as="button" onClick={() => selection.set({ layer: layer.id, property: 'density', hand: 'place', painting: false, values: false })}>
+            <Dropdown.Item as="button" onClick={() => select({ layer: layer.id, property: 'density', hand: 'place', painting: false, values: false })}>
               Place or remove by hand …
             </Dropdown.Item>
             <Dropdown.Item as="button" onClick={() => setFencing(true)}>

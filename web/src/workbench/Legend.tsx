@@ -1,7 +1,7 @@
 import { percent, shown } from '../parts/numbers';
 import { levelsOf } from './levels';
-import { useSelection, type Look } from './selection';
-import { useSession } from './session';
+import { type Look } from '../view/selection';
+import { useSeen, useSelection } from '../view/view';
 
 const LOOKS: { look: Look; title: string }[] = [
   { look: 'grey', title: 'Grey' },
@@ -11,8 +11,8 @@ const LOOKS: { look: Look; title: string }[] = [
 
 /** What the values view shows: its name, its scale, least and greatest, how much is covered, and how values are drawn. */
 export function Legend() {
-  const { manifest } = useSession();
-  const { look, levels, values, time, comparing, falloff, layer, set } = useSelection();
+  const { manifest } = useSeen('manifest');
+  const { look, levels, values, time, comparing, falloff, layer, set } = useSelection('look', 'levels', 'values', 'time', 'comparing', 'falloff', 'layer', 'set');
   if (!manifest || (!falloff && !layer)) return null;
   // what was computed last is the site before its first falloff and layer, as the newest could not be
   if (manifest.falloffs.length === 0 && manifest.layers.length === 0) return null;

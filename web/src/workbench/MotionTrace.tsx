@@ -1,15 +1,14 @@
 import { useMemo } from 'react';
 import type { Viewport } from '../view3d/Viewport';
-import { useMotion } from './motion';
-import { useSelection } from './selection';
+import { usePlaying, useSelection } from '../view/view';
 
 const WIDE = 118;
 const HIGH = 26;
 
 /** How far the tip of the plant under the pointer moves over the loop; the seam is where it begins and ends. */
 export function MotionTrace({ viewport, moment }: { viewport: Viewport | null; moment: number }) {
-  const { view, loaded, blocks } = useMotion();
-  const { hover, asked } = useSelection();
+  const { motion: view, loaded, blocks } = usePlaying('motion', 'loaded', 'blocks');
+  const { hover, asked } = useSelection('hover', 'asked');
   const plant = hover && hover.plant >= 0 ? hover : asked && asked.plant >= 0 ? asked : null;
   const trace = useMemo(() => {
     if (!view || !plant || loaded < blocks) return null;

@@ -7,13 +7,13 @@ import { EditableName } from '../parts/EditableName';
 import { sayProblem } from '../parts/notes';
 import { fixed } from '../parts/numbers';
 import { putPlaces } from './importedPlaces';
-import { useSelection } from './selection';
 import { useSession } from './session';
+import { useSelection } from '../view/view';
 
 /** The site's points and paths: place by clicking, import, rename, delete. */
 export function PlacesDialog({ show, onHide }: { show: boolean; onHide: () => void }) {
   const { site, recipe, commit } = useSession();
-  const { placing, set } = useSelection();
+  const { placing, set } = useSelection('placing', 'set');
   const input = useRef<HTMLInputElement>(null);
   const start = (kind: 'point' | 'path' | 'area') => {
     set({ placing: kind });

@@ -1,8 +1,9 @@
 import { useEffect, useReducer, useRef } from 'react';
 import type { Prop } from '../api/types';
 import type { Viewport } from '../view3d/Viewport';
-import { useSelection } from './selection';
 import { useSession } from './session';
+import { propsOf } from '../view/manifest';
+import { useSeen, useSelection } from '../view/view';
 
 type Grip = 'move' | 'turn' | 'size';
 
@@ -10,8 +11,9 @@ const round = (v: number, digits = 2) => Number(v.toFixed(digits));
 
 /** Three knobs at the chosen prop: one moves it over the ground, one turns it, one sizes it. */
 export function PropHandles({ viewport }: { viewport: Viewport }) {
-  const { recipe, manifest, preview, commit } = useSession();
-  const { prop: chosen, pending } = useSelection();
+  const { recipe, pending, preview, commit } = useSession();
+  const { manifest } = useSeen('manifest');
+  const { prop: chosen } = useSelection('prop');
   const [, redraw] = useReducer((n: number) => n + 1, 0);
   const held = useRef<{ grip: Grip; x: number; y: number; start: Prop; last: Prop | null } | null>(null);
   useEffect(() => {
@@ -23,7 +25,7 @@ export function PropHandles({ viewport }: { viewport: Viewport }) {
   const moving = pending.find((edit) => edit.kind === 'set-prop' && edit.prop.id === chosen);
   const saved = recipe.props.find((each) => each.id === chosen);
   const prop = moving?.kind === 'set-prop' ? moving.prop : saved;
-  const view = manifest?.props.find((each) => each.id === chosen);
+  const view = propsOf(manifest).find((each) => each.id === chosen);
   if (!prop || !view || !saved) return null;
   const [x0, y0, z0, x1, y1, z1] = view.bounds as [number, number, number, number, number, number];
   const middle: [number, number, number] = [(x0 + x1) / 2, (y0 + y1) / 2, (z0 + z1) / 2];
@@ -37,7 +39,7 @@ export function PropHandles({ viewport }: { viewport: Viewport }) {
     if (grip === 'turn') return { ...start, heading: round(start.heading + (event.clientX - x) * 0.8, 1) };
     if (grip === 'size') return { ...start, size: round(Math.max(0.01, Math.min(1000, start.size * Math.exp((y - event.clientY) / 160))), 3) };
     const canvas = (event.currentTarget as HTMLElement).parentElement!.querySelector('canvas')!.getBoundingClientRect();
-    const at = viewport.groundAt(event.clientX - canvas.left, event.clientY - canvas.top);
+    const at = viewport.pointing.groundAt(event.clientX - canvas.left, event.clientY - canvas.top);
     return at && { ...start, x: round(at[0]), z: round(at[2]) };
   };
   const byKey = (event: React.KeyboardEvent, grip: Grip) => {
@@ -54,7 +56,7 @@ export function PropHandles({ viewport }: { viewport: Viewport }) {
   return (
     <>
       {grips.map(({ grip, at, text, label }) => {
-        const drawn = viewport.drawnAt(at);
+        const drawn = viewport.pointing.drawnAt(at);
         return (
           drawn && (
             <button

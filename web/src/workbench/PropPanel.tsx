@@ -3,20 +3,23 @@ import { Dropdown } from 'react-bootstrap';
 import type { Prop } from '../api/types';
 import { EditableName } from '../parts/EditableName';
 import { withUnit } from '../parts/numbers';
-import { freeName, freshId, useSelection } from './selection';
 import { KindField } from './KindField';
 import { SettingField } from './SettingField';
 import { useSession } from './session';
 import { describe, withDefaults, type Settings } from './settings';
 import { INSIDE } from '../parts/menu';
+import { freeName, freshId } from '../view/selection';
+import { propsOf } from '../view/manifest';
+import { useSeen, useSelected, useSelection, useView } from '../view/view';
 
 /** The numbers of the chosen prop, beside the view. */
 export function PropPanel() {
-  const { recipe, kinds, manifest, preview, commit } = useSession();
-  const { prop: chosen, set } = useSelection();
+  const { recipe, kinds, preview, commit } = useSession();
+  const { manifest } = useSeen('manifest');
+  const { prop: chosen, set } = useSelection('prop', 'set');
   const [shape, setShape] = useState(false);
   const prop = recipe.props.find((each) => each.id === chosen);
-  const view = manifest?.props.find((each) => each.id === chosen);
+  const view = propsOf(manifest).find((each) => each.id === chosen);
   if (!prop) return null;
   const edit = (part: Partial<Prop>) => [{ kind: 'set-prop' as const, prop: { ...prop, ...part } }];
   const ofShape = describe(kinds.shapes, prop.shape.kind);
@@ -135,10 +138,11 @@ export function freshProp(shape: Prop['shape'], name: string, taken: string[], a
 /** "+ prop": a menu of the shapes made by rule. */
 export function AddProp({ onMade }: { onMade?: (prop: Prop) => void }) {
   const { recipe, kinds, commit } = useSession();
-  const set = useSelection((s) => s.set);
+  const { selection } = useView();
+  const set = useSelected((s) => s.set);
   const add = (kind: string) => {
     const description = kinds.shapes.find((each) => each.name === kind)!;
-    const { asked } = useSelection.getState();
+    const { asked } = selection.getState();
     const shape = withDefaults(description, {}) as unknown as Prop['shape'];
     const prop = freshProp(shape, description.title, recipe.props.map((each) => each.name), asked ? [asked.x, asked.z] : [0, 0]);
     commit([{ kind: 'set-prop', prop }], `${prop.name} stands ${asked ? 'where you clicked last' : 'in the middle of the site'}.`);

@@ -2,6 +2,7 @@ import type { Edit, Layer, PropertyDescription, PropertyRange } from '../api/typ
 import { AimField } from './AimField';
 import { KeyedNumber } from './KeyedNumber';
 import { useSession } from './session';
+import { useSeen } from '../view/view';
 
 interface Props {
   layer: Layer;
@@ -11,7 +12,8 @@ interface Props {
 
 /** The ends of a property and how its drives combine. */
 export function PropertyEnds({ layer, property, range }: Props) {
-  const { recipe, manifest, preview, commit } = useSession();
+  const { recipe, preview, commit } = useSession();
+  const { manifest } = useSeen('manifest');
   const drives = recipe.drives.filter((each) => each.layer === layer.id && each.property === property.name);
   const alike = recipe.layers.filter((each) => each.id !== layer.id && each.properties[property.name] !== undefined);
   const copyTo = (other: Layer) =>

@@ -1,11 +1,11 @@
 import type { Layer } from '../api/types';
-import { useSelection } from './selection';
 import { useSession } from './session';
+import { useSelection } from '../view/view';
 
 /** A relief layer's switch, and a look at it alone. */
 export function ReliefButtons({ layer }: { layer: Layer }) {
   const { commit } = useSession();
-  const { alone, set } = useSelection();
+  const { alone, set } = useSelection('alone', 'set');
   return (
     <>
       <button

@@ -1,8 +1,8 @@
 import type { Layer } from '../api/types';
 import { shown } from '../parts/numbers';
 import { resultsOf } from './layerKinds';
-import { useSelection } from './selection';
 import { useSession } from './session';
+import { useSeen, useSelection } from '../view/view';
 
 /** "−4", "0" or "+1.3". */
 function metres(value: number): string {
@@ -12,8 +12,9 @@ function metres(value: number): string {
 
 /** What a layer computes besides its properties: each shown in the values view. */
 export function ResultButtons({ layer }: { layer: Layer }) {
-  const { kinds, manifest } = useSession();
-  const { layer: chosen, property, values, chooseProperty, set } = useSelection();
+  const { kinds } = useSession();
+  const { manifest } = useSeen('manifest');
+  const { layer: chosen, property, values, chooseProperty, set } = useSelection('layer', 'property', 'values', 'chooseProperty', 'set');
   const view = manifest?.layers.find((each) => each.id === layer.id);
   return resultsOf(kinds, layer).map((result) => {
     const showing = values && chosen === layer.id && property === result.name;

@@ -7,14 +7,16 @@ import { AimField } from './AimField';
 import { CopyToSite } from './CopyToSite';
 import { Histogram, valuesSaid } from './Histogram';
 import { SamplesDialog } from './SamplesDialog';
-import { freeName, freshId, useSelection } from './selection';
 import { useSession } from './session';
 import { INSIDE } from '../parts/menu';
+import { freeName, freshId } from '../view/selection';
+import { useSeen, useSelection } from '../view/view';
 
 /** What comes out: what it drives and how much of the ground it covers. */
 export function ResultCard({ falloff, view }: { falloff: Falloff; view: StageView | undefined }) {
-  const { recipe, manifest, commit } = useSession();
-  const { stage, chooseFalloff } = useSelection();
+  const { recipe, commit } = useSession();
+  const { manifest } = useSeen('manifest');
+  const { stage, chooseFalloff } = useSelection('stage', 'chooseFalloff');
   const [samples, setSamples] = useState(false);
   const [copying, setCopying] = useState(false);
   const ofManifest = manifest?.falloffs.find((each) => each.id === falloff.id);

@@ -4,15 +4,15 @@ import { Modal } from 'react-bootstrap';
 import { api } from '../api/client';
 import { Dialog } from '../parts/Dialog';
 import { fixed } from '../parts/numbers';
-import { useSelection } from './selection';
 import { useSession } from './session';
+import { useSelection } from '../view/view';
 
 const GRID = 12;
 
 /** The chosen falloff as numbers: places, the source, and every step; sorted by any column, saved as CSV. */
 export function SamplesDialog({ show, onHide }: { show: boolean; onHide: () => void }) {
   const { site, recipe } = useSession();
-  const { falloff, time } = useSelection();
+  const { falloff, time } = useSelection('falloff', 'time');
   const [sort, setSort] = useState<{ column: number; down: boolean }>({ column: 0, down: false });
   const name = recipe.falloffs.find((each) => each.id === falloff)?.name ?? '';
   const text = useQuery({

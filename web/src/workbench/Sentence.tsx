@@ -2,15 +2,16 @@ import { Fragment } from 'react';
 import type { CurvePoint } from '../api/types';
 import { endsOf } from '../parts/numbers';
 import { isResult } from './layerKinds';
-import { useSelection } from './selection';
 import { useSession } from './session';
 import { rowsOf } from './settings';
 import { wayOf } from './ways';
+import { useSeen, useSelection } from '../view/view';
 
 /** The chosen row as one sentence. */
 export function Sentence() {
-  const { recipe, kinds, manifest } = useSession();
-  const { layer: layerId, property: name, chooseFalloff } = useSelection();
+  const { recipe, kinds } = useSession();
+  const { manifest } = useSeen('manifest');
+  const { layer: layerId, property: name, chooseFalloff } = useSelection('layer', 'property', 'chooseFalloff');
   const layer = recipe.layers.find((each) => each.id === layerId);
   const property = layer && rowsOf(kinds, layer).find((each) => each.name === name);
   const range = layer?.properties?.[name];

@@ -2,13 +2,14 @@ import { useRef, useState } from 'react';
 import { Dropdown } from 'react-bootstrap';
 import type { Description, StageView } from '../api/types';
 import { Histogram, valuesSaid } from './Histogram';
-import { useSelection } from './selection';
 import { useSession } from './session';
 import { SettingField } from './SettingField';
 import type { Settings } from './settings';
 import type { StepActions } from './StepStrip';
 import { INSIDE } from '../parts/menu';
 import { PopUp } from '../parts/PopUp';
+import { groundOf } from '../view/manifest';
+import { useSeen, useSelection } from '../view/view';
 
 interface Props {
   stage: number;
@@ -32,12 +33,13 @@ function fittedLevels(settings: Settings, lowest: number | undefined, highest: n
 
 /** The source or one step: its picture, its histogram and its one or two controls. */
 export function StepCard({ stage, description, settings, view, before, onPreview, onCommit, actions, limit }: Props) {
-  const { falloff, stage: chosenStage, shows, hoverValue, chooseFalloff } = useSelection();
+  const { falloff, stage: chosenStage, shows, hoverValue, chooseFalloff } = useSelection('falloff', 'stage', 'shows', 'hoverValue', 'chooseFalloff');
   const card = useRef<HTMLDivElement>(null);
   const [open, setOpen] = useState(false);
   const chosen = chosenStage === stage;
-  const { recipe, manifest } = useSession();
-  const ground = manifest?.ground;
+  const { recipe } = useSession();
+  const { manifest } = useSeen('manifest');
+  const ground = groundOf(manifest);
   const fitted = fittedLevels(settings, ground?.lowest, ground?.highest);
   const other = recipe.falloffs.find((each) => each.id === settings.falloff)?.name;
   const place = recipe.places.find((each) => each.id === settings.place)?.name;

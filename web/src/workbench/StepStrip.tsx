@@ -2,15 +2,16 @@ import { Fragment } from 'react';
 import type { AllKinds, Falloff, Recipe, Source, Step } from '../api/types';
 import { AddStep } from './adding';
 import { ResultCard } from './ResultCard';
-import { useSelection } from './selection';
 import { useSession } from './session';
 import { describe, rowsOf, type Settings } from './settings';
 import { StepCard } from './StepCard';
+import { useSeen, useSelection } from '../view/view';
 
 /** The chosen falloff from source to result. Choosing a card shows that step in the view. */
 export function StepStrip() {
-  const { recipe, kinds, manifest, preview, commit } = useSession();
-  const { falloff: id, shows, layer, property } = useSelection();
+  const { recipe, kinds, preview, commit } = useSession();
+  const { manifest } = useSeen('manifest');
+  const { falloff: id, shows, layer, property } = useSelection('falloff', 'shows', 'layer', 'property');
   const falloff = recipe.falloffs.find((each) => each.id === id);
   if (!falloff) {
     return (

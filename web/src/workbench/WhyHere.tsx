@@ -3,13 +3,13 @@ import { useState } from 'react';
 import { api, whenStopped } from '../api/client';
 import { shown, withUnit } from '../parts/numbers';
 import { resultsOf } from './layerKinds';
-import { useSelection } from './selection';
 import { useSession } from './session';
+import { useSelection } from '../view/view';
 
 /** The explanation of one clicked point. */
 export function WhyHere() {
   const { site, recipe, kinds } = useSession();
-  const { asked, layer: chosenLayer, property: chosenProperty, set } = useSelection();
+  const { asked, layer: chosenLayer, property: chosenProperty, set } = useSelection('asked', 'layer', 'property', 'set');
   const [open, setOpen] = useState('');
   const layer = asked?.layer || chosenLayer || recipe.layers[0]?.id || '';
   const of = recipe.layers.find((each) => each.id === layer);

@@ -1,8 +1,8 @@
 import { useRef, useState } from 'react';
 import type { Edit, Layer } from '../api/types';
-import { useSelection } from './selection';
 import { hasTool } from './layerKinds';
 import { useSession } from './session';
+import { useSelection } from '../view/view';
 
 const R = 62;
 const MARGIN = 20;
@@ -15,7 +15,7 @@ type Wind = Extract<Layer, { kind: 'wind' }>;
 /** Heading and mean speed of the chosen wind in one handle: where it goes, and how far out, how fast. */
 export function WindRose() {
   const { recipe, kinds, preview, commit } = useSession();
-  const { layer: chosen } = useSelection();
+  const { layer: chosen } = useSelection('layer');
   const svg = useRef<SVGSVGElement>(null);
   const [held, setHeld] = useState<{ heading: number; speed: number } | null>(null);
   const layer = recipe.layers.find((each) => each.id === chosen);

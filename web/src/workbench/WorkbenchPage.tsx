@@ -13,14 +13,13 @@ import { HandBar } from './HandBar';
 import { Head } from './Head';
 import { LaidLine } from './LaidLine';
 import { Legend } from './Legend';
-import { moves, useMotion } from './motion';
+import { moves } from './motion';
 import { usePlacing } from './placing';
 import { PlacesDialog } from './PlacesDialog';
 import { PropPanel } from './PropPanel';
 import { useDroppedFiles } from '../yard/dropping';
 import { isCover } from './layerKinds';
 import { rowsOf } from './settings';
-import { useSelection } from './selection';
 import { Sentence } from './Sentence';
 import { SessionContext, useSession, useSiteSession } from './session';
 import { Shortcuts } from './Shortcuts';
@@ -29,6 +28,11 @@ import { View3D } from './View3D';
 import { WhyHere } from './WhyHere';
 import { WindRose } from './WindRose';
 import { Working } from './Working';
+import { Seeing } from '../view/Seeing';
+import { groundOf } from '../view/manifest';
+import { useSeen, useSelection, useView } from '../view/view';
+
+const NONE: never[] = [];
 
 /** The main screen: board, view and strip of one site. */
 export function WorkbenchPage() {
@@ -56,6 +60,7 @@ export function WorkbenchPage() {
   if (!session) return <p className="empty">Opening the site …</p>;
   return (
     <SessionContext value={session}>
+      <Seeing />
       <Dropping />
       <div className="workbench">
         <Head onHelp={() => setHelp(true)} />
@@ -86,8 +91,9 @@ function Dropping() {
 }
 
 function Stage({ view, onViewport, onRipen }: { view: React.RefObject<Viewport | null>; onViewport: (viewport: Viewport) => void; onRipen: (passes: number, of: number) => void }) {
-  const { manifest, recipe } = useSession();
-  const { values, hover, hoverValue: value, placing, falloff, laying, alone, hand, set } = useSelection();
+  const { recipe } = useSession();
+  const { values, placing, falloff, laying, alone, hand, set } = useSelection('values', 'placing', 'falloff', 'laying', 'alone', 'hand', 'set');
+  const ground = groundOf(useSeen('manifest').manifest);
   const brush = recipe.falloffs.find((each) => each.id === falloff && each.source.kind === 'brush');
   const { finish, cancel, points } = usePlacing();
   const [places, setPlaces] = useState(false);
@@ -143,21 +149,12 @@ function Stage({ view, onViewport, onRipen }: { view: React.RefObject<Viewport |
           </button>
         </div>
       )}
-      {hover && manifest && (
-        <div className="floating hover-value">
-          {value !== null && (
-            <>
-              {manifest.shown.title}: <b>{withUnit(Number(value.toPrecision(3)), manifest.shown.unit)}</b> ·{' '}
-            </>
-          )}
-          x {fixed(hover.x, 1)} m, z {fixed(hover.z, 1)} m, {fixed(hover.y, 1)} m high
-        </div>
-      )}
+      <UnderPointer />
       <LaidLine />
       <PropPanel />
-      {manifest?.ground.draft && (
+      {ground?.draft && (
         <div className="floating draft-note" role="status">
-          Draft: the ground at {manifest.ground.columns} × {manifest.ground.rows} while you move it; the full one follows.
+          Draft: the ground at {ground.columns} × {ground.rows} while you move it; the full one follows.
         </div>
       )}
       {alone !== '' && (
@@ -177,15 +174,32 @@ function Stage({ view, onViewport, onRipen }: { view: React.RefObject<Viewport |
   );
 }
 
+/** The shown value under the pointer, and where that is. */
+function UnderPointer() {
+  const { hover, hoverValue: value } = useSelection('hover', 'hoverValue');
+  const { manifest } = useSeen('manifest');
+  if (!hover || !manifest) return null;
+  return (
+    <div className="floating hover-value">
+      {value !== null && (
+        <>
+          {manifest.shown.title}: <b>{withUnit(Number(value.toPrecision(3)), manifest.shown.unit)}</b> ·{' '}
+        </>
+      )}
+      x {fixed(hover.x, 1)} m, z {fixed(hover.z, 1)} m, {fixed(hover.y, 1)} m high
+    </div>
+  );
+}
+
 type MaybeSession = ReturnType<typeof useSiteSession>['session'];
 
 /** Chooses the first row and falloff of a site that has just been opened, and another where the chosen one is gone. */
 function useFirstSelection(session: MaybeSession): void {
-  const selection = useSelection();
+  const { falloff, layer, set } = useSelection('falloff', 'layer', 'set');
   const recipe = session?.recipe;
   const kinds = session?.kinds;
   const saving = session?.saving ?? false;
-  const { falloff, layer, pending, set } = selection;
+  const pending = session?.pending ?? NONE;
   useEffect(() => {
     if (!recipe || !kinds || saving || pending.length > 0) return;
     if (!recipe.falloffs.some((each) => each.id === falloff)) set({ falloff: recipe.falloffs[0]?.id ?? '', stage: -1 });
@@ -197,7 +211,8 @@ function useFirstSelection(session: MaybeSession): void {
   }, [recipe, kinds, saving, falloff, layer, pending, set]);
 }
 
-function useKeys(session: MaybeSession, view: React.RefObject<Viewport | null>, setHelp: (show: boolean) => void): void {
+function useKeys(session: MaybeSession, viewport: React.RefObject<Viewport | null>, setHelp: (show: boolean) => void): void {
+  const { selection, playing: playback } = useView();
   useEffect(() => {
     const pressed = (event: KeyboardEvent) => {
       const target = event.target as HTMLElement;
@@ -209,26 +224,26 @@ function useKeys(session: MaybeSession, view: React.RefObject<Viewport | null>, 
         if (event.shiftKey) session.redo();
         else session.undo();
       } else if (!control && !event.altKey && target.tagName !== 'SELECT') {
-        const { values, set } = useSelection.getState();
+        const { values, set } = selection.getState();
         if (event.key === '?') setHelp(true);
         else if (event.key === ' ' && target.tagName !== 'BUTTON' && !target.closest('[role=dialog]')) {
           event.preventDefault();
-          const { playing, set: play } = useMotion.getState();
+          const { playing, set: play } = playback.getState();
           if (moves(session.kinds, session.recipe)) play({ playing: !playing, wanted: true });
         }
         else if (event.key === 'v') set({ values: !values });
-        else if (event.key === 'p') view.current?.frame(!view.current.parallel);
+        else if (event.key === 'p') viewport.current?.frame(!viewport.current.parallel);
         else if (event.key === 't') set({ laying: 'tape', line: [] });
         else if (event.key === 'x') set({ laying: 'cut', line: [] });
-        else if (event.key === 'f') view.current?.frame(false);
+        else if (event.key === 'f') viewport.current?.frame(false);
         else if (event.key === 'c' && !event.repeat) set({ comparing: true });
-        else if (event.key === 'b' && session.recipe.falloffs.some((each) => each.id === useSelection.getState().falloff && each.source.kind === 'brush')) {
-          set({ painting: !useSelection.getState().painting, values: true });
+        else if (event.key === 'b' && session.recipe.falloffs.some((each) => each.id === selection.getState().falloff && each.source.kind === 'brush')) {
+          set({ painting: !selection.getState().painting, values: true });
         } else if (event.key === 'Escape') set({ asked: null, placing: null, painting: false, laying: null, line: [], prop: '', alone: '', hand: null });
       }
     };
     const released = (event: KeyboardEvent) => {
-      if (event.key === 'c') useSelection.getState().set({ comparing: false });
+      if (event.key === 'c') selection.getState().set({ comparing: false });
     };
     window.addEventListener('keydown', pressed);
     window.addEventListener('keyup', released);
@@ -236,5 +251,5 @@ function useKeys(session: MaybeSession, view: React.RefObject<Viewport | null>, 
       window.removeEventListener('keydown', pressed);
       window.removeEventListener('keyup', released);
     };
-  }, [session, view, setHelp]);
+  }, [session, viewport, selection, playback, setHelp]);
 }

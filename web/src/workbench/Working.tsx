@@ -1,13 +1,13 @@
 import { useQuery } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
-import { api } from '../api/client';
-import { useSession } from './session';
+import { useSeen, useView } from '../view/view';
 
 const PATIENCE = 1000;
 
 /** A thin bar while something is computed; after a second also what it is, and a way to stop it. */
 export function Working() {
-  const { working, stop } = useSession();
+  const { api } = useView();
+  const { working, stop } = useSeen('working', 'stop');
   const [long, setLong] = useState(false);
   useEffect(() => {
     if (!working) return;
@@ -17,7 +17,7 @@ export function Working() {
       setLong(false);
     };
   }, [working]);
-  const doing = useQuery({ queryKey: ['doing'], queryFn: api.doing, enabled: working && long, refetchInterval: 600, staleTime: 0, gcTime: 0 });
+  const doing = useQuery({ queryKey: ['doing', api], queryFn: api.doing, enabled: working && long, refetchInterval: 600, staleTime: 0, gcTime: 0 });
   if (!working) return null;
   return (
     <>

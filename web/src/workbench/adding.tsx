@@ -3,18 +3,20 @@ import { Dropdown } from 'react-bootstrap';
 import { api } from '../api/client';
 import type { Edit, Source, Step } from '../api/types';
 import { sayProblem, useNotes } from '../parts/notes';
-import { freeName, freshId, useSelection } from './selection';
 import { useSession } from './session';
 import { onBoard } from './families';
 import { isCover } from './layerKinds';
 import { withDefaults } from './settings';
 import { stepEdits } from './stepEdits';
 import { INSIDE } from '../parts/menu';
+import { freeName, freshId } from '../view/selection';
+import { useSelection, useView } from '../view/view';
 
 /** "+ falloff": a menu of the sources. */
 export function AddFalloff() {
   const { recipe, kinds, commit } = useSession();
-  const selection = useSelection();
+  const { selection } = useView();
+  const { set, chooseFalloff } = useSelection('set', 'chooseFalloff');
   const file = useRef<HTMLInputElement>(null);
   const add = (kind: string, picture?: string) => {
     const description = kinds.sources.find((each) => each.name === kind)!;
@@ -30,7 +32,7 @@ export function AddFalloff() {
     }
     const needsPlace = description.settings.some((setting) => setting.type === 'place');
     if (needsPlace && recipe.places.length === 0) {
-      selection.set({ placing: 'point' });
+      set({ placing: 'point' });
       useNotes.getState().say('It needs a place to measure from: click one on the ground, then add the falloff again.');
       return;
     }
@@ -41,11 +43,11 @@ export function AddFalloff() {
       useNotes.getState().say('It measures from a prop: put one up with + prop, or import one in the yard.');
       return;
     }
-    const prop = selection.prop || recipe.props[0]?.id;
+    const prop = selection.getState().prop || recipe.props[0]?.id;
     const source = withDefaults(description, { place: recipe.places[0]?.id, layer: layer?.id, picture, prop }) as unknown as Source;
     commit([{ kind: 'add-falloff', added: { id, name, source, steps: [], limits: [] }, index: recipe.falloffs.length }]);
-    selection.chooseFalloff(id);
-    selection.set({ values: true });
+    chooseFalloff(id);
+    set({ values: true });
   };
   return (
     <Dropdown align="end">
@@ -79,18 +81,19 @@ export function AddFalloff() {
 /** "+ layer": a menu of the kinds; what a new one begins with, and brings along, the server says. */
 export function AddLayer() {
   const { site, kinds, edits, commit } = useSession();
-  const selection = useSelection();
+  const { selection } = useView();
+  const { set, chooseProperty } = useSelection('set', 'chooseProperty');
   const add = async (kind: string) => {
-    const { layer, prop, falloff } = selection;
+    const { layer, prop, falloff } = selection.getState();
     const begun = await api.begin(site.id, { base: site.revision, edits, kind, layer, prop, falloff });
     if (begun.missing !== '') {
-      if (begun.draw === 'point' || begun.draw === 'path' || begun.draw === 'area') selection.set({ placing: begun.draw });
+      if (begun.draw === 'point' || begun.draw === 'path' || begun.draw === 'area') set({ placing: begun.draw });
       useNotes.getState().say(begun.missing);
       return;
     }
     commit(begun.edits as Edit[], begun.note || undefined);
-    selection.chooseProperty(begun.layer, begun.row);
-    selection.set({ values: begun.values });
+    chooseProperty(begun.layer, begun.row);
+    set({ values: begun.values });
   };
   return (
     <Dropdown>
@@ -114,8 +117,8 @@ export function AddLayer() {
 /** "+" at the end of the strip: a menu of the steps. */
 export function AddStep() {
   const { recipe, kinds, commit } = useSession();
-  const selection = useSelection();
-  const falloff = recipe.falloffs.find((each) => each.id === selection.falloff);
+  const { falloff: chosen, stage, chooseFalloff } = useSelection('falloff', 'stage', 'chooseFalloff');
+  const falloff = recipe.falloffs.find((each) => each.id === chosen);
   if (!falloff) return null;
   const add = (kind: string) => {
     const description = kinds.steps.find((each) => each.name === kind)!;
@@ -125,9 +128,9 @@ export function AddStep() {
       return;
     }
     const step = { id: freshId('s'), skipped: false, ...withDefaults(description, { falloff: other?.id }) } as unknown as Step;
-    const index = selection.stage >= 0 ? selection.stage : falloff.steps.length;
+    const index = stage >= 0 ? stage : falloff.steps.length;
     commit(stepEdits(kinds, falloff, step, index));
-    selection.chooseFalloff(falloff.id, index + 1);
+    chooseFalloff(falloff.id, index + 1);
   };
   return (
     <Dropdown className="add-card" drop="up">

@@ -1,5 +1,5 @@
 import type { Edit, Recipe, Source } from '../api/types';
-import { freeName, freshId } from './selection';
+import { freeName, freshId } from '../view/selection';
 
 /** The falloff that has a value of its own for each plant: the site's, or the edit that makes one. */
 export function eachItsOwn(recipe: Recipe): { id: string; edits: Edit[] } {

@@ -1,37 +1,39 @@
 import { useMemo, useRef } from 'react';
 import type { HandPlaced } from '../api/types';
-import type { Hit, Viewport } from '../view3d/Viewport';
+import type { Hit } from '../view3d/picking';
+import type { Viewport } from '../view3d/Viewport';
 import { toTenthOfMillimetre } from '../parts/numbers';
-import { useSelection } from './selection';
 import { useSession } from './session';
+import { useView } from '../view/view';
 
 /** Places and removes single plants of the chosen cover; each click or drag is one step of undo. */
 export function useHandwork(viewport: React.RefObject<Viewport | null>) {
   const { commit } = useSession();
+  const { selection } = useView();
   const gone = useRef<Map<number, string>>(new Map());
   return useMemo(() => {
     const sweep = (hit: Hit) => {
-      const { layer, handRadius } = useSelection.getState();
-      for (const { number, id } of viewport.current?.plantsWithin(layer, hit.x, hit.y, hit.z, handRadius) ?? []) gone.current.set(number, id);
+      const { layer, handRadius } = selection.getState();
+      for (const { number, id } of viewport.current?.pointing.plantsWithin(layer, [hit.x, hit.y, hit.z], handRadius) ?? []) gone.current.set(number, id);
       viewport.current?.choosePlants(layer, new Set(gone.current.keys()));
     };
     return {
       begin: (hit: Hit) => {
-        const { hand, layer } = useSelection.getState();
+        const { hand, layer } = selection.getState();
         gone.current = new Map();
         if (hand === 'remove') sweep(hit);
         else {
           const on = hit.prop ?? '';
-          const [x, y, z] = on === '' ? [hit.x, 0, hit.z] : (viewport.current?.ownPlace(on, [hit.x, hit.y, hit.z]) ?? [0, 0, 0]);
+          const [x, y, z] = on === '' ? [hit.x, 0, hit.z] : (viewport.current?.pointing.ownPlace(on, [hit.x, hit.y, hit.z]) ?? [0, 0, 0]);
           const plant: HandPlaced = { plant: freshPlant(), on, x: toTenthOfMillimetre(x), y: toTenthOfMillimetre(y), z: toTenthOfMillimetre(z) };
           commit([{ kind: 'place-plants', layer, plants: [plant] }]);
         }
       },
       goOn: (hit: Hit) => {
-        if (useSelection.getState().hand === 'remove') sweep(hit);
+        if (selection.getState().hand === 'remove') sweep(hit);
       },
       end: () => {
-        const { layer } = useSelection.getState();
+        const { layer } = selection.getState();
         if (gone.current.size > 0) {
           const plants = [...gone.current.values()];
           commit([{ kind: 'remove-plants', layer, plants }], `${plants.length === 1 ? '1 plant' : `${plants.length} plants`} removed by hand.`);
@@ -40,7 +42,7 @@ export function useHandwork(viewport: React.RefObject<Viewport | null>) {
         viewport.current?.choosePlants(layer, new Set());
       },
     };
-  }, [commit, viewport]);
+  }, [commit, viewport, selection]);
 }
 
 /** An identity that no other plant has: 16 hexadecimal digits. */

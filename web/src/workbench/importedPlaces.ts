@@ -1,7 +1,7 @@
 import type { Edit, Place, Recipe } from '../api/types';
 import { useNotes } from '../parts/notes';
 import { withUnit } from '../parts/numbers';
-import { freeName, freshId } from './selection';
+import { freeName, freshId } from '../view/selection';
 
 /** Places that were read from a file, ready to be put into a site. */
 export interface Imported {

@@ -1,7 +1,7 @@
 import type { AllKinds, Edit, Layer, Place, Recipe, Source } from '../api/types';
 import { STRAIGHT } from '../parts/curve';
-import { freeName, freshId } from './selection';
 import { describe, withDefaults } from './settings';
+import { freeName, freshId } from '../view/selection';
 
 type Area = Extract<Place, { kind: 'area' }>;
 

@@ -1,52 +1,14 @@
 import { useEffect, useRef, useState } from 'react';
-import { create } from 'zustand';
-import { api, isStopped } from '../api/client';
+import { api as page, isStopped } from '../api/client';
 import { parseBundle } from '../api/bundle';
 import type { AllKinds, Edit, Manifest, MotionView, Recipe, Site } from '../api/types';
 import { sayProblem, useNotes } from '../parts/notes';
 import { Moving } from '../view3d/motion/Moving';
 import type { Viewport } from '../view3d/Viewport';
-import { useFrame } from './frame';
 import { familyOf } from './layerKinds';
-import { useSelection } from './selection';
-
-/** What is known of the motion: what moves, how much of it is there, and how it plays. */
-interface Motion {
-  view: MotionView | null;
-  /** Blocks that are there, of how many. */
-  loaded: number;
-  blocks: number;
-  /** The motion is being computed. */
-  computing: boolean;
-  playing: boolean;
-  /** 1, ½ or ¼ of true speed. */
-  rate: number;
-  /** The moment that is shown while it plays, in frames. */
-  moment: number;
-  /** Frames drawn in a second, and the share of the time spent in scripts; 0 before any was measured. */
-  drawn: number;
-  scripts: number;
-  /** Frames that are not there yet are waited for. */
-  waiting: boolean;
-  /** Somebody wants to see it move; else it is worked out once the picture has ripened. */
-  wanted: boolean;
-  set: (part: Partial<Omit<Motion, 'set'>>) => void;
-}
-
-export const useMotion = create<Motion>((set) => ({
-  view: null,
-  loaded: 0,
-  blocks: 0,
-  computing: false,
-  playing: false,
-  rate: 1,
-  moment: 0,
-  drawn: 0,
-  scripts: 0,
-  waiting: false,
-  wanted: false,
-  set: (part) => set(part),
-}));
+import type { Playing } from '../view/playing';
+import { groundOf } from '../view/manifest';
+import { useFrame, usePlaying, useView } from '../view/view';
 
 /** The frame of a time, in frames and parts of them; around the loop, else held at the ends. */
 export function frameAt(view: Pick<MotionView, 'start' | 'step' | 'frames' | 'loops'>, time: number): number {
@@ -63,16 +25,25 @@ export function moves(kinds: AllKinds, recipe: Recipe): boolean {
   return recipe.layers.some((each) => familyOf(kinds, each) === 'motion') || recipe.clock.tracks.some((track) => track.of === 'prop') || recipe.props.some((prop) => prop.pose.kind !== 'still');
 }
 
-/** Blocks that were fetched, by key, as many as the loop has; those of the loop before go. */
-const held = new Map<string, Promise<ReturnType<typeof parseBundle>>>();
+type Block = ReturnType<typeof parseBundle>;
 
-function fetched(key: string) {
-  const known = held.get(key);
-  if (known) return known;
-  const asked = api.data(key).then(parseBundle);
-  held.set(key, asked);
-  asked.catch(() => held.delete(key));
-  return asked;
+/** Blocks that were fetched, by key, as many as the loop has. */
+class Blocks {
+  private readonly held = new Map<string, Promise<Block>>();
+
+  readonly get = (key: string): Promise<Block> => {
+    const known = this.held.get(key);
+    if (known) return known;
+    const asked = page.data(key).then(parseBundle);
+    this.held.set(key, asked);
+    asked.catch(() => this.held.delete(key));
+    return asked;
+  };
+
+  /** Those of the loop before go. */
+  keep(keys: Set<string>): void {
+    for (const key of this.held.keys()) if (!keys.has(key)) this.held.delete(key);
+  }
 }
 
 function keysOf(view: MotionView): Set<string> {
@@ -91,7 +62,7 @@ const IDLE = 400;
 
 /** The manifest that the picture has come to rest with, or that motion is wanted of; once begun, moving the eye does not end it. */
 function useRested(manifest: Manifest | null, ripe: boolean): Manifest | null {
-  const wanted = useMotion((s) => s.wanted);
+  const { wanted } = usePlaying('wanted');
   const [rested, setRested] = useState<Manifest | null>(null);
   useEffect(() => {
     if (!ripe && !wanted) return;
@@ -107,17 +78,19 @@ function useRested(manifest: Manifest | null, ripe: boolean): Manifest | null {
  */
 export function useMoving({ site, kinds, edits }: { site: Site; kinds: AllKinds; edits: Edit[] }, shown: Manifest | null, viewport: Viewport | null, ripe: boolean): void {
   const manifest = useRested(shown, ripe);
-  const full = useFrame((s) => s.full);
+  const { full } = useFrame('full');
   const last = useRef('');
-  const { set } = useMotion.getState();
+  const [blocks] = useState(() => new Blocks());
+  const { api, playing: store, selection } = useView();
+  const { set } = store.getState();
   const any = moves(kinds, site.recipe) || edits.some((edit) => edit.kind === 'add-layer');
   useEffect(() => () => set({ wanted: false, playing: false }), [set]);
   useEffect(() => {
-    if (!viewport || !manifest || manifest.ground.draft || manifest !== shown) return;
+    if (!viewport || !manifest || groundOf(manifest)?.draft || manifest !== shown) return;
     if (!any) {
       viewport.setMoving(null);
       last.current = '';
-      set({ view: null, loaded: 0, blocks: 0, computing: false });
+      set({ motion: null, loaded: 0, blocks: 0, computing: false });
       return;
     }
     const abort = new AbortController();
@@ -128,23 +101,23 @@ export function useMoving({ site, kinds, edits }: { site: Site; kinds: AllKinds;
         const view = await api.motion(site.id, site.revision, edits, full, abort.signal);
         const keys = keysOf(view);
         useNotes.getState().over('motion');
-        set({ computing: false, view });
+        set({ computing: false, motion: view });
         const signature = [...keys, view.frames, view.start, view.step].join(' ');
         if (signature === last.current) return;
-        for (const key of held.keys()) if (!keys.has(key)) held.delete(key);
+        blocks.keep(keys);
         moving = new Moving(view);
         const now = moving;
         set({ loaded: 0, blocks: now.blocks });
         await now.load(
-          fetched,
-          frameAt(view, useSelection.getState().time),
+          blocks.get,
+          frameAt(view, selection.getState().time),
           () => {
             last.current = signature;
             viewport.setMoving(now);
           },
           () => {
             set({ loaded: now.loaded });
-            if (!useMotion.getState().playing) viewport.showMoment(frameAt(view, useSelection.getState().time));
+            if (!store.getState().playing) viewport.showMoment(frameAt(view, selection.getState().time));
           },
         );
       } catch (error) {
@@ -167,12 +140,13 @@ export function useMoving({ site, kinds, edits }: { site: Site; kinds: AllKinds;
 }
 
 /** Plays the loop by the clock on the wall: where a frame takes longer than it lasts, others are left out, and time stays true. */
-export function usePlaying(viewport: Viewport | null): void {
-  const { playing, rate, view, set } = useMotion();
+export function usePlayback(viewport: Viewport | null): void {
+  const { playing: store, selection } = useView();
+  const { playing, rate, motion: view, set } = usePlaying('playing', 'rate', 'motion', 'set');
   useEffect(() => {
     if (!playing || !view || !viewport) return;
     const begin = performance.now();
-    const from = frameAt(view, useSelection.getState().time);
+    const from = frameAt(view, selection.getState().time);
     let handle = 0;
     let counted = { since: begin, frames: 0, scripts: 0 };
     const tick = () => {
@@ -182,7 +156,7 @@ export function usePlaying(viewport: Viewport | null): void {
       const after = performance.now();
       counted.frames += viewport.takeDrawn();
       counted.scripts += after - now + viewport.takeScripts();
-      const part: Partial<Motion> = { moment: frame, waiting: !whole };
+      const part: Partial<Playing> = { moment: frame, waiting: !whole };
       if (after - counted.since > 1000) {
         const seconds = (after - counted.since) / 1000;
         part.drawn = counted.frames / seconds;
@@ -196,9 +170,9 @@ export function usePlaying(viewport: Viewport | null): void {
     handle = requestAnimationFrame(tick);
     return () => {
       cancelAnimationFrame(handle);
-      const frame = Math.round(useMotion.getState().moment) % view.frames;
+      const frame = Math.round(store.getState().moment) % view.frames;
       set({ drawn: 0, scripts: 0, waiting: false });
-      useSelection.getState().set({ time: timeAt(view, frame) });
+      selection.getState().set({ time: timeAt(view, frame) });
     };
-  }, [playing, rate, view, viewport, set]);
+  }, [playing, rate, view, viewport, set, store, selection]);
 }

@@ -1,20 +1,21 @@
 import { useCallback, useMemo, useRef } from 'react';
 import type { Source, Stroke } from '../api/types';
-import { useSelection } from './selection';
 import { useSession } from './session';
+import { useView } from '../view/view';
 
 /** Paints strokes of the chosen brush falloff: begin, go on, end; each stroke is one step of undo. */
 export function usePainting() {
   const { recipe, preview, commit } = useSession();
+  const { selection } = useView();
   const stroke = useRef<Stroke | null>(null);
   const edits = useCallback(() => {
-    const { falloff } = useSelection.getState();
+    const { falloff } = selection.getState();
     const source = recipe.falloffs.find((each) => each.id === falloff)?.source;
     if (source?.kind !== 'brush' || !stroke.current) return [];
     return [{ kind: 'set-source' as const, falloff, source: { kind: 'brush', strokes: [...source.strokes, stroke.current] } as Source }];
-  }, [recipe.falloffs]);
+  }, [recipe.falloffs, selection]);
   const begin = useCallback((point: number[], pressure: number) => {
-    const { brush } = useSelection.getState();
+    const { brush } = selection.getState();
     stroke.current = {
       points: [point],
       radius: brush.radius,
@@ -22,7 +23,7 @@ export function usePainting() {
       softness: brush.softness,
       mode: brush.remove ? 'remove' : 'add',
     };
-  }, []);
+  }, [selection]);
   const goOn = useCallback(
     (point: number[]) => {
       const now = stroke.current;

@@ -1,6 +1,6 @@
 import type { AllKinds, Edit, Falloff, Step } from '../api/types';
-import { freshId } from './selection';
 import { withDefaults } from './settings';
+import { freshId } from '../view/selection';
 
 /** Puts a step in; behind a window also a clamp, as values leave 0..1 beyond its ends, unless one stands there. */
 export function stepEdits(kinds: AllKinds, falloff: Falloff, step: Step, index: number): Edit[] {

@@ -7,8 +7,8 @@ import { Dialog } from '../parts/Dialog';
 import { Unusable } from '../parts/forms';
 import { grouped, withUnit } from '../parts/numbers';
 import { freshProp } from '../workbench/PropPanel';
-import { useSelection } from '../workbench/selection';
 import { useSession } from '../workbench/session';
+import { useSelected } from '../view/view';
 
 const UNITS = [
   { metres: 1, name: 'metre' },
@@ -23,7 +23,7 @@ const UP_NAMES: Record<string, string> = { y: '+Y', z: '+Z', x: '+X', 'minus-y':
 /** A mesh is seen before it comes in, beside a person; its unit is asked once, its upward axis offered. */
 export function MeshDialog({ file, left, onDone }: { file: File; left: number; onDone: () => void }) {
   const { recipe, commit } = useSession();
-  const set = useSelection((s) => s.set);
+  const set = useSelected((s) => s.set);
   const read = useQuery({ queryKey: ['mesh', file.name, file.size, file.lastModified], queryFn: ({ signal }) => api.readMesh(file, signal), retry: false, gcTime: 0 });
   const [unit, setUnit] = useState(1);
   const [chosenUp, setUp] = useState('');

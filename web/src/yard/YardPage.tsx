@@ -5,13 +5,13 @@ import { api } from '../api/client';
 import type { PropCard, YardView } from '../api/types';
 import { grouped, withUnit } from '../parts/numbers';
 import { AddProp } from '../workbench/PropPanel';
-import { useSelection } from '../workbench/selection';
 import { useSession } from '../workbench/session';
 import { ViewLinks } from '../parts/ViewLinks';
 import { SitePage } from '../workbench/SitePage';
 import { UndoButtons } from '../workbench/UndoButtons';
 import { ACCEPTED, useDroppedFiles, useFiles } from './dropping';
 import { GroundDialog } from './GroundDialog';
+import { useSelected } from '../view/view';
 
 /** Where props and the ground are kept: what they look like, how large they are, what is wrong with them. */
 export function YardPage() {
@@ -113,7 +113,7 @@ function GroundCard({ ground, onSettings }: { ground: YardView['ground']; onSett
 function PropCardView({ card }: { card: PropCard }) {
   const { site, recipe, commit } = useSession();
   const navigate = useNavigate();
-  const set = useSelection((s) => s.set);
+  const set = useSelected((s) => s.set);
   const prop = recipe.props.find((each) => each.id === card.id);
   if (!prop) return null;
   const resting = Math.abs(card.lowest) < 0.005;

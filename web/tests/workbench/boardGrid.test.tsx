@@ -6,8 +6,7 @@ import type { AllKinds, Manifest, PropertyDescription, Recipe } from '../../src/
 import { Board, columnsTemplate } from '../../src/workbench/Board';
 import { PropertyEnds } from '../../src/workbench/PropertyEnds';
 import { Sentence } from '../../src/workbench/Sentence';
-import { useSelection } from '../../src/workbench/selection';
-import { FAMILIES, layerKind, recipeOf, sessionOf, showIn } from './fakeSession';
+import { FAMILIES, layerKind, recipeOf, sessionOf, showIn, theView } from './fakeSession';
 
 const property = (name: string, unit: string, part: Partial<PropertyDescription> = {}) =>
   ({ name, title: name, unit, help: `How ${name} it is`, min: 0, max: 1000, sliderMax: 10, low: 0, high: 1, ...part }) as unknown as PropertyDescription;
@@ -41,7 +40,7 @@ const open = (recipe = site(), manifest: object | null = null) => {
 const row = (name: string) => screen.getAllByRole('row').find((each) => within(each).queryByRole('button', { name }))!;
 const heads = () => screen.getAllByRole('button', { name: /^Falloff / }).map((head) => head.getAttribute('aria-label')!.slice(8));
 
-beforeEach(() => useSelection.setState({ falloff: 'shore', stage: -1, layer: 'grass', property: 'density', shows: 'property', values: false, hoverValue: null, time: 0, placing: null }));
+beforeEach(() => theView().selection.setState({ falloff: 'shore', stage: -1, layer: 'grass', property: 'density', shows: 'property', values: false, hoverValue: null, time: 0, placing: null }));
 afterEach(cleanup);
 
 describe('the board', () => {
@@ -127,7 +126,7 @@ describe('a row', () => {
   it('is chosen by its name and then read as a sentence', async () => {
     open();
     await userEvent.click(screen.getByRole('button', { name: 'length' }));
-    expect(useSelection.getState()).toMatchObject({ layer: 'grass', property: 'length', shows: 'property' });
+    expect(theView().selection.getState()).toMatchObject({ layer: 'grass', property: 'length', shows: 'property' });
     expect(row('length').getAttribute('aria-selected')).toBe('true');
     expect(row('density').getAttribute('aria-selected')).toBe('false');
   });
@@ -138,14 +137,14 @@ describe('a cell', () => {
     const session = open();
     await userEvent.click(screen.getByRole('button', { name: 'Shore on length: does not drive it' }));
     expect(session.commit.mock.lastCall![0]).toEqual([{ kind: 'set-drive', drive: drive('grass', 'length', 'shore') }]);
-    expect(useSelection.getState()).toMatchObject({ falloff: 'shore', layer: 'grass', property: 'length' });
+    expect(theView().selection.getState()).toMatchObject({ falloff: 'shore', layer: 'grass', property: 'length' });
   });
 
   it('opens its curve where it drives already, with what goes in shown in the view', async () => {
     const session = open();
     await userEvent.click(screen.getByRole('button', { name: 'Shore on density: drives it' }));
     expect(session.commit).not.toHaveBeenCalled();
-    expect(useSelection.getState()).toMatchObject({ shows: 'falloff', stage: -1 });
+    expect(theView().selection.getState()).toMatchObject({ shows: 'falloff', stage: -1 });
     const curve = await screen.findByRole('group', { name: /^Curve/ });
     fireEvent.keyDown(within(curve).getByRole('slider', { name: 'Point 1' }), { key: 'ArrowUp' });
     expect(session.commit.mock.lastCall![0]).toEqual([{ kind: 'set-drive', drive: drive('grass', 'density', 'shore', [[0, 0.01], [1, 1]]) }]);
@@ -215,7 +214,7 @@ describe('the ends of a property', () => {
 
 describe('the chosen row as a sentence', () => {
   const said = (part: object = {}, chosen: object = {}, manifest: object | null = null) => {
-    useSelection.setState(chosen);
+    theView().selection.setState(chosen);
     showIn(sessionOf(site(part), { kinds, manifest: manifest as Manifest | null }), <Sentence />);
     return document.querySelector('.sentence')!.textContent;
   };
@@ -227,7 +226,7 @@ describe('the chosen row as a sentence', () => {
   it('says where it is high by one falloff, and leads to that', async () => {
     expect(said({}, { falloff: '' })).toBe('Density of grass goes from 0 to 8 plants per m²: only where Shore is high.');
     await userEvent.click(screen.getByRole('button', { name: 'Shore' }));
-    expect(useSelection.getState().falloff).toBe('shore');
+    expect(theView().selection.getState().falloff).toBe('shore');
   });
 
   it('joins several as they combine', () => {

@@ -5,20 +5,18 @@ import { Dropdown } from 'react-bootstrap';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import type { Description, Manifest, Prop, SettingDescription } from '../../src/api/types';
 import { Budget } from '../../src/workbench/Budget';
-import { useFrame } from '../../src/workbench/frame';
 import { LayerMenu } from '../../src/workbench/LayerMenu';
 import { AddProp, PropPanel } from '../../src/workbench/PropPanel';
-import { useSelection } from '../../src/workbench/selection';
 import { StepCard } from '../../src/workbench/StepCard';
-import { recipeOf, sessionOf, showIn, kindsOf } from './fakeSession';
+import { recipeOf, sessionOf, showIn, kindsOf, theView } from './fakeSession';
 
 const setting = (name: string, part: Partial<SettingDescription> = {}): SettingDescription =>
   ({ name, title: name, type: 'number', unit: '', min: 0, max: 100, sliderMin: 0, sliderMax: 10, byDefault: '1', help: '', onCard: true, choices: [], of: [], ...part }) as unknown as SettingDescription;
 const kind = (name: string, title: string, settings: SettingDescription[] = []): Description => ({ name, title, help: `${title} helps.`, settings }) as unknown as Description;
 
 beforeEach(() => {
-  useSelection.setState({ falloff: 'shore', stage: -1, layer: '', property: '', prop: '', asked: null, pending: [], time: 0 });
-  useFrame.setState({ milliseconds: 0 });
+  theView().selection.setState({ falloff: 'shore', stage: -1, layer: '', property: '', prop: '', asked: null, time: 0 });
+  theView().frame.setState({ milliseconds: 0 });
 });
 afterEach(cleanup);
 
@@ -74,7 +72,7 @@ describe('the card of a step', () => {
   it('shows its stage in the view when it is chosen', async () => {
     show();
     await userEvent.click(screen.getByRole('button', { name: /^Show Contrast in the view/ }));
-    expect(useSelection.getState()).toMatchObject({ falloff: 'shore', stage: 1 });
+    expect(theView().selection.getState()).toMatchObject({ falloff: 'shore', stage: 1 });
   });
 
   it('may be limited by any falloff but its own', async () => {
@@ -93,9 +91,9 @@ describe('a prop', () => {
   const boulder = kind('boulder', 'Boulder', [setting('radius'), setting('file', { type: 'mesh' })]);
   const kinds = kindsOf({ shapes: [boulder, kind('mesh', 'Mesh')], propSettings: [setting('heading', { unit: '°', max: 360 }), setting('name'), setting('shape')] });
   const prop = { id: 'b', name: 'Boulder', shape: { kind: 'boulder', radius: 2 }, x: 1, y: 3, z: -4, heading: 30, size: 1, standing: false, align: 0, colour: '#808080', hidden: false } as unknown as Prop;
-  const manifest = { props: [{ id: 'b', bounds: [-1, 0, -1.5, 1, 2, 1.5], triangles: 12345 }] } as unknown as Manifest;
+  const manifest = { subjects: [{ kind: 'mesh', id: 'b', bounds: [-1, 0, -1.5, 1, 2, 1.5], triangles: 12345 }] } as unknown as Manifest;
   const open = (part: Partial<Prop> = {}) => {
-    useSelection.setState({ prop: 'b' });
+    theView().selection.setState({ prop: 'b' });
     const session = sessionOf(recipeOf({ props: [{ ...prop, ...part }] }), { kinds, manifest });
     showIn(session, <PropPanel />);
     return session;
@@ -135,18 +133,18 @@ describe('a prop', () => {
     const copy = (edits[0] as unknown as { prop: Prop }).prop;
     expect(copy).toMatchObject({ x: 3, z: -4, name: 'Boulder 2' });
     expect(copy.id).not.toBe('b');
-    expect(useSelection.getState().prop).toBe(copy.id);
+    expect(theView().selection.getState().prop).toBe(copy.id);
   });
 
   it('is deleted, and nothing is chosen then', async () => {
     const session = open();
     await userEvent.click(screen.getByRole('button', { name: 'Delete' }));
     expect(session.commit.mock.lastCall![0]).toEqual([{ kind: 'remove-prop', prop: 'b' }]);
-    expect(useSelection.getState().prop).toBe('');
+    expect(theView().selection.getState().prop).toBe('');
   });
 
   it('is made by rule where somebody clicked last, else in the middle', async () => {
-    useSelection.setState({ asked: { x: 12.345, z: -6.789 } as never });
+    theView().selection.setState({ asked: { x: 12.345, z: -6.789 } as never });
     const session = sessionOf(recipeOf({ props: [prop] }), { kinds });
     const onMade = vi.fn();
     showIn(session, <AddProp onMade={onMade} />);
@@ -162,10 +160,13 @@ describe('the budget', () => {
   const manifest = {
     plants: 12_000,
     triangles: 2_500_000,
-    props: [{ triangles: 900 }],
+    subjects: [
+      { kind: 'plants', id: 'g' },
+      { kind: 'mesh', id: 'p', triangles: 900 },
+    ],
     layers: [
-      { id: 'g', name: 'Grass', plantsKey: 'k', plants: 12_000, shown: 6000, triangles: 2_499_000, bytes: 3_400_000 },
-      { id: 't', name: 'Tint', plantsKey: '', plants: 0, shown: 0, triangles: 0, bytes: 0 },
+      { id: 'g', name: 'Grass', plants: 12_000, shown: 6000, triangles: 2_499_000, bytes: 3_400_000 },
+      { id: 't', name: 'Tint', plants: 0, shown: 0, triangles: 0, bytes: 0 },
     ],
   } as unknown as Manifest;
   const open = (limits: object) => {
@@ -255,6 +256,6 @@ describe('the menu of a layer', () => {
     await userEvent.click(screen.getByText('Keep out of or within areas …'));
     expect(screen.getByText(/There is no area yet/)).toBeTruthy();
     await userEvent.click(screen.getByText('Draw an area'));
-    expect(useSelection.getState().placing).toBe('area');
+    expect(theView().selection.getState().placing).toBe('area');
   });
 });

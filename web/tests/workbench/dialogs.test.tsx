@@ -9,15 +9,14 @@ import { CopyToSite } from '../../src/workbench/CopyToSite';
 import { LoopDialog } from '../../src/workbench/LoopDialog';
 import { PlacesDialog } from '../../src/workbench/PlacesDialog';
 import { SamplesDialog } from '../../src/workbench/SamplesDialog';
-import { useSelection } from '../../src/workbench/selection';
-import { recipeOf, sessionOf, showIn } from './fakeSession';
+import { recipeOf, sessionOf, showIn, theView } from './fakeSession';
 
 const onHide = vi.fn();
 
 beforeEach(() => {
   onHide.mockClear();
   useNotes.setState({ notes: [] });
-  useSelection.setState({ falloff: 'shore', placing: null, time: 0 });
+  theView().selection.setState({ falloff: 'shore', placing: null, time: 0 });
 });
 afterEach(() => {
   cleanup();
@@ -60,7 +59,7 @@ describe('points, paths and areas', () => {
     expect(screen.getByText(/Place one by clicking on the ground, or import GeoJSON/)).toBeTruthy();
     for (const [button, kind] of [['Place a point', 'point'], ['Draw a path', 'path'], ['Draw an area', 'area']] as const) {
       await userEvent.click(screen.getByRole('button', { name: button }));
-      expect(useSelection.getState().placing).toBe(kind);
+      expect(theView().selection.getState().placing).toBe(kind);
     }
     expect(onHide).toHaveBeenCalledTimes(3);
   });
@@ -107,7 +106,7 @@ describe('the table of samples', () => {
   });
 
   it('asks for the moment of the clock, and saves the same', async () => {
-    useSelection.setState({ time: 1.5 });
+    theView().selection.setState({ time: 1.5 });
     const samples = await open('x,y,z,source\n0,0,0,1\n');
     expect(samples).toHaveBeenCalledWith('tarn', 'shore', 12, 1.5);
     const link = screen.getByRole('link', { name: /Save 64/ });

@@ -4,7 +4,9 @@ import type { ReactElement } from 'react';
 import { afterEach, beforeEach, vi, type Mock } from 'vitest';
 import type { AllKinds, Falloff, LayerKind, Recipe, Site } from '../../src/api/types';
 import { useNotes } from '../../src/parts/notes';
-import { useSelection } from '../../src/workbench/selection';
+import type { Seen } from '../../src/view/seen';
+import type { Selection } from '../../src/view/selection';
+import { newView, ViewContext } from '../../src/view/view';
 import { SessionContext, type Session } from '../../src/workbench/session';
 
 /** A recipe with nothing in it but what a test gives. */
@@ -50,22 +52,28 @@ export function kindsOf(part: object = {}): AllKinds {
   return { layers: [], sources: [], steps: [], plants: [], shapes: [], layerKinds: LAYER_KINDS, families: FAMILIES, ...part } as unknown as AllKinds;
 }
 
+let view = newView();
+
+/** The view that everything in a test looks through. */
+export const theView = () => view;
+
 /** An open site whose changes are only noted down. */
 export type NotedSession = Session & { commit: Mock<Session['commit']>; preview: Mock<Session['preview']> };
 
-export function sessionOf(recipe: Recipe, part: Partial<Session> = {}): NotedSession {
+export function sessionOf(recipe: Recipe, { manifest, working, stop, ...part }: Partial<Session & Seen> = {}): NotedSession {
+  view.seen.setState({ ...view.seen.getInitialState(), ...(manifest && { manifest }), ...(working && { working }), ...(stop && { stop }) });
   const noted = { preview: vi.fn<Session['preview']>(), commit: vi.fn<Session['commit']>() };
   return {
     site: { id: 'tarn', revision: 3, canUndo: true, canRedo: false, recipe } as unknown as Site,
     recipe,
     kinds: kindsOf(),
-    manifest: null,
+    pending: [],
     edits: [],
-    working: false,
     away: false,
     waits: 0,
     retry: vi.fn(),
-    stop: vi.fn(),
+    returns: 0,
+    lost: vi.fn(),
     saving: false,
     undo: vi.fn(),
     redo: vi.fn(),
@@ -78,7 +86,9 @@ export function showIn(session: Session, what: ReactElement) {
   const queries = new QueryClient({ defaultOptions: { queries: { retry: false } } });
   return render(
     <QueryClientProvider client={queries}>
-      <SessionContext value={session}>{what}</SessionContext>
+      <SessionContext value={session}>
+        <ViewContext value={view}>{what}</ViewContext>
+      </SessionContext>
     </QueryClientProvider>,
   );
 }
@@ -89,10 +99,11 @@ export function falloffOf(part: object = {}): Falloff {
 }
 
 /** Each test of a file begins with nothing said and nothing chosen but this, and leaves nothing behind. */
-export function eachAnew(chosen: Parameters<ReturnType<typeof useSelection.getState>['set']>[0]) {
+export function eachAnew(chosen: Partial<Selection>) {
   beforeEach(() => {
     useNotes.setState({ notes: [] });
-    useSelection.setState({ ...useSelection.getInitialState(), ...chosen });
+    view = newView();
+    view.selection.setState(chosen);
   });
   afterEach(() => {
     cleanup();

@@ -5,8 +5,7 @@ import { describe, expect, it } from 'vitest';
 import type { Manifest } from '../../src/api/types';
 import { Histogram, valuesSaid } from '../../src/workbench/Histogram';
 import { Legend } from '../../src/workbench/Legend';
-import { useSelection } from '../../src/workbench/selection';
-import { eachAnew, recipeOf, sessionOf, showIn } from './fakeSession';
+import { eachAnew, recipeOf, sessionOf, showIn, theView } from './fakeSession';
 
 const summary = (part: object = {}) => ({ min: 0, max: 1, mean: 0.5, covered: 0.42, histogram: [0.5, 0.25, 0.25], ...part });
 
@@ -23,7 +22,7 @@ describe('the legend', () => {
   });
 
   it('says where the moment and the ground are others', () => {
-    useSelection.setState({ time: 1.25, comparing: true });
+    theView().selection.setState({ time: 1.25, comparing: true });
     open({ seen: 'the ground below Rain' });
     expect(screen.getByText('at 1.25 s')).toBeTruthy();
     expect(screen.getByText('before the step')).toBeTruthy();
@@ -44,7 +43,7 @@ describe('the legend', () => {
   });
 
   it('offers bands with levels of one’s own in the values view', async () => {
-    useSelection.setState({ values: true });
+    theView().selection.setState({ values: true });
     open({});
     await userEvent.click(screen.getByRole('button', { name: 'Bands' }));
     const levels = screen.getByLabelText(/^Levels/);
@@ -57,7 +56,7 @@ describe('the legend', () => {
     open({}, { falloffs: [] });
     expect(screen.queryByRole('region')).toBeNull();
     cleanup();
-    useSelection.setState({ falloff: '' });
+    theView().selection.setState({ falloff: '' });
     open({});
     expect(screen.queryByRole('region')).toBeNull();
   });

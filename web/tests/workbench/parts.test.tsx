@@ -8,15 +8,13 @@ import { NoteHolder, useNotes } from '../../src/parts/notes';
 import { Findings } from '../../src/workbench/Findings';
 import { Foot } from '../../src/workbench/Foot';
 import { KeyedNumber } from '../../src/workbench/KeyedNumber';
-import { useMotion } from '../../src/workbench/motion';
 import { RampEditor } from '../../src/workbench/RampEditor';
-import { useSelection } from '../../src/workbench/selection';
 import { UndoButtons } from '../../src/workbench/UndoButtons';
-import { recipeOf, sessionOf, showIn } from './fakeSession';
+import { recipeOf, sessionOf, showIn, theView } from './fakeSession';
 
 beforeEach(() => {
-  useMotion.setState({ view: null, playing: false, computing: false, wanted: false, loaded: 0, blocks: 0 });
-  useSelection.setState({ time: 0, falloff: '', stage: -1, pending: [] });
+  theView().playing.setState({ motion: null, playing: false, computing: false, wanted: false, loaded: 0, blocks: 0 });
+  theView().selection.setState({ time: 0, falloff: '', stage: -1 });
   useNotes.setState({ notes: [] });
 });
 afterEach(cleanup);
@@ -42,8 +40,8 @@ describe('findings', () => {
     const recipe = recipeOf({ falloffs: [{ id: 'shore', name: 'Shore', steps: [{ id: 's1' }, { id: 's2' }] }] });
     const { onHide } = open([finding({ falloff: 'shore', step: 's2' })], recipe);
     await userEvent.click(screen.getByRole('button', { name: 'Show me' }));
-    expect(useSelection.getState().falloff).toBe('shore');
-    expect(useSelection.getState().stage).toBe(2);
+    expect(theView().selection.getState().falloff).toBe('shore');
+    expect(theView().selection.getState().stage).toBe(2);
     expect(onHide).toHaveBeenCalled();
   });
 
@@ -51,17 +49,17 @@ describe('findings', () => {
     const recipe = recipeOf({ layers: [{ id: 'grass', name: 'Grass', kind: 'cover', properties: { spacing: {}, density: {} } }] });
     open([finding({ layer: 'grass' })], recipe);
     await userEvent.click(screen.getByRole('button', { name: 'Show me' }));
-    expect(useSelection.getState().layer).toBe('grass');
-    expect(useSelection.getState().property).toBe('spacing');
+    expect(theView().selection.getState().layer).toBe('grass');
+    expect(theView().selection.getState().property).toBe('spacing');
   });
 
   it('count those of the motion too, and say so when there is none', () => {
-    useMotion.setState({ view: { findings: [finding({ title: 'root not still' })] } as unknown as MotionView });
+    theView().playing.setState({ motion: { findings: [finding({ title: 'root not still' })] } as unknown as MotionView });
     open([finding({ title: 'all zero' })]);
     expect(screen.getByText('root not still')).toBeTruthy();
     expect(screen.getByText('all zero')).toBeTruthy();
     cleanup();
-    useMotion.setState({ view: null });
+    theView().playing.setState({ motion: null });
     open([]);
     expect(screen.getByText('Nothing looks like a mistake.')).toBeTruthy();
   });
@@ -95,37 +93,37 @@ describe('the foot', () => {
   it('works motion out when it is to be played', async () => {
     foot(windy);
     await userEvent.click(screen.getByRole('button', { name: 'Play' }));
-    expect(useMotion.getState()).toMatchObject({ playing: true, wanted: true });
+    expect(theView().playing.getState()).toMatchObject({ playing: true, wanted: true });
     await userEvent.click(screen.getByRole('button', { name: 'Pause' }));
-    expect(useMotion.getState().playing).toBe(false);
+    expect(theView().playing.getState().playing).toBe(false);
   });
 
   it('measures the seam on wish', async () => {
     foot(windy);
-    expect(useMotion.getState().wanted).toBe(false);
+    expect(theView().playing.getState().wanted).toBe(false);
     await userEvent.click(screen.getByRole('button', { name: 'measure the seam' }));
-    expect(useMotion.getState().wanted).toBe(true);
+    expect(theView().playing.getState().wanted).toBe(true);
   });
 
   it('says how the loop meets itself', () => {
     const view = { frames: 192, start: 0, step: 1 / 24, loops: true, findings: [], sways: [], seam: { of: 'Sway', seen: true, ratio: 2.345 } };
-    useMotion.setState({ view: view as unknown as MotionView });
+    theView().playing.setState({ motion: view as unknown as MotionView });
     foot(windy);
     expect(screen.getByText('seam ×2.35')).toBeTruthy();
-    act(() => useMotion.setState({ view: { ...view, seam: { of: 'Sway', seen: true, ratio: -1 } } as unknown as MotionView }));
+    act(() => theView().playing.setState({ motion: { ...view, seam: { of: 'Sway', seen: true, ratio: -1 } } as unknown as MotionView }));
     expect(screen.getByText('seam ×∞')).toBeTruthy();
-    act(() => useMotion.setState({ view: { ...view, seam: { of: 'Sway', seen: false, ratio: 0.9 } } as unknown as MotionView }));
+    act(() => theView().playing.setState({ motion: { ...view, seam: { of: 'Sway', seen: false, ratio: 0.9 } } as unknown as MotionView }));
     expect(screen.getByText('no seam')).toBeTruthy();
   });
 
   it('steps by frames around the loop', async () => {
     foot(windy);
     await userEvent.click(screen.getByRole('button', { name: 'One frame back' }));
-    expect(useSelection.getState().time).toBeCloseTo(191 / 24, 9);
+    expect(theView().selection.getState().time).toBeCloseTo(191 / 24, 9);
     await userEvent.click(screen.getByRole('button', { name: 'One frame on' }));
-    expect(useSelection.getState().time).toBeCloseTo(0, 9);
+    expect(theView().selection.getState().time).toBeCloseTo(0, 9);
     fireEvent.change(screen.getByLabelText('Time'), { target: { value: '2' } });
-    expect(useSelection.getState().time).toBe(2);
+    expect(theView().selection.getState().time).toBe(2);
     expect(screen.getByText('frame 48')).toBeTruthy();
   });
 
@@ -135,7 +133,7 @@ describe('the foot', () => {
     const marks = screen.getAllByRole('button', { name: /^Key at/ });
     expect(marks.map((mark) => mark.getAttribute('aria-label'))).toEqual(['Key at 0 seconds', 'Key at 3 seconds']);
     await userEvent.click(marks[1]!);
-    expect(useSelection.getState().time).toBe(3);
+    expect(theView().selection.getState().time).toBe(3);
   });
 });
 
@@ -145,7 +143,7 @@ describe('a keyed number', () => {
   const keyed = (keys: number[][]) => recipeOf({ clock: { framesPerSecond: 24, loopSeconds: 8, startSeconds: 0, endSeconds: 8, tracks: [{ ...target, easing: 'linear', round: false, keys }] } });
 
   it('is plain until it is keyed, and its first key stands at the time of the clock', async () => {
-    useSelection.setState({ time: 2 });
+    theView().selection.setState({ time: 2 });
     const session = sessionOf(recipeOf());
     showIn(session, <KeyedNumber {...field} target={target} />);
     await userEvent.click(screen.getByRole('button', { name: 'speed: key it at 2.00 s' }));
@@ -153,7 +151,7 @@ describe('a keyed number', () => {
   });
 
   it('shows the number of the moment, and changing it sets a key there', async () => {
-    useSelection.setState({ time: 1 });
+    theView().selection.setState({ time: 1 });
     const session = sessionOf(keyed([[0, 4], [2, 8]]));
     showIn(session, <KeyedNumber {...field} target={target} />);
     const typed = screen.getByLabelText('speed, typed') as HTMLInputElement;
@@ -164,7 +162,7 @@ describe('a keyed number', () => {
   });
 
   it('gives a key up, and with the last one is plain again', async () => {
-    useSelection.setState({ time: 2 });
+    theView().selection.setState({ time: 2 });
     const session = sessionOf(keyed([[2, 8]]));
     showIn(session, <KeyedNumber {...field} target={target} />);
     await userEvent.click(screen.getByRole('button', { name: 'speed: take the key at 2.00 s away' }));

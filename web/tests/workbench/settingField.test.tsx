@@ -7,8 +7,7 @@ import type { Description, SettingDescription } from '../../src/api/types';
 import { useNotes } from '../../src/parts/notes';
 import { KindField } from '../../src/workbench/KindField';
 import { SettingField } from '../../src/workbench/SettingField';
-import { useSelection } from '../../src/workbench/selection';
-import { recipeOf, sessionOf, showIn } from './fakeSession';
+import { recipeOf, sessionOf, showIn, theView } from './fakeSession';
 
 const onPreview = vi.fn();
 const onCommit = vi.fn();
@@ -28,7 +27,7 @@ beforeEach(() => {
   onPreview.mockClear();
   onCommit.mockClear();
   useNotes.setState({ notes: [] });
-  useSelection.setState({ time: 0 });
+  theView().selection.setState({ time: 0 });
 });
 afterEach(() => {
   cleanup();

@@ -7,9 +7,8 @@ import type { AllKinds, Edit, Falloff, Manifest, StageView } from '../../src/api
 import { useNotes } from '../../src/parts/notes';
 import { AimField } from '../../src/workbench/AimField';
 import { ResultCard } from '../../src/workbench/ResultCard';
-import { useSelection } from '../../src/workbench/selection';
 import { StepStrip } from '../../src/workbench/StepStrip';
-import { eachAnew, falloffOf, recipeOf, sessionOf, showIn } from './fakeSession';
+import { eachAnew, falloffOf, recipeOf, sessionOf, showIn, theView } from './fakeSession';
 
 const summary = (part: object = {}) => ({ min: 0, max: 1, mean: 0.5, covered: 0.42, histogram: [0.5, 0.25, 0.25], ...part });
 
@@ -57,7 +56,7 @@ describe('what comes out of a falloff', () => {
     await userEvent.click(screen.getByText('Duplicate'));
     const [edit] = session.commit.mock.lastCall![0] as Edit[];
     expect(edit).toMatchObject({ kind: 'add-falloff', index: 2, added: { name: 'Wet 2', source: { kind: 'noise', seed: 5 } } });
-    expect(useSelection.getState().falloff).toBe((edit as unknown as { added: Falloff }).added.id);
+    expect(theView().selection.getState().falloff).toBe((edit as unknown as { added: Falloff }).added.id);
   });
 
   it('is moved, and deleted with words about what goes along', async () => {
@@ -67,7 +66,7 @@ describe('what comes out of a falloff', () => {
     expect(session.commit.mock.lastCall![0]).toEqual([{ kind: 'move-falloff', falloff: 'shore', index: 1 }]);
     await userEvent.click(screen.getByText('Delete'));
     expect(session.commit.mock.lastCall).toEqual([[{ kind: 'remove-falloff', falloff: 'shore' }], 'Deleted Shore, its 2 drives and the steps that used it.']);
-    expect(useSelection.getState().falloff).toBe('wet');
+    expect(theView().selection.getState().falloff).toBe('wet');
   });
 });
 
@@ -86,7 +85,7 @@ describe('the strip of steps', () => {
   });
 
   it('says that the chosen row is not driven by it', () => {
-    useSelection.setState({ shows: 'property', layer: 'g', property: 'density' });
+    theView().selection.setState({ shows: 'property', layer: 'g', property: 'density' });
     open();
     expect(document.querySelector('.strip-label')!.textContent).toBe('Steps of Shore, which does not drive density of Grass');
     cleanup();

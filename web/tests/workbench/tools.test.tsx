@@ -9,10 +9,9 @@ import { HandBar } from '../../src/workbench/HandBar';
 import { Handles } from '../../src/workbench/Handles';
 import { ReliefButtons } from '../../src/workbench/ReliefButtons';
 import { ResultButtons } from '../../src/workbench/ResultButtons';
-import { useSelection } from '../../src/workbench/selection';
 import type { Handle } from '../../src/workbench/sourceHandles';
 import { WindRose } from '../../src/workbench/WindRose';
-import { eachAnew, falloffOf, recipeOf, sessionOf, showIn } from './fakeSession';
+import { eachAnew, falloffOf, recipeOf, sessionOf, showIn, theView } from './fakeSession';
 
 
 eachAnew({ falloff: 'shore', shows: 'falloff' });
@@ -24,10 +23,10 @@ describe('tools in the hand', () => {
     showIn(session, <BrushBar falloff={brush} reach={2} />);
     expect(screen.getByText(/^2 strokes/)).toBeTruthy();
     await userEvent.click(screen.getByRole('button', { name: 'Paint' }));
-    expect(useSelection.getState()).toMatchObject({ painting: true, values: true });
+    expect(theView().selection.getState()).toMatchObject({ painting: true, values: true });
     expect(screen.getByText(/^Drag over the ground/)).toBeTruthy();
     await userEvent.click(screen.getByRole('button', { name: 'Adds' }));
-    expect(useSelection.getState().brush).toMatchObject({ remove: true, radius: 4 });
+    expect(theView().selection.getState().brush).toMatchObject({ remove: true, radius: 4 });
     await userEvent.click(screen.getByRole('button', { name: 'Clear' }));
     expect(session.commit.mock.lastCall).toEqual([[{ kind: 'set-source', falloff: 'shore', source: { kind: 'brush', strokes: [] } }], 'All strokes are taken away.']);
   });
@@ -38,7 +37,7 @@ describe('tools in the hand', () => {
   });
 
   it('single plants are placed and removed in the chosen cover', async () => {
-    useSelection.setState({ layer: 'g', hand: 'place' });
+    theView().selection.setState({ layer: 'g', hand: 'place' });
     const session = sessionOf(recipeOf({ layers: [{ id: 'g', kind: 'cover', name: 'Grass', placed: [1, 2, 3], removed: ['x'] }] }));
     showIn(session, <HandBar />);
     expect(screen.getByTestId('by-hand').textContent).toBe('3 placed, 1 removed');
@@ -47,11 +46,11 @@ describe('tools in the hand', () => {
     const radius = screen.getByLabelText('radius, typed');
     await userEvent.clear(radius);
     await userEvent.type(radius, '5 cm{Enter}');
-    expect(useSelection.getState().handRadius).toBe(0.05);
+    expect(theView().selection.getState().handRadius).toBe(0.05);
     await userEvent.click(screen.getByRole('button', { name: 'Bring back' }));
     expect(session.commit.mock.lastCall).toEqual([[{ kind: 'restore-plants', layer: 'g' }], 'The removed plants stand again.']);
     await userEvent.click(screen.getByRole('button', { name: 'Put the hand away' }));
-    expect(useSelection.getState().hand).toBeNull();
+    expect(theView().selection.getState().hand).toBeNull();
   });
 });
 
@@ -59,7 +58,7 @@ describe('handles over the picture', () => {
   const moved = vi.fn((metres: number) => ({ kind: 'height', low: 0, high: 4 + metres }) as never);
   const handle = { id: 'high', label: 'High end', text: '4 m', at: [0, 4, 0], axis: [0, 1, 0], moved } as unknown as Handle;
   /** A picture in which a metre up is 20 pixels up. */
-  const viewport = { drawnAt: ([x, y]: number[]) => ({ left: 100 + 20 * x!, top: 300 - 20 * y! }), onLook: () => undefined } as unknown as Viewport;
+  const viewport = { pointing: { drawnAt: ([x, y]: number[]) => ({ left: 100 + 20 * x!, top: 300 - 20 * y! }) }, onLook: () => undefined } as unknown as Viewport;
   const open = () => {
     Object.assign(HTMLElement.prototype, { setPointerCapture: () => undefined });
     const session = sessionOf(recipeOf());
@@ -102,7 +101,7 @@ describe('the rose of a wind', () => {
   const open = (part: object = {}) => {
     vi.spyOn(SVGElement.prototype, 'getBoundingClientRect').mockReturnValue({ left: 0, top: 0, width: 164, height: 164 } as DOMRect);
     Object.assign(SVGElement.prototype, { setPointerCapture: () => undefined });
-    useSelection.setState({ layer: 'w' });
+    theView().selection.setState({ layer: 'w' });
     const session = sessionOf(recipeOf({ layers: [{ ...wind, ...part }] }));
     showIn(session, <WindRose />);
     return session;
@@ -171,7 +170,7 @@ describe('the buttons of a relief layer', () => {
     const difference = screen.getByRole('button', { name: 'Difference of Lift' });
     expect(difference.textContent).toBe('−4.2 … +1.3 m');
     await userEvent.click(difference);
-    expect(useSelection.getState()).toMatchObject({ layer: 'l', property: 'difference', values: true });
+    expect(theView().selection.getState()).toMatchObject({ layer: 'l', property: 'difference', values: true });
   });
 
   it('switch it off and look at it alone', async () => {
@@ -179,7 +178,7 @@ describe('the buttons of a relief layer', () => {
     await userEvent.click(screen.getByRole('switch', { name: 'Lift shapes the ground' }));
     expect(session.commit.mock.lastCall![0]).toMatchObject([{ kind: 'set-layer', changed: { id: 'l', hidden: true } }]);
     await userEvent.click(screen.getByRole('button', { name: 'Look at Lift alone' }));
-    expect(useSelection.getState().alone).toBe('l');
+    expect(theView().selection.getState().alone).toBe('l');
     cleanup();
     open({ hidden: true });
     expect(screen.getByRole('button', { name: 'Difference of Lift' }).textContent).toBe('off');

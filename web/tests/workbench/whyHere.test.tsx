@@ -3,9 +3,8 @@ import { screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { describe, expect, it, vi } from 'vitest';
 import { api } from '../../src/api/client';
-import { useSelection } from '../../src/workbench/selection';
 import { WhyHere } from '../../src/workbench/WhyHere';
-import { eachAnew, recipeOf, sessionOf, showIn } from './fakeSession';
+import { eachAnew, recipeOf, sessionOf, showIn, theView } from './fakeSession';
 
 eachAnew({ falloff: 'shore', shows: 'falloff' });
 
@@ -16,7 +15,7 @@ describe('why here', () => {
   const open = (recipe = recipeOf({ layers })) => showIn(sessionOf(recipe), <WhyHere />);
 
   it('lists what each falloff gives, and on a click how that came about', async () => {
-    useSelection.setState({ asked: { x: 12.25, z: -4 } as never, layer: 'g', property: 'density' });
+    theView().selection.setState({ asked: { x: 12.25, z: -4 } as never, layer: 'g', property: 'density' });
     const why = vi.spyOn(api, 'why').mockResolvedValue(answer() as never);
     open();
     const row = await screen.findByRole('button', { name: /Shore, 3.2 m high/ });
@@ -28,11 +27,11 @@ describe('why here', () => {
     expect(screen.getByText(/Invert/).textContent).toBe('Invert (skipped)');
     expect(screen.getByText('Without it density would be 6 /m².')).toBeTruthy();
     await userEvent.click(screen.getByRole('button', { name: 'Close' }));
-    expect(useSelection.getState().asked).toBeNull();
+    expect(theView().selection.getState().asked).toBeNull();
   });
 
   it('asks for a property that the layer has', async () => {
-    useSelection.setState({ asked: { x: 0, z: 0 } as never, layer: 'g', property: 'difference' });
+    theView().selection.setState({ asked: { x: 0, z: 0 } as never, layer: 'g', property: 'difference' });
     const why = vi.spyOn(api, 'why').mockResolvedValue(answer({ factors: [] }) as never);
     open();
     expect(await screen.findByText(/Nothing drives it/)).toBeTruthy();
@@ -40,7 +39,7 @@ describe('why here', () => {
   });
 
   it('says so where there is nothing to explain', () => {
-    useSelection.setState({ asked: { x: 0, z: 0 } as never });
+    theView().selection.setState({ asked: { x: 0, z: 0 } as never });
     open(recipeOf());
     expect(screen.getByText(/There is no layer yet/)).toBeTruthy();
   });

@@ -1416,6 +1416,13 @@ export interface components {
              */
             radius: number;
         };
+        ColoursSubject: {
+            data: string[];
+            id: string;
+            key: string;
+            /** @enum {string} */
+            kind: "colours";
+        };
         ColumnView: {
             histogram: number[];
             key: string;
@@ -1953,6 +1960,18 @@ export interface components {
              */
             width: number;
         };
+        FieldSubject: {
+            data: string;
+            /** Format: double */
+            high: number;
+            id: string;
+            key: string;
+            /** @enum {string} */
+            kind: "field";
+            /** Format: double */
+            low: number;
+            signed: boolean;
+        };
         FieldView: {
             help: string;
             name: string;
@@ -2148,21 +2167,23 @@ export interface components {
             /** @description From the first to the last column (m) */
             width: number;
         };
-        GroundView: {
+        GroundSubject: {
             /** Format: int32 */
             columns: number;
+            data: string;
             /** Format: double */
             depth: number;
             draft: boolean;
             /** Format: double */
             highest: number;
+            id: string;
             key: string;
+            /** @enum {string} */
+            kind: "ground";
             /** Format: double */
             lowest: number;
             /** Format: int32 */
             rows: number;
-            /** Format: double */
-            water?: number;
             /** Format: double */
             width: number;
         };
@@ -2516,16 +2537,13 @@ export interface components {
             id: string;
             /** Format: double */
             lowered?: number;
-            meshesKey: string;
             name: string;
             /** Format: int32 */
             plants: number;
-            plantsKey: string;
             /** Format: double */
             raised?: number;
             /** Format: int32 */
             shown: number;
-            tintKey: string;
             /** Format: int64 */
             triangles: number;
         };
@@ -2641,16 +2659,18 @@ export interface components {
         Manifest: {
             falloffs: components["schemas"]["FalloffView"][];
             findings: components["schemas"]["FindingView"][];
-            ground: components["schemas"]["GroundView"];
+            key: string;
             layers: components["schemas"]["LayerView"][];
             /** Format: double */
             milliseconds: number;
             /** Format: int32 */
             plants: number;
-            props: components["schemas"]["PropView"][];
             /** Format: int32 */
             revision: number;
             shown: components["schemas"]["ShownView"];
+            since: string;
+            standing: components["schemas"]["Standing"];
+            subjects: components["schemas"]["SubjectView"][];
             /** Format: int64 */
             triangles: number;
         };
@@ -2741,6 +2761,28 @@ export interface components {
              * @default -1
              */
             weld: number;
+        };
+        MeshSubject: {
+            bounds: number[];
+            colour: string;
+            colours: string;
+            data: string;
+            /** Format: double */
+            high: number;
+            id: string;
+            key: string;
+            /** @enum {string} */
+            kind: "mesh";
+            /** Format: double */
+            low: number;
+            name: string;
+            origin: number[];
+            /** Format: double */
+            size: number;
+            /** Format: int32 */
+            triangles: number;
+            turn: number[];
+            values: string;
         };
         /**
          * Remove keys
@@ -3313,6 +3355,14 @@ export interface components {
              */
             near: number;
         };
+        PlantsSubject: {
+            data: string;
+            id: string;
+            key: string;
+            /** @enum {string} */
+            kind: "plants";
+            shapes: string;
+        };
         Point3: number[];
         /**
          * Point
@@ -3570,21 +3620,6 @@ export interface components {
         PropMotion: {
             key: string;
             prop: string;
-        };
-        PropView: {
-            bounds: number[];
-            colour: string;
-            id: string;
-            key: string;
-            name: string;
-            origin: number[];
-            /** Format: double */
-            size: number;
-            tintKey: string;
-            /** Format: int32 */
-            triangles: number;
-            turn: number[];
-            valuesKey: string;
         };
         PropertyRange: {
             /**
@@ -4004,7 +4039,6 @@ export interface components {
         ShownView: {
             /** Format: double */
             high: number;
-            key: string;
             /** Format: double */
             low: number;
             seen: string;
@@ -4276,6 +4310,11 @@ export interface components {
             summary: components["schemas"]["Summary"];
             title: string;
         };
+        Standing: {
+            falloffs: string[];
+            layers: string[];
+            subjects: string[];
+        };
         Step: components["schemas"]["InvertStep"] | components["schemas"]["WindowStep"] | components["schemas"]["ClampStep"] | components["schemas"]["ContrastStep"] | components["schemas"]["CurveStep"] | components["schemas"]["ScaleStep"] | components["schemas"]["MultiplyStep"] | components["schemas"]["AddStep"] | components["schemas"]["SubtractStep"] | components["schemas"]["LowestStep"] | components["schemas"]["HighestStep"] | components["schemas"]["AverageStep"] | components["schemas"]["ScreenStep"] | components["schemas"]["TerraceStep"] | components["schemas"]["SmoothStep"];
         /**
          * Stone
@@ -4412,6 +4451,7 @@ export interface components {
              */
             strength: number;
         };
+        SubjectView: components["schemas"]["GroundSubject"] | components["schemas"]["WaterSubject"] | components["schemas"]["FieldSubject"] | components["schemas"]["ColoursSubject"] | components["schemas"]["PlantsSubject"] | components["schemas"]["MeshSubject"];
         /**
          * Subtract
          * @description Takes another falloff away.
@@ -4819,6 +4859,7 @@ export interface components {
             full?: boolean;
             layer: string;
             property: string;
+            since?: string;
             /** Format: int32 */
             stage: number;
             /** Format: double */
@@ -4833,6 +4874,18 @@ export interface components {
             edges: number;
             /** Format: double */
             volume: number;
+        };
+        WaterSubject: {
+            /** Format: double */
+            depth: number;
+            id: string;
+            key: string;
+            /** @enum {string} */
+            kind: "water";
+            /** Format: double */
+            level: number;
+            /** Format: double */
+            width: number;
         };
         WeatherRead: {
             rows: string;

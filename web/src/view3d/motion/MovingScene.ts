@@ -1,7 +1,8 @@
 import { Scene, type Camera, type IUniform, type Object3D, type ShaderMaterial, type WebGLRenderer } from 'three';
 import type { Heights } from '../ground';
 import type { Planting } from '../Planting';
-import type { PropMesh } from '../props';
+import type { ValueGrid } from '../Stage';
+import type { PropMesh } from '../subjects/PropMesh';
 import { GrainCloud } from './GrainCloud';
 import type { Moving } from './Moving';
 import { Streaks } from './Streaks';
@@ -16,14 +17,6 @@ export interface Lent {
   cloth: ShaderMaterial;
   /** Makes the material of grains, swaying where they are carried. */
   grains: (own: Record<string, IUniform>, sways: boolean) => ShaderMaterial;
-}
-
-/** Speeds of a wind over the ground in one frame, as 16-bit steps of the greatest. */
-export interface Gusts {
-  columns: number;
-  rows: number;
-  steps: Uint16Array;
-  greatest: number;
 }
 
 /** What moves in the scene: plants, cloth, keyed props, grains, and the streaks of a wind; shown at one moment. */
@@ -58,6 +51,12 @@ export class MovingScene {
       moving.clouds.push(cloud);
       scene.add(...cloud.objects);
     }
+  }
+
+  /** A subject has come anew: it moves from now on as the rest. */
+  follow(subject: string): void {
+    if (this.lent.planting.of(subject)) this.attach(subject);
+    if (this.lent.props.has(subject)) this.show(this.moment);
   }
 
   /** Lets the plants of a layer sway, where they do. */
@@ -122,11 +121,11 @@ export class MovingScene {
   }
 
   /** The gusts of the wind whose streaks are shown, at the moment; null where none are. */
-  gusts(): Gusts | null {
+  gusts(): ValueGrid | null {
     const { moving } = this;
     if (!moving?.streaks) return null;
     const { columns, rows, greatest } = moving.winds.get(this.blowing)!.view;
-    return { columns, rows, greatest, steps: moving.streaks.speeds(Math.floor(this.moment) % moving.view.frames) };
+    return { columns, rows, min: 0, max: greatest, steps: moving.streaks.speeds(Math.floor(this.moment) % moving.view.frames) };
   }
 
   /** Whether any motion has come. */

@@ -15,7 +15,7 @@ import org.springframework.stereotype.Component;
 @Component
 class FirstLook {
     private static final Logger LOG = LoggerFactory.getLogger(FirstLook.class);
-    private static final ViewRequest PLAIN = new ViewRequest("", -1, "", "", 0.0, false, "", "", -1, false);
+    private static final ViewRequest PLAIN = new ViewRequest("", -1, "", "", 0.0, false, "", "", -1, false, null);
 
     private final ViewService views;
     private final MotionViews motions;

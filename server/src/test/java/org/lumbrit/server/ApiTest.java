@@ -1,6 +1,7 @@
 package org.lumbrit.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.lumbrit.server.RunningServer.subject;
 
 import java.io.IOException;
 import java.net.URI;
@@ -89,8 +90,8 @@ class ApiTest {
         String site = "/api/sites/" + made.json().get("id").asString();
         JsonNode view = server.post(site + "/view", """
                 {"base":1,"edits":[],"view":{"falloff":"","stage":-1,"layer":"","property":""}}""").json();
-        assertThat(view.at("/ground/depth").asDouble()).isEqualTo(58);
-        assertThat(view.at("/ground/highest").asDouble()).isEqualTo(12);
+        assertThat(subject(view, "ground").get("depth").asDouble()).isEqualTo(58);
+        assertThat(subject(view, "ground").get("highest").asDouble()).isEqualTo(12);
     }
 
     @Test

@@ -1,6 +1,7 @@
 package org.lumbrit.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.lumbrit.server.RunningServer.subject;
 
 import java.util.ArrayList;
 import java.util.List;
@@ -123,10 +124,12 @@ class NewLayersTest {
         int steps = whole.at("/layers/1/courseSteps").asInt();
         assertThat(steps).isEqualTo(15);
         assertThat(whole.at("/layers/0/courseSteps").asInt()).isZero();
-        String third = course(site, layer, 3).at("/ground/key").asString();
-        assertThat(third).isNotEqualTo(whole.at("/ground/key").asString());
-        assertThat(course(site, layer, 9).at("/ground/key").asString()).isNotEqualTo(third);
-        assertThat(course(site, layer, 3).at("/ground/key").asString()).isEqualTo(third);
+        String third = subject(course(site, layer, 3), "ground").get("key").asString();
+        assertThat(third).isNotEqualTo(subject(whole, "ground").get("key").asString());
+        assertThat(subject(course(site, layer, 9), "ground").get("key").asString())
+                .isNotEqualTo(third);
+        assertThat(subject(course(site, layer, 3), "ground").get("key").asString())
+                .isEqualTo(third);
         assertThat(course(site, layer, 0).at("/layers/1/courseSteps").asInt()).isEqualTo(15);
     }
 

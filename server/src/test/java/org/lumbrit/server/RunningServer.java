@@ -229,4 +229,14 @@ public final class RunningServer implements AutoCloseable {
             server.close();
         }
     }
+
+    /** A subject of a manifest, by its id. */
+    static JsonNode subject(JsonNode manifest, String id) {
+        for (JsonNode subject : manifest.get("subjects")) {
+            if (subject.get("id").asString().equals(id)) {
+                return subject;
+            }
+        }
+        throw new AssertionError(id + " is not in " + manifest.get("subjects"));
+    }
 }

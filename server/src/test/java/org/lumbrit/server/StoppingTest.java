@@ -140,6 +140,22 @@ class StoppingTest {
     }
 
     @Test
+    void twoViewsOfATabGetInNoOthersWayAndEndWithIt() throws Exception {
+        String tab = UUID.randomUUID().toString();
+        String site = "/api/sites/" + endless() + "/yard";
+        var left = begin(site, tab + "/left", "");
+        until(tab, kinds -> kinds.count() == 1);
+        var right = begin("/api/sites/" + endless() + "/yard", tab + "/right", "");
+        until(tab, kinds -> kinds.count() == 2);
+        assertThat(left.isDone()).isFalse();
+        server.send(request("/api/stop", tab + "/left", "{}"));
+        assertThat(left.get().status()).isEqualTo(204);
+        assertThat(doing(tab + "/right")).containsExactly("yard");
+        server.send(request("/api/stop?named=" + tab, "", "{}"));
+        assertThat(right.get().status()).isEqualTo(204);
+    }
+
+    @Test
     void theNewestRequestOfATabTakesThePlaceOfTheOneBefore() throws Exception {
         String tab = UUID.randomUUID().toString();
         String view =

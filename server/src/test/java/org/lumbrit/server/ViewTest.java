@@ -1,12 +1,15 @@
 package org.lumbrit.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.lumbrit.server.RunningServer.subject;
 
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.io.StringWriter;
 import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
 import java.util.EnumSet;
+import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
 import java.util.zip.ZipEntry;
@@ -54,14 +57,49 @@ class ViewTest {
             assertThat(same).as("stage %s", stage).isEqualTo(stage < 3);
         }
         assertThat(preview.at("/falloffs/1")).isEqualTo(before.at("/falloffs/1"));
-        assertThat(preview.at("/ground")).isEqualTo(before.at("/ground"));
+        assertThat(subject(preview, "ground")).isEqualTo(subject(before, "ground"));
         assertThat(preview.get("plants").asInt())
                 .isLessThan(before.get("plants").asInt());
     }
 
     @Test
+    void aViewThatHoldsAManifestIsToldOnlyWhatHasChanged() {
+        JsonNode before = view("[]");
+        String held = before.get("key").asString();
+        assertThat(before.get("since").asString()).isEmpty();
+        String request = """
+                {"base":1,"edits":[%s],"view":{"falloff":"shore","stage":-1,"layer":"cotton-grass","property":"density","since":"%s"}}""";
+        String edit =
+                "{\"kind\":\"set-step\",\"falloff\":\"shore\",\"step\":{\"kind\":\"contrast\",\"id\":\"s3\",\"power\":3}}";
+        JsonNode told =
+                server.post(site + "/view", request.formatted(edit, held)).json();
+        assertThat(told.get("since").asString()).isEqualTo(held);
+        assertThat(told.get("standing").get("subjects"))
+                .isEqualTo(before.get("standing").get("subjects"));
+        assertThat(told.get("falloffs")).hasSize(1);
+        assertThat(ids(told.get("subjects"))).contains("field", "cotton-grass").doesNotContain("ground", "water");
+        // the same again is nothing new; and what nobody remembers is told whole
+        JsonNode same = server.post(
+                        site + "/view", request.formatted(edit, told.get("key").asString()))
+                .json();
+        assertThat(same.get("subjects")).isEmpty();
+        assertThat(same.get("falloffs")).isEmpty();
+        assertThat(same.get("key")).isEqualTo(told.get("key"));
+        JsonNode whole =
+                server.post(site + "/view", request.formatted(edit, "gone")).json();
+        assertThat(whole.get("since").asString()).isEmpty();
+        assertThat(ids(whole.get("subjects"))).contains("ground", "water", "field", "cotton-grass");
+    }
+
+    private static List<String> ids(JsonNode list) {
+        List<String> ids = new ArrayList<>();
+        list.forEach(each -> ids.add(each.get("id").asString()));
+        return ids;
+    }
+
+    @Test
     void binariesAreImmutableAndPackedForBrowsers() {
-        String key = view("[]").at("/shown/key").asString();
+        String key = subject(view("[]"), "field").get("data").asString();
         RunningServer.Answer plain = server.get("/api/data/" + key);
         assertThat(plain.response().headers().firstValue("Cache-Control").orElse(""))
                 .contains("immutable");
@@ -151,7 +189,8 @@ class ViewTest {
     }
 
     private byte[] values(double time) {
-        return server.get("/api/data/" + look("new", time).at("/shown/key").asString())
+        return server.get("/api/data/"
+                        + subject(look("new", time), "field").get("data").asString())
                 .body();
     }
 
@@ -191,11 +230,10 @@ class ViewTest {
         server.edit(
                 site.substring("/api/sites/".length()),
                 "[{\"kind\":\"add-layer\",\"added\":{\"kind\":\"tint\",\"id\":\"t\",\"name\":\"Frost\",\"tones\":\"two\",\"onlyLit\":true}}]");
-        JsonNode layer =
-                look("shore", 0).at("/layers/" + (look("shore", 0).get("layers").size() - 1));
-        assertThat(layer.get("plantsKey").asString()).isEmpty();
+        JsonNode colours = subject(look("shore", 0), "colours");
+        assertThat(colours.get("data")).hasSize(1);
         byte[] bundle =
-                server.get("/api/data/" + layer.get("tintKey").asString()).body();
+                server.get("/api/data/" + colours.at("/data/0").asString()).body();
         assertThat(bundle.length).isGreaterThan(5 * 128 * 128);
         assertThat(new String(bundle, 0, 4, StandardCharsets.US_ASCII)).isEqualTo("LMB1");
     }

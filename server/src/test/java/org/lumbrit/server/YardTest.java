@@ -2,6 +2,7 @@ package org.lumbrit.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
+import static org.lumbrit.server.RunningServer.subject;
 
 import java.nio.charset.StandardCharsets;
 import java.util.Arrays;
@@ -64,9 +65,9 @@ class YardTest {
         assertThat(server.get("/api/meshes/" + read.get("mesh").asString() + "/picture?unit=0.001&up=z")
                         .status())
                 .isEqualTo(200);
-        JsonNode shown = view(site, 2, "", "\"layer\":\"\",\"property\":\"\"").at("/props/0");
+        JsonNode shown = subject(view(site, 2, "", "\"layer\":\"\",\"property\":\"\""), "b");
         assertThat(shown.at("/origin/1").asDouble()).isCloseTo(2, within(1e-6));
-        assertThat(server.get("/api/data/" + shown.get("key").asString()).status())
+        assertThat(server.get("/api/data/" + shown.get("data").asString()).status())
                 .isEqualTo(200);
         assertThat(server.post(site + "/undo", "").json().at("/recipe/props").size())
                 .isZero();
@@ -109,7 +110,7 @@ class YardTest {
         assertThat(shown.at("/shown/signed").asBoolean()).isTrue();
         assertThat(shown.at("/shown/summary/min").asDouble())
                 .isCloseTo(layer.get("lowered").asDouble(), within(0.02));
-        assertThat(shown.at("/ground/highest").asDouble())
+        assertThat(subject(shown, "ground").get("highest").asDouble())
                 .isCloseTo(2 + layer.get("raised").asDouble(), within(1e-4));
         JsonNode off = view(
                 site,
@@ -118,7 +119,7 @@ class YardTest {
                         .replace("added", "changed")
                         .replace("\"id\"", "\"hidden\":true,\"id\""),
                 "\"layer\":\"\",\"property\":\"\"");
-        assertThat(off.at("/ground/highest").asDouble()).isEqualTo(2);
+        assertThat(subject(off, "ground").get("highest").asDouble()).isEqualTo(2);
         JsonNode cut = server.post(site + "/profile", """
                 {"base":2,"edits":[],"fromX":-20,"fromZ":0,"toX":20,"toZ":10,"layer":"hills"}""").json();
         assertThat(cut.get("before").get(17).asDouble()).isEqualTo(2);
@@ -137,13 +138,13 @@ class YardTest {
                 .replace("added", "changed")
                 .replace("30", "31");
         JsonNode draft = view(site, 3, moved, "\"layer\":\"\",\"property\":\"\",\"draft\":true");
-        assertThat(draft.at("/ground/draft").asBoolean()).isTrue();
-        assertThat(draft.at("/ground/columns").asInt()).isEqualTo(257);
+        assertThat(subject(draft, "ground").get("draft").asBoolean()).isTrue();
+        assertThat(subject(draft, "ground").get("columns").asInt()).isEqualTo(257);
         JsonNode full = view(site, 3, moved, "\"layer\":\"\",\"property\":\"\"");
-        assertThat(full.at("/ground/columns").asInt()).isEqualTo(400);
-        assertThat(full.at("/ground/draft").asBoolean()).isFalse();
+        assertThat(subject(full, "ground").get("columns").asInt()).isEqualTo(400);
+        assertThat(subject(full, "ground").get("draft").asBoolean()).isFalse();
         JsonNode known = view(site, 3, moved, "\"layer\":\"\",\"property\":\"\",\"draft\":true");
-        assertThat(known.at("/ground/draft").asBoolean()).isFalse();
+        assertThat(subject(known, "ground").get("draft").asBoolean()).isFalse();
     }
 
     @Test
@@ -183,8 +184,9 @@ class YardTest {
     private long holes(RunningServer.Answer created) {
         String site = "/api/sites/" + created.json().get("id").asString();
         JsonNode view = view(site, 1, "", "\"layer\":\"\",\"property\":\"\"");
-        byte[] body =
-                server.get("/api/data/" + view.at("/ground/key").asString()).body();
+        byte[] body = server.get(
+                        "/api/data/" + subject(view, "ground").get("data").asString())
+                .body();
         Matcher holes = Pattern.compile(
                         "\"name\":\"holes\",\"type\":\"u8\",\"components\":1,\"offset\":(\\d+),\"length\":(\\d+)")
                 .matcher(new String(body, StandardCharsets.ISO_8859_1));

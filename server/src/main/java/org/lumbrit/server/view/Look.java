@@ -3,6 +3,7 @@ package org.lumbrit.server.view;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import org.lumbrit.core.answers.Summary;
 import org.lumbrit.core.falloff.Domain;
 import org.lumbrit.core.falloff.Falloff;
@@ -17,7 +18,8 @@ import org.lumbrit.core.surface.Ground;
 import org.lumbrit.core.surface.Lattice;
 import org.lumbrit.core.surface.Samples;
 import org.lumbrit.server.results.KeptResults;
-import org.lumbrit.server.view.Manifest.GroundView;
+import org.lumbrit.server.view.SubjectView.GroundSubject;
+import org.lumbrit.server.view.SubjectView.WaterSubject;
 
 /** One evaluation of one view: what is looked at, and on which ground. */
 final class Look {
@@ -28,6 +30,9 @@ final class Look {
     final KeptResults results;
     final Lattice lattice;
     final Samples samples;
+    /** Whether the ground is coarser than the recipe asks for. */
+    private final boolean draft;
+
     private final Map<String, Seen> grounds = new HashMap<>();
 
     /**
@@ -39,9 +44,10 @@ final class Look {
             SiteEvaluation still, SiteEvaluation now, Lattice lattice, Samples samples, float[] areas, String title) {}
 
     /** @param evaluation at time 0, which covers read; @param now at the time that is looked at */
-    Look(SiteEvaluation evaluation, SiteEvaluation now, KeptResults results, Cancel cancel) {
+    Look(SiteEvaluation evaluation, SiteEvaluation now, boolean draft, KeptResults results, Cancel cancel) {
         this.evaluation = evaluation;
         this.now = now;
+        this.draft = draft;
         this.results = results;
         this.cancel = cancel;
         this.recipe = evaluation.plan().recipe();
@@ -93,22 +99,27 @@ final class Look {
         return key;
     }
 
-    GroundView ground(boolean draft) {
+    GroundSubject ground() {
         Ground ground = evaluation.plan().ground();
         KeyBuilder bundleKey = new KeyBuilder("ground bundle/5").add(lattice.key());
         List<PlacedMesh> standing = evaluation.scene().props();
         standing.forEach(prop -> bundleKey.add(prop.key()));
         String bundle = kept(bundleKey.key(), shared -> Binaries.ground(lattice, samples, standing, shared));
-        return new GroundView(
+        return GroundSubject.of(
                 bundle,
                 ground.width(),
                 ground.depth(),
                 ground.lowest(),
                 ground.highest(),
-                recipe.ground().waterLevel().orElse(null),
                 ground.columns(),
                 ground.rows(),
                 draft);
+    }
+
+    /** The site's water, where it has some. */
+    Optional<SubjectView> water() {
+        Ground ground = evaluation.plan().ground();
+        return recipe.ground().waterLevel().map(level -> WaterSubject.of(level, ground.width(), ground.depth()));
     }
 
     boolean perPlant(Falloff falloff) {

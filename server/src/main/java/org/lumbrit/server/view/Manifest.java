@@ -3,22 +3,29 @@ package org.lumbrit.server.view;
 import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.constraints.NotNull;
 import java.util.List;
+import java.util.Set;
+import java.util.stream.Collectors;
 import org.lumbrit.core.answers.Summary;
+import org.lumbrit.core.math.KeyBuilder;
 import org.lumbrit.core.recipe.Finding;
-import org.lumbrit.core.recipe.Layer;
 import org.lumbrit.formats.json.RecipeJson;
 import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
 
 /**
- * What is in the view. Keys name immutable binaries under {@code /api/data/}; the browser asks only for those it does not hold.
+ * What is in the view. Told against an older one, its lists hold only what has changed since; {@link Standing} says what there is.
  *
+ * @param key of all that is in it; @param since the key of the manifest that it is told against, "" where it is whole
+ * @param subjects what is drawn; @param layers the numbers of each layer; @param falloffs their pictures and summaries
  * @param milliseconds how long it took to evaluate
  */
 public record Manifest(
+        @NotNull String key,
+        @NotNull String since,
         @NotNull Integer revision,
-        @NotNull GroundView ground,
+        @NotNull Standing standing,
+        @NotNull List<SubjectView> subjects,
         @NotNull List<LayerView> layers,
-        @NotNull List<PropView> props,
         @NotNull List<FalloffView> falloffs,
         @NotNull ShownView shown,
         @NotNull List<FindingView> findings,
@@ -26,91 +33,91 @@ public record Manifest(
         @NotNull Long triangles,
         @NotNull Double milliseconds) {
 
-    /**
-     * The ground: an array bundle of heights, sunlight and sky light on one lattice.
-     *
-     * @param water level plane in metres, or null
-     * @param columns nodes of the ground itself; @param rows likewise
-     * @param draft whether it is coarser than the recipe asks for, while something is dragged
-     */
-    public record GroundView(
-            @NotNull String key,
-            @NotNull Double width,
-            @NotNull Double depth,
-            @NotNull Double lowest,
-            @NotNull Double highest,
-            Double water,
-            @NotNull Integer columns,
-            @NotNull Integer rows,
-            @NotNull Boolean draft) {}
+    /** Ids of all that is in it, in order. */
+    public record Standing(
+            @NotNull List<String> subjects,
+            @NotNull List<String> layers,
+            @NotNull List<String> falloffs) {}
+
+    /** The whole of it. */
+    static Manifest whole(
+            int revision,
+            List<SubjectView> subjects,
+            List<LayerView> layers,
+            List<FalloffView> falloffs,
+            ShownView shown,
+            List<FindingView> findings,
+            double milliseconds) {
+        Standing standing = new Standing(
+                subjects.stream().map(SubjectView::id).toList(),
+                layers.stream().map(LayerView::id).toList(),
+                falloffs.stream().map(FalloffView::id).toList());
+        int plants = layers.stream().mapToInt(LayerView::plants).sum();
+        long triangles = layers.stream().mapToLong(LayerView::triangles).sum()
+                + subjects.stream().mapToLong(SubjectView::triangles).sum();
+        String key = new KeyBuilder("manifest/1")
+                .add(text(List.of(revision, subjects, layers, falloffs, shown, findings)))
+                .key();
+        return new Manifest(
+                key,
+                "",
+                revision,
+                standing,
+                subjects,
+                layers,
+                falloffs,
+                shown,
+                findings,
+                plants,
+                triangles,
+                milliseconds);
+    }
+
+    /** What has changed since another one, which whoever is told holds. */
+    Manifest since(Manifest known) {
+        return new Manifest(
+                key,
+                known.key,
+                revision,
+                standing,
+                changed(subjects, known.subjects),
+                changed(layers, known.layers),
+                changed(falloffs, known.falloffs),
+                shown,
+                findings,
+                plants,
+                triangles,
+                milliseconds);
+    }
+
+    private static <T> List<T> changed(List<T> now, List<T> before) {
+        Set<String> same = before.stream().map(Manifest::text).collect(Collectors.toSet());
+        return now.stream().filter(each -> !same.contains(text(each))).toList();
+    }
+
+    /** A part as it is told; what is told alike is alike. */
+    private static String text(Object part) {
+        return JsonMapper.shared().writeValueAsString(part);
+    }
 
     /**
-     * A prop where it stands.
+     * The numbers of a layer.
      *
-     * @param key an array bundle of positions, normals and triangles in its own frame
-     * @param valuesKey the shown value at its vertices, "" where there is none; @param tintKey its colours likewise
-     * @param origin x, y, z; @param turn a unit quaternion x, y, z, w; @param size times its own frame
-     * @param bounds least and greatest x, y, z in the place
-     */
-    public record PropView(
-            @NotNull String id,
-            @NotNull String name,
-            @NotNull String key,
-            @NotNull String valuesKey,
-            @NotNull String tintKey,
-            @NotNull List<Double> origin,
-            @NotNull List<Double> turn,
-            @NotNull Double size,
-            @NotNull String colour,
-            @NotNull Integer triangles,
-            @NotNull List<Double> bounds) {}
-
-    /**
-     * A layer's plants and the meshes of its variants, or its colours, as array bundles; empty keys for what it has not.
-     *
-     * @param plants how many stand; @param shown how many of them the bundle holds, thinned by rank
+     * @param plants how many stand; @param shown how many of them are in the picture, thinned by rank
      * @param triangles of all of them at full detail; @param bytes of memory that they take
-     * @param courseSteps how many steps its course has that can be looked at, 0 where it has none
      * @param lowered metres that a relief layer takes away at most, null for other layers; @param raised metres it adds at most
+     * @param courseSteps how many steps its course has that can be looked at, 0 where it has none
      */
     public record LayerView(
             @NotNull String id,
             @NotNull String name,
-            @NotNull String plantsKey,
-            @NotNull String meshesKey,
-            @NotNull String tintKey,
             @NotNull Integer plants,
             @NotNull Integer shown,
             @NotNull Long triangles,
             @NotNull Long bytes,
             Double lowered,
             Double raised,
-            @NotNull Integer courseSteps) {
-        /** A layer that is not reached step by step. */
-        public LayerView(
-                String id,
-                String name,
-                String plantsKey,
-                String meshesKey,
-                String tintKey,
-                Integer plants,
-                Integer shown,
-                Long triangles,
-                Long bytes,
-                Double lowered,
-                Double raised) {
-            this(id, name, plantsKey, meshesKey, tintKey, plants, shown, triangles, bytes, lowered, raised, 0);
-        }
-
-        LayerView withCourse(int steps) {
-            return new LayerView(
-                    id, name, plantsKey, meshesKey, tintKey, plants, shown, triangles, bytes, lowered, raised, steps);
-        }
-
-        static LayerView nothing(Layer layer) {
-            return new LayerView(layer.id(), layer.name(), "", "", "", 0, 0, 0L, 0L, null, null);
-        }
-    }
+            @NotNull Integer courseSteps) {}
 
     /** A falloff; all of its stages where it is the chosen one, else its result only. */
     public record FalloffView(
@@ -131,16 +138,14 @@ public record Manifest(
             @NotNull Summary summary) {}
 
     /**
-     * What the values view shows.
+     * What the values view shows, in words and numbers; the values themselves are a subject.
      *
-     * @param key an array bundle of 16-bit values between {@code min} and {@code max} on the ground's lattice
      * @param low the end of the scale; @param high the other end
      * @param seen the ground on which it is shown, in words: "the ground below Rain"
      * @param signed whether it runs both ways from 0
      * @param sentence on what is shown, "" where the drives of the row say all
      */
     public record ShownView(
-            @NotNull String key,
             @NotNull String title,
             @NotNull String unit,
             @NotNull Double low,

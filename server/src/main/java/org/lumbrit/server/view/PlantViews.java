@@ -5,7 +5,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.IntStream;
-import org.lumbrit.core.answers.Cost;
 import org.lumbrit.core.answers.Roster;
 import org.lumbrit.core.cover.CoverLayer;
 import org.lumbrit.core.cover.Plants;
@@ -24,7 +23,7 @@ import org.lumbrit.core.recipe.Recipe;
 import org.lumbrit.core.site.SiteEvaluation;
 import org.lumbrit.formats.ArrayBundle;
 import org.lumbrit.server.results.KeptResults;
-import org.lumbrit.server.view.Manifest.LayerView;
+import org.lumbrit.server.view.SubjectView.PlantsSubject;
 import org.springframework.stereotype.Component;
 
 /** What views of plants show: covers in the site, the nursery's sheet, the roster's columns. */
@@ -39,7 +38,7 @@ public class PlantViews {
     }
 
     /** A cover in the site. */
-    LayerView cover(SiteEvaluation evaluation, CoverLayer cover, boolean full, Cancel cancel) {
+    PlantsSubject subject(SiteEvaluation evaluation, CoverLayer cover, boolean full, Cancel cancel) {
         Plants plants = evaluation.plants(cover);
         Plant planted = cover.planted(evaluation.plan().recipe());
         int[] shown = PlantBinaries.shown(plants, full);
@@ -62,19 +61,7 @@ public class PlantViews {
                         IntStream.range(0, variants)
                                 .mapToObj(v -> evaluation.levels(cover, v))
                                 .toList()));
-        Cost cost = Cost.of(evaluation, cover);
-        return new LayerView(
-                cover.id(),
-                cover.name(),
-                plantsKey,
-                meshesKey,
-                "",
-                plants.count(),
-                shown.length,
-                cost.triangles(),
-                cost.bytes(),
-                null,
-                null);
+        return PlantsSubject.of(cover.id(), plantsKey, meshesKey);
     }
 
     /**

@@ -7,6 +7,7 @@ import org.lumbrit.core.recipe.InvalidRecipeException;
 import org.lumbrit.core.recipe.Layer;
 import org.lumbrit.server.view.Look.Seen;
 import org.lumbrit.server.view.Manifest.ShownView;
+import org.lumbrit.server.view.SubjectView.FieldSubject;
 
 /** What the values view shows: a falloff at a stage, a property, or what a relief layer makes of the ground. */
 final class ShownLook {
@@ -16,7 +17,10 @@ final class ShownLook {
         this.look = look;
     }
 
-    ShownView shown(ViewRequest request) {
+    /** What the values view shows, and the same on the ground. */
+    record Shown(ShownView view, FieldSubject field) {}
+
+    Shown shown(ViewRequest request) {
         if (request.ofProperty()) {
             return field(
                     look.recipe
@@ -38,7 +42,7 @@ final class ShownLook {
     }
 
     /** A field of a layer: what drives it is seen on the ground that the layer sees, what it makes on the finished one. */
-    private ShownView field(Layer layer, String name) {
+    private Shown field(Layer layer, String name) {
         Seen seen = look.seenBy(layer.properties().containsKey(name) ? layer.id() : "");
         Layer now = seen.now().plan().recipe().layer(layer.id()).orElseThrow();
         Field field = now.field(name).orElseThrow(() -> InvalidRecipeException.missing("property", name));
@@ -56,7 +60,7 @@ final class ShownLook {
                 seen.now().sentence(now, name));
     }
 
-    private ShownView show(
+    private Shown show(
             String key,
             Seen seen,
             String title,
@@ -71,6 +75,8 @@ final class ShownLook {
         String bundle = look.kept(
                 Look.key("values bundle/1", both),
                 shared -> Binaries.values(seen.lattice(), values, summary.min(), summary.max()));
-        return new ShownView(bundle, title, unit, low, high, summary, seen.title(), signed, sentence);
+        return new Shown(
+                new ShownView(title, unit, low, high, summary, seen.title(), signed, sentence),
+                FieldSubject.of(bundle, low, high, signed));
     }
 }

@@ -9,6 +9,7 @@ import jakarta.validation.constraints.NotNull;
  * @param alone a relief layer that is looked at without the others, "" for none
  * @param full whether every plant is wanted, however many; else they are thinned by rank
  * @param courseLayer a relief layer whose course is looked at, "" for none; @param courseStep after which of its steps
+ * @param since the key of a manifest that is held: only what has changed is told then; left out, all is
  * @param time seconds on the site's clock; 0 where it is not given
  */
 public record ViewRequest(
@@ -21,7 +22,8 @@ public record ViewRequest(
         String alone,
         String courseLayer,
         Integer courseStep,
-        Boolean full) {
+        Boolean full,
+        String since) {
     public boolean draftWanted() {
         return draft != null && draft;
     }

@@ -1,5 +1,7 @@
 package org.lumbrit.server.view;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import java.util.List;
 import java.util.function.Predicate;
 import org.lumbrit.core.findings.Findings;
@@ -12,12 +14,9 @@ import org.lumbrit.core.site.SiteAssets;
 import org.lumbrit.core.site.SiteEvaluation;
 import org.lumbrit.core.site.SitePlan;
 import org.lumbrit.server.results.KeptResults;
-import org.lumbrit.server.view.Manifest.FalloffView;
 import org.lumbrit.server.view.Manifest.FindingView;
-import org.lumbrit.server.view.Manifest.GroundView;
-import org.lumbrit.server.view.Manifest.LayerView;
-import org.lumbrit.server.view.Manifest.PropView;
-import org.lumbrit.server.view.Manifest.ShownView;
+import org.lumbrit.server.view.ShownLook.Shown;
+import org.lumbrit.server.view.SubjectMaker.Scene;
 import org.springframework.stereotype.Component;
 
 /** Evaluates what a view shows and names the binaries that hold it. */
@@ -29,14 +28,21 @@ public class ViewService {
     /** Nodes on the longer side of the ground while something is dragged that shapes it. */
     public static final int DRAFT_NODES = 257;
 
+    /** Manifests that are remembered; one that is no longer is told whole again. */
+    private static final int TOLD = 200;
+
     private final Grounds grounds;
     private final KeptResults results;
-    private final PlantViews plantViews;
+    private final List<SubjectMaker> makers;
 
-    ViewService(Grounds grounds, KeptResults results, PlantViews plantViews) {
+    /** What was told last, so that a view that holds it need only be told what has changed. */
+    private final Cache<String, Manifest> told =
+            Caffeine.newBuilder().maximumSize(TOLD).build();
+
+    ViewService(Grounds grounds, KeptResults results, PlantViews plants) {
         this.grounds = grounds;
         this.results = results;
-        this.plantViews = plantViews;
+        this.makers = SubjectMaker.all(plants);
     }
 
     /** The decoded files of all recipes. */
@@ -64,29 +70,24 @@ public class ViewService {
         SiteEvaluation still = evaluation(looked, 0, cancel);
         SiteEvaluation now = request.seconds() == 0 ? still : evaluation(looked, request.seconds(), cancel);
         cancel.doing("looking at falloffs and layers");
-        Look look = new Look(still, now, results, cancel);
-        ShownView shown = new ShownLook(look).shown(request);
-        List<LayerView> layers = new LayerLooks(look, plantViews, recipe).layers(request.fullWanted());
-        List<PropView> props = new PropLooks(look).props(request);
-        List<FalloffView> falloffs = new FalloffLooks(look).falloffs(request);
-        GroundView ground = look.ground(draft);
-        int plants = layers.stream().mapToInt(LayerView::plants).sum();
-        long triangles = layers.stream().mapToLong(LayerView::triangles).sum()
-                + props.stream().mapToLong(PropView::triangles).sum();
-        double milliseconds = (System.nanoTime() - start) / 1e6;
-        return new Manifest(
+        Look look = new Look(still, now, draft, results, cancel);
+        Shown shown = new ShownLook(look).shown(request);
+        Scene scene = new Scene(look, request, shown);
+        List<SubjectView> subjects =
+                makers.stream().flatMap(maker -> maker.make(scene)).toList();
+        Manifest whole = Manifest.whole(
                 revision,
-                ground,
-                layers,
-                props,
-                falloffs,
-                shown,
+                subjects,
+                new LayerLooks(look, recipe, request.fullWanted()).layers(),
+                new FalloffLooks(look).falloffs(request),
+                shown.view(),
                 request.onCourse()
                         ? List.of()
                         : Findings.of(still).stream().map(FindingView::of).toList(),
-                plants,
-                triangles,
-                milliseconds);
+                (System.nanoTime() - start) / 1e6);
+        told.put(whole.key(), whole);
+        Manifest known = request.since() == null ? null : told.getIfPresent(request.since());
+        return known == null ? whole : whole.since(known);
     }
 
     /** The ground alone: what stands on it would be made anew for each step that is looked at. */

@@ -46,7 +46,7 @@ public class Works {
     }
 
     /**
-     * Ends what a tab waits for; nothing of it is kept.
+     * Ends what a tab waits for, or one view of it where the name says which; nothing of it is kept.
      *
      * @param kind of work, or "" for all
      * @return how many were ended
@@ -54,14 +54,19 @@ public class Works {
     public int stop(String tab, String kind) {
         return tab == null || tab.isBlank()
                 ? 0
-                : stop(work -> work.tab().equals(tab.strip())
-                        && (kind.isEmpty() || work.kind().equals(kind)));
+                : stop(work ->
+                        within(work, tab) && (kind.isEmpty() || work.kind().equals(kind)));
+    }
+
+    /** Views of a tab are named after it: "tab/view". */
+    private static boolean within(Work work, String tab) {
+        return work.tab().equals(tab.strip()) || work.tab().startsWith(tab.strip() + "/");
     }
 
     /** Of what a tab waits for: its kind and what long part of it is under way, the newest first. */
     public List<Doing> of(String tab) {
         return running.stream()
-                .filter(work -> tab != null && work.tab().equals(tab.strip()) && !work.cancelled())
+                .filter(work -> tab != null && within(work, tab) && !work.cancelled())
                 .sorted(Comparator.comparingLong(Work::began).reversed())
                 .map(work -> new Doing(work.kind(), work.doing()))
                 .toList();

@@ -1,7 +1,8 @@
 package org.lumbrit.server.view;
 
-import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
+import java.util.stream.Stream;
 import org.lumbrit.core.falloff.Falloff;
 import org.lumbrit.core.math.Colour;
 import org.lumbrit.core.math.KeyBuilder;
@@ -11,46 +12,43 @@ import org.lumbrit.core.recipe.Layer;
 import org.lumbrit.core.recipe.Subject;
 import org.lumbrit.core.site.SiteEvaluation;
 import org.lumbrit.core.surface.Samples;
-import org.lumbrit.server.view.Manifest.PropView;
+import org.lumbrit.server.view.SubjectView.MeshSubject;
 
-/** Props in a view: where they stand, the shown values and the tints on them. */
-final class PropLooks {
-    private final Look look;
-
-    PropLooks(Look look) {
-        this.look = look;
+/** Props where they stand, with the shown values and the tints on them. */
+final class MeshMaker implements SubjectMaker {
+    @Override
+    public Stream<SubjectView> make(Scene scene) {
+        Look look = scene.look();
+        return look.recipe.props().stream().filter(prop -> !prop.hidden()).map(prop -> subject(scene, look, prop));
     }
 
-    List<PropView> props(ViewRequest request) {
-        List<PropView> views = new ArrayList<>();
-        for (Prop prop : look.recipe.props()) {
-            if (prop.hidden()) {
-                continue;
-            }
-            PlacedMesh placed = look.now.placed(prop.id());
-            double[] origin = placed.origin();
-            views.add(new PropView(
-                    prop.id(),
-                    prop.name(),
-                    look.kept(Look.key("prop mesh/1", placed.mesh().key()), shared -> Binaries.mesh(placed.mesh())),
-                    valuesOn(prop, placed, request),
-                    tintOn(prop, placed),
-                    List.of(origin[0], origin[1], origin[2]),
-                    List.of(
-                            placed.turn().x(),
-                            placed.turn().y(),
-                            placed.turn().z(),
-                            placed.turn().w()),
-                    placed.size(),
-                    prop.colour(),
-                    placed.mesh().count(),
-                    java.util.Arrays.stream(placed.bounds()).boxed().toList()));
-        }
-        return views;
+    private static SubjectView subject(Scene scene, Look look, Prop prop) {
+        PlacedMesh placed = look.now.placed(prop.id());
+        double[] origin = placed.origin();
+        return new MeshSubject(
+                        prop.id(),
+                        "",
+                        prop.name(),
+                        look.kept(Look.key("prop mesh/1", placed.mesh().key()), shared -> Binaries.mesh(placed.mesh())),
+                        valuesOn(look, prop, placed, scene.request()),
+                        scene.shown().field().low(),
+                        scene.shown().field().high(),
+                        tintOn(look, prop, placed),
+                        prop.colour(),
+                        List.of(origin[0], origin[1], origin[2]),
+                        List.of(
+                                placed.turn().x(),
+                                placed.turn().y(),
+                                placed.turn().z(),
+                                placed.turn().w()),
+                        placed.size(),
+                        placed.mesh().count(),
+                        Arrays.stream(placed.bounds()).boxed().toList())
+                .keyed();
     }
 
     /** The shown falloff, or the shown property of a tint, on a prop. */
-    private String valuesOn(Prop prop, PlacedMesh placed, ViewRequest request) {
+    private static String valuesOn(Look look, Prop prop, PlacedMesh placed, ViewRequest request) {
         Samples vertices = look.now.samples(placed);
         SiteEvaluation on = look.now.on(prop.id());
         float[] values;
@@ -80,7 +78,7 @@ final class PropLooks {
                 shared -> Binaries.values(shownValues));
     }
 
-    private String tintOn(Prop prop, PlacedMesh placed) {
+    private static String tintOn(Look look, Prop prop, PlacedMesh placed) {
         List<Layer> tints = look.now.plan().recipe().layers().stream()
                 .filter(layer -> !layer.hidden() && layer.seen().contains(Subject.COLOURS) && layer.liesOn(prop))
                 .toList();

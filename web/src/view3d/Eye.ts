@@ -70,6 +70,18 @@ export class Eye {
     return frustum.planes.slice(0, 4).flatMap(({ normal, constant }) => [normal.x, normal.y, normal.z, constant]);
   }
 
+  /**
+   * Puts the whole site into the picture: from above, else low over the water, or from the south where there is none.
+   *
+   * @param size metres of the longer side; @param base metres that it looks at
+   */
+  frame(plan: boolean, size: number, base: number, water: boolean): void {
+    this.isParallel = plan;
+    if (plan) this.pose = { target: [0, base, 0], heading: 0, elevation: 90, distance: (size / 2) * 3.25 };
+    else if (water) this.pose = { target: [size * 0.01, base + size * 0.03, -size * 0.06], heading: 354, elevation: 7.5, distance: size * 0.43 };
+    else this.pose = { target: [0, base, 0], heading: 345, elevation: 26, distance: size * 1.15 };
+  }
+
   orbit(byHeading: number, byElevation: number): void {
     this.pose = {
       ...this.pose,

@@ -1,8 +1,9 @@
-import { BufferAttribute, BufferGeometry, Matrix4, Mesh, Quaternion, type ShaderMaterial, Vector3 } from 'three';
-import type { Bundle } from '../api/bundle';
-import type { PropView } from '../api/types';
+import { BufferAttribute, BufferGeometry, DoubleSide, Matrix4, Mesh, Quaternion, Ray, type ShaderMaterial, Vector3 } from 'three';
+import { MeshBVH } from 'three-mesh-bvh';
+import type { Bundle } from '../../api/bundle';
+import type { MeshSubject } from '../../api/types';
 
-/** With more triangles than this a prop is not searched while the pointer only passes over it. */
+/** With more triangles than this the tree of a prop is not made while the pointer only passes over it. */
 const QUICK = 60_000;
 
 /** One prop: its triangles in their own frame, its colours, and where it stands. */
@@ -14,9 +15,11 @@ export class PropMesh {
   private readonly inverse = new Matrix4();
   private colour = '';
   private cloth = false;
+  /** Of its triangles, once a ray has been sent. */
+  private tree: MeshBVH | null = null;
 
   constructor(
-    readonly view: PropView,
+    readonly view: MeshSubject,
     bundle: Bundle,
     material: ShaderMaterial,
   ) {
@@ -72,13 +75,13 @@ export class PropMesh {
   }
 
   /** Moves, turns and sizes it. */
-  stand(view: PropView): void {
+  stand(view: MeshSubject): void {
     const [x, y, z] = view.origin as [number, number, number];
     const [qx, qy, qz, qw] = view.turn as [number, number, number, number];
     this.mesh.matrix.compose(new Vector3(x, y, z), new Quaternion(qx, qy, qz, qw), new Vector3(view.size, view.size, view.size));
     this.mesh.matrixWorldNeedsUpdate = true;
     this.inverse.copy(this.mesh.matrix).invert();
-    (this as { view: PropView }).view = view;
+    (this as { view: MeshSubject }).view = view;
   }
 
   /** A place of the site in its own frame. */
@@ -108,49 +111,18 @@ export class PropMesh {
     attribute.needsUpdate = true;
   }
 
-  /** How far along a ray it is met, and the value there; null where it is not. */
+  /**
+   * How far along a ray it is met, and the value there; null where it is not.
+   *
+   * @param thorough searches large props too whose tree has to be made first
+   */
   meet(from: [number, number, number], along: [number, number, number], thorough: boolean): { distance: number; value: number | null } | null {
-    if (!thorough && this.triangles.length / 3 > QUICK) return null;
-    const o = new Vector3(...from).applyMatrix4(this.inverse);
-    const d = new Vector3(...along).transformDirection(this.inverse).multiplyScalar(1);
-    const scale = this.view.size;
-    if (!this.inBounds(from, along)) return null;
-    let best = Infinity;
-    let corner = -1;
-    const p = this.positions;
-    const t = this.triangles;
-    for (let i = 0; i < t.length; i += 3) {
-      const a = 3 * t[i]!;
-      const b = 3 * t[i + 1]!;
-      const c = 3 * t[i + 2]!;
-      const ux = p[b]! - p[a]!;
-      const uy = p[b + 1]! - p[a + 1]!;
-      const uz = p[b + 2]! - p[a + 2]!;
-      const vx = p[c]! - p[a]!;
-      const vy = p[c + 1]! - p[a + 1]!;
-      const vz = p[c + 2]! - p[a + 2]!;
-      const qx = d.y * vz - d.z * vy;
-      const qy = d.z * vx - d.x * vz;
-      const qz = d.x * vy - d.y * vx;
-      const det = ux * qx + uy * qy + uz * qz;
-      if (Math.abs(det) < 1e-12) continue;
-      const sx = o.x - p[a]!;
-      const sy = o.y - p[a + 1]!;
-      const sz = o.z - p[a + 2]!;
-      const u = (sx * qx + sy * qy + sz * qz) / det;
-      if (u < 0 || u > 1) continue;
-      const rx = sy * uz - sz * uy;
-      const ry = sz * ux - sx * uz;
-      const rz = sx * uy - sy * ux;
-      const v = (d.x * rx + d.y * ry + d.z * rz) / det;
-      if (v < 0 || u + v > 1) continue;
-      const along_ = (vx * rx + vy * ry + vz * rz) / det;
-      if (along_ > 0 && along_ < best) {
-        best = along_;
-        corner = t[i]!;
-      }
-    }
-    return corner < 0 ? null : { distance: best * scale, value: this.values ? this.values[corner]! : null };
+    if ((!thorough && !this.tree && this.triangles.length / 3 > QUICK) || !this.inBounds(from, along)) return null;
+    // in place of a copy of the triangles in the tree's own order
+    this.tree ??= new MeshBVH(this.mesh.geometry, { indirect: true });
+    const ray = new Ray(new Vector3(...from), new Vector3(...along)).applyMatrix4(this.inverse);
+    const met = this.tree.raycastFirst(ray, DoubleSide);
+    return met && { distance: met.distance * this.view.size, value: this.values ? this.values[met.face!.a]! : null };
   }
 
   private inBounds(from: [number, number, number], along: [number, number, number]): boolean {

@@ -1,6 +1,5 @@
-import { create } from 'zustand';
-import type { Edit } from '../api/types';
-import type { Hit } from '../view3d/Viewport';
+import { createStore, type StoreApi } from 'zustand/vanilla';
+import type { Hit } from '../view3d/picking';
 
 export type Look = 'grey' | 'colour' | 'bands';
 
@@ -11,8 +10,8 @@ export interface Brush {
   remove: boolean;
 }
 
-/** What the board, the strip and the view share: the selection and the unsaved edits; nothing else. */
-interface Selection {
+/** What the board, the strip and the picture of a view share: what is chosen and looked at; nothing else. */
+export interface Selection {
   falloff: string;
   /** The chosen card: 0 the source, 1… a step, −1 the result. */
   stage: number;
@@ -31,12 +30,13 @@ interface Selection {
   brush: Brush;
   /** While held, the step before the chosen one is shown. */
   comparing: boolean;
-  pending: Edit[];
   hover: Hit | null;
   /** The shown value under the pointer. */
   hoverValue: number | null;
   asked: Hit | null;
   placing: 'point' | 'path' | 'area' | null;
+  /** Corners of the place that is being drawn, so far. */
+  corners: [number, number, number][];
   /** The prop whose numbers and handles are shown. */
   prop: string;
   /** Single plants of the chosen cover are placed or removed by hand. */
@@ -56,35 +56,36 @@ interface Selection {
   chooseProperty: (layer: string, property: string) => void;
 }
 
-export const useSelection = create<Selection>((set) => ({
-  falloff: '',
-  stage: -1,
-  layer: '',
-  property: '',
-  shows: 'property',
-  values: false,
-  look: 'grey',
-  levels: '10',
-  time: 0,
-  painting: false,
-  brush: { radius: 4, strength: 0.8, softness: 0.5, remove: false },
-  comparing: false,
-  pending: [],
-  hover: null,
-  hoverValue: null,
-  asked: null,
-  placing: null,
-  prop: '',
-  hand: null,
-  handRadius: 0.5,
-  alone: '',
-  course: null,
-  laying: null,
-  line: [],
-  set: (part) => set(part),
-  chooseFalloff: (falloff, stage = -1) => set((now) => ({ falloff, stage, shows: 'falloff', painting: now.painting && now.falloff === falloff })),
-  chooseProperty: (layer, property) => set((now) => ({ layer, property, shows: 'property', course: now.layer === layer ? now.course : null })),
-}));
+export const newSelection = (): StoreApi<Selection> =>
+  createStore<Selection>((set) => ({
+    falloff: '',
+    stage: -1,
+    layer: '',
+    property: '',
+    shows: 'property',
+    values: false,
+    look: 'grey',
+    levels: '10',
+    time: 0,
+    painting: false,
+    brush: { radius: 4, strength: 0.8, softness: 0.5, remove: false },
+    comparing: false,
+    hover: null,
+    hoverValue: null,
+    asked: null,
+    placing: null,
+    corners: [],
+    prop: '',
+    hand: null,
+    handRadius: 0.5,
+    alone: '',
+    course: null,
+    laying: null,
+    line: [],
+    set: (part) => set(part),
+    chooseFalloff: (falloff, stage = -1) => set((now) => ({ falloff, stage, shows: 'falloff', painting: now.painting && now.falloff === falloff })),
+    chooseProperty: (layer, property) => set((now) => ({ layer, property, shows: 'property', course: now.layer === layer ? now.course : null })),
+  }));
 
 /** A fresh id that no other browser makes at the same time. */
 export function freshId(prefix: string): string {

@@ -1,7 +1,7 @@
-import { create } from 'zustand';
+import { createStore, type StoreApi } from 'zustand/vanilla';
 
 /** What the last still picture drew and took; the artist's wish for detail. */
-interface Frame {
+export interface Frame {
   triangles: number;
   draws: number;
   /** Of the last measured pass. */
@@ -17,13 +17,14 @@ interface Frame {
   set: (part: Partial<Omit<Frame, 'set'>>) => void;
 }
 
-export const useFrame = create<Frame>((set) => ({
-  triangles: 0,
-  draws: 0,
-  milliseconds: 0,
-  expected: null,
-  tolerance: 0,
-  detail: -1,
-  full: false,
-  set: (part) => set(part),
-}));
+export const newFrame = (): StoreApi<Frame> =>
+  createStore<Frame>((set) => ({
+    triangles: 0,
+    draws: 0,
+    milliseconds: 0,
+    expected: null,
+    tolerance: 0,
+    detail: -1,
+    full: false,
+    set: (part) => set(part),
+  }));

@@ -1,0 +1,26 @@
+package org.lumbrit.server.view;
+
+import java.util.stream.Stream;
+import org.lumbrit.core.cover.CoverLayer;
+import org.lumbrit.core.recipe.Subject;
+
+/** Plants of layers that place some. */
+final class PlantsMaker implements SubjectMaker {
+    private final PlantViews plants;
+
+    PlantsMaker(PlantViews plants) {
+        this.plants = plants;
+    }
+
+    @Override
+    public Stream<SubjectView> make(Scene scene) {
+        Look look = scene.look();
+        return look.recipe.layers().stream()
+                .filter(layer -> !layer.hidden() && layer.seen().contains(Subject.PLANTS))
+                .map(layer -> {
+                    look.cancel.doing("scattering " + layer.name());
+                    return plants.subject(
+                            look.evaluation, (CoverLayer) layer, scene.request().fullWanted(), look.cancel);
+                });
+    }
+}

@@ -1,0 +1,199 @@
+package org.lumbrit.server.view;
+
+import com.fasterxml.jackson.annotation.JsonProperty;
+import io.swagger.v3.oas.annotations.media.Schema;
+import io.swagger.v3.oas.annotations.media.Schema.RequiredMode;
+import jakarta.validation.constraints.NotNull;
+import java.util.List;
+import org.lumbrit.core.math.KeyBuilder;
+
+/**
+ * One thing that a picture shows. Another kind is one record here, one maker, and one class in the page.
+ *
+ * <p>Its {@link #id()} says which thing it is, its {@link #key()} everything that is drawn of it: while that stays, nothing of it need be
+ * fetched, uploaded or drawn anew. Keys of data name immutable array bundles under {@code /api/data/}.
+ */
+@Schema(
+        oneOf = {
+            SubjectView.GroundSubject.class,
+            SubjectView.WaterSubject.class,
+            SubjectView.FieldSubject.class,
+            SubjectView.ColoursSubject.class,
+            SubjectView.PlantsSubject.class,
+            SubjectView.MeshSubject.class
+        })
+public sealed interface SubjectView {
+    String id();
+
+    String key();
+
+    /** Triangles that it is drawn with at full detail, where they are its own and no layer counts them. */
+    default Integer triangles() {
+        return 0;
+    }
+
+    /** The key of a thing that is drawn from all of these. */
+    private static String keyOf(Object... parts) {
+        KeyBuilder key = new KeyBuilder("subject/1");
+        for (Object part : parts) {
+            key.add(String.valueOf(part));
+        }
+        return key.key();
+    }
+
+    /**
+     * The ground: heights, sunlight and sky light on one lattice.
+     *
+     * @param width metres; @param depth metres; @param lowest metres; @param highest metres
+     * @param columns nodes of the ground itself; @param rows likewise
+     * @param draft whether it is coarser than the recipe asks for, while something is dragged
+     */
+    record GroundSubject(
+            @NotNull String id,
+            @NotNull String key,
+            @NotNull String data,
+            @NotNull Double width,
+            @NotNull Double depth,
+            @NotNull Double lowest,
+            @NotNull Double highest,
+            @NotNull Integer columns,
+            @NotNull Integer rows,
+            @NotNull Boolean draft)
+            implements SubjectView {
+        static GroundSubject of(
+                String data,
+                double width,
+                double depth,
+                double lowest,
+                double highest,
+                int columns,
+                int rows,
+                boolean draft) {
+            String key = keyOf("ground", data, width, depth, lowest, highest, columns, rows, draft);
+            return new GroundSubject("ground", key, data, width, depth, lowest, highest, columns, rows, draft);
+        }
+
+        @JsonProperty
+        @Schema(requiredMode = RequiredMode.REQUIRED, allowableValues = "ground")
+        public String kind() {
+            return "ground";
+        }
+    }
+
+    /** Still water over the whole site. @param level metres; @param width metres; @param depth metres */
+    record WaterSubject(
+            @NotNull String id,
+            @NotNull String key,
+            @NotNull Double level,
+            @NotNull Double width,
+            @NotNull Double depth)
+            implements SubjectView {
+        static WaterSubject of(double level, double width, double depth) {
+            return new WaterSubject("water", keyOf("water", level, width, depth), level, width, depth);
+        }
+
+        @JsonProperty
+        @Schema(requiredMode = RequiredMode.REQUIRED, allowableValues = "water")
+        public String kind() {
+            return "water";
+        }
+    }
+
+    /**
+     * Values on the ground: 16-bit steps between the {@code min} and {@code max} of the bundle.
+     *
+     * @param low the end of the scale; @param high the other end
+     * @param signed whether it runs both ways from 0
+     */
+    record FieldSubject(
+            @NotNull String id,
+            @NotNull String key,
+            @NotNull String data,
+            @NotNull Double low,
+            @NotNull Double high,
+            @NotNull Boolean signed)
+            implements SubjectView {
+        static FieldSubject of(String data, double low, double high, boolean signed) {
+            return new FieldSubject("field", keyOf("field", data, low, high, signed), data, low, high, signed);
+        }
+
+        @JsonProperty
+        @Schema(requiredMode = RequiredMode.REQUIRED, allowableValues = "field")
+        public String kind() {
+            return "field";
+        }
+    }
+
+    /** Colours over the ground. @param data of each layer that lays some, the first below */
+    record ColoursSubject(
+            @NotNull String id,
+            @NotNull String key,
+            @NotNull List<String> data) implements SubjectView {
+        static ColoursSubject of(List<String> data) {
+            return new ColoursSubject("colours", keyOf("colours", data), data);
+        }
+
+        @JsonProperty
+        @Schema(requiredMode = RequiredMode.REQUIRED, allowableValues = "colours")
+        public String kind() {
+            return "colours";
+        }
+    }
+
+    /** Plants of a layer. @param data where each stands; @param shapes the meshes of their variants */
+    record PlantsSubject(
+            @NotNull String id,
+            @NotNull String key,
+            @NotNull String data,
+            @NotNull String shapes) implements SubjectView {
+        static PlantsSubject of(String layer, String data, String shapes) {
+            return new PlantsSubject(layer, keyOf("plants", data, shapes), data, shapes);
+        }
+
+        @JsonProperty
+        @Schema(requiredMode = RequiredMode.REQUIRED, allowableValues = "plants")
+        public String kind() {
+            return "plants";
+        }
+    }
+
+    /**
+     * A prop where it stands.
+     *
+     * @param data positions, normals and triangles in its own frame
+     * @param values the shown values at its vertices, "" where there are none, between {@code low} and {@code high}
+     * @param colours at its vertices, "" where it has one {@code colour} all over
+     * @param origin x, y, z; @param turn a unit quaternion x, y, z, w; @param size times its own frame
+     * @param bounds least and greatest x, y, z in the place
+     */
+    record MeshSubject(
+            @NotNull String id,
+            @NotNull String key,
+            @NotNull String name,
+            @NotNull String data,
+            @NotNull String values,
+            @NotNull Double low,
+            @NotNull Double high,
+            @NotNull String colours,
+            @NotNull String colour,
+            @NotNull List<Double> origin,
+            @NotNull List<Double> turn,
+            @NotNull Double size,
+            @NotNull Integer triangles,
+            @NotNull List<Double> bounds)
+            implements SubjectView {
+
+        /** The same with the key that all the rest makes. */
+        MeshSubject keyed() {
+            String all = keyOf("mesh", name, data, values, low, high, colours, colour, origin, turn, size, bounds);
+            return new MeshSubject(
+                    id, all, name, data, values, low, high, colours, colour, origin, turn, size, triangles, bounds);
+        }
+
+        @JsonProperty
+        @Schema(requiredMode = RequiredMode.REQUIRED, allowableValues = "mesh")
+        public String kind() {
+            return "mesh";
+        }
+    }
+}

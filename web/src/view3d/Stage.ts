@@ -1,0 +1,125 @@
+import { Matrix4, Scene, ShaderMaterial, Vector2, Vector3, Vector4 } from 'three';
+import type { DataTexture, IUniform, Mesh } from 'three';
+import { heightAt, type Heights } from './ground';
+import { noiseTexture } from './noise';
+import { Planting } from './Planting';
+import { withShade, type LightGrid } from './shade';
+import * as shaders from './shaders';
+import type { PropMesh } from './subjects/PropMesh';
+import { lightTexture } from './textures';
+
+/** The water level where there is none. */
+const DRY = -1e9;
+/** As many as the shader has room for. */
+export const MOST_LEVELS = 40;
+
+/** Values on the ground's lattice: 16-bit steps from `min` to `max`, and the ends of the scale that they are shown on. */
+export interface ValueGrid {
+  columns: number;
+  rows: number;
+  steps: Uint16Array;
+  min: number;
+  max: number;
+}
+
+/** What every material of a picture reads. */
+export function newUniforms() {
+  return {
+    uSun: { value: new Vector3(0, 1, 0) },
+    uEye: { value: new Vector3() },
+    uSize: { value: new Vector2(1, 1) },
+    uLight: { value: null as DataTexture | null },
+    uHazeReach: { value: 260 },
+    uNoise: { value: noiseTexture() },
+    uValues: { value: null as DataTexture | null },
+    uScale: { value: new Vector4(0, 1, 1, 1) },
+    uValuesShown: { value: 0 },
+    uHeights: { value: new Vector2(0, 1) },
+    uWater: { value: DRY },
+    uMirror: { value: 0 },
+    uBroaden: { value: 1 },
+    uToWorld: { value: new Matrix4() },
+    uTint: { value: null as DataTexture | null },
+    uTone: { value: null as DataTexture | null },
+    uTinted: { value: 0 },
+    uLook: { value: new Vector2(0, 0) },
+    uSigned: { value: 0 },
+    uLevels: { value: new Array<number>(MOST_LEVELS).fill(0) },
+    uHeightMap: { value: null as DataTexture | null },
+    uMirrorMap: { value: null as unknown },
+  };
+}
+
+export type Uniforms = ReturnType<typeof newUniforms>;
+
+/** What subjects stand on and share: the scene, its materials, and the shape and light of the ground once that is there. */
+export class Stage {
+  readonly scene = new Scene();
+  readonly uniforms = newUniforms();
+  readonly materials = {
+    ground: this.material(shaders.GROUND_VERTEX, shaders.GROUND_FRAGMENT),
+    water: this.material(shaders.WATER_VERTEX, shaders.WATER_FRAGMENT),
+    prop: this.material(shaders.PROP_VERTEX, shaders.PROP_FRAGMENT),
+    cloth: this.material(shaders.PROP_VERTEX, shaders.PROP_FRAGMENT, { CLOTH: 1 }),
+  };
+  readonly planting = new Planting(this.scene, {
+    blade: this.material(shaders.COMMON + shaders.PLANT_VERTEX, shaders.PLANT_FRAGMENT, { BLADE: 1 }),
+    whole: this.material(shaders.COMMON + shaders.PLANT_VERTEX, shaders.PLANT_FRAGMENT),
+    swaying: (blade, own) => this.material(shaders.COMMON + shaders.PLANT_VERTEX, shaders.PLANT_FRAGMENT, blade ? { BLADE: 1, SWAY: 1 } : { SWAY: 1 }, own),
+  });
+  readonly props = new Map<string, PropMesh>();
+  /** The ground, coarse for drafts and fine. */
+  draft: Mesh | null = null;
+  fine: Mesh | null = null;
+  water: Mesh | null = null;
+  heights: Heights | null = null;
+  light: LightGrid | null = null;
+  /** The values that are shown, over their scale. */
+  values: ValueGrid | null = null;
+  /** Counts what has changed of that which stands still. */
+  version = 0;
+
+  /** @param smooth whether float textures can be blended; @param draw asks for a new picture */
+  constructor(
+    readonly smooth: boolean,
+    private readonly draw: () => void,
+  ) {
+    this.materials.prop.side = this.materials.cloth.side = 2;
+  }
+
+  material(vertex: string, fragment: string, defines: Record<string, number> = {}, own: Record<string, IUniform> = {}): ShaderMaterial {
+    return new ShaderMaterial({ defines, uniforms: { ...this.uniforms, ...own }, vertexShader: vertex, fragmentShader: shaders.COMMON + fragment, side: fragment === shaders.PLANT_FRAGMENT ? 2 : 0 });
+  }
+
+  /** Something that stands still has changed. */
+  changed(): void {
+    this.version++;
+    this.draw();
+  }
+
+  /** Metres of the water's level, or null. */
+  get waterLevel(): number | null {
+    const level = this.uniforms.uWater.value;
+    return level > DRY ? level : null;
+  }
+
+  set waterLevel(level: number | null) {
+    this.uniforms.uWater.value = level ?? DRY;
+  }
+
+  get valuesShown(): boolean {
+    return this.uniforms.uValuesShown.value > 0;
+  }
+
+  heightAt(x: number, z: number): number {
+    return this.heights ? heightAt(this.heights, x, z) : 0;
+  }
+
+  /** The ground's light with the shade of what is large. */
+  shade(): void {
+    if (!this.light || !this.heights) return;
+    const grid = withShade(this.light, this.heights, this.uniforms.uSun.value, this.planting.all);
+    this.uniforms.uLight.value?.dispose();
+    this.uniforms.uLight.value = lightTexture(grid.columns, grid.rows, grid.sun, grid.sky);
+  }
+}
