@@ -168,7 +168,8 @@ export const api = {
   readMesh: (file: File, signal?: AbortSignal) => json<MeshRead>('/api/meshes', { ...form(file), signal }),
   yard: (id: string) => json<YardView>(`/api/sites/${id}/yard`),
   profile: (id: string, cut: Cut, signal?: AbortSignal) => json<CutView>(`/api/sites/${id}/profile`, body('POST', cut, signal)),
-  data: async (key: string) => (await send(`/api/data/${key}`)).arrayBuffer(),
+  /** @param keys of one binary, which comes as it is, or of several, each of which comes after its length */
+  data: async (keys: string[]) => (await send(`/api/data/${keys.join(',')}`)).arrayBuffer(),
   handOverFormats: () => json<{ name: string; purpose: string }[]>('/api/handover/formats'),
   handOverLayers: (id: string) => json<{ id: string; name: string }[]>(`/api/sites/${id}/handover/layers`),
   handOver: (id: string, formats: string[], without: string[], signal: AbortSignal) =>

@@ -107,10 +107,16 @@ export class Viewport {
   async show(views: SubjectView[], get: (key: string) => Promise<Bundle>, current: () => boolean = () => true): Promise<boolean> {
     const standing = new Set(views.map((view) => view.id));
     for (const id of this.subjects.keys()) if (!standing.has(id)) this.forget(id);
-    for (const view of views) {
+    // asked for together, taken in order: what lies below comes first
+    const wanted = views.flatMap((view) => {
       const kind = kindOf(view);
-      if (!kind || this.subjects.get(view.id)?.key === view.key) continue;
-      const data = await Promise.all(kind.needs(view).map((key) => (key === '' ? NOTHING : get(key))));
+      if (!kind || this.subjects.get(view.id)?.key === view.key) return [];
+      return [{ view, kind, coming: Promise.all(kind.needs(view).map((key) => (key === '' ? NOTHING : get(key)))) }];
+    });
+    // one that fails is met where it is waited for
+    wanted.forEach(({ coming }) => coming.catch(() => undefined));
+    for (const { view, kind, coming } of wanted) {
+      const data = await coming;
       if (!current()) return false;
       const held = this.subjects.get(view.id) ?? { key: '', subject: kind.make(this.stage, view) };
       held.key = view.key;

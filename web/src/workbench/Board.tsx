@@ -1,6 +1,7 @@
 import { Fragment, useRef, useState } from 'react';
 import { Dropdown } from 'react-bootstrap';
 import type { Falloff, Layer } from '../api/types';
+import { Picture } from '../parts/Picture';
 import { grouped } from '../parts/numbers';
 import { useRovingGrid } from '../parts/rovingGrid';
 import { AddFalloff, AddLayer } from './adding';
@@ -103,7 +104,7 @@ export function Board() {
                   {pinned.includes(each.id) && <i className="bi bi-pin-angle-fill" aria-label="pinned" />}
                   {each.name}
                 </span>
-                {picture && <img src={`/api/pictures/${picture}`} alt="" />}
+                {picture && <Picture of={picture} />}
                 </button>
               </div>
             );

@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { Dropdown } from 'react-bootstrap';
 import type { Falloff, StageView } from '../api/types';
 import { EditableName } from '../parts/EditableName';
+import { Picture } from '../parts/Picture';
 import { percent, shown } from '../parts/numbers';
 import { AimField } from './AimField';
 import { CopyToSite } from './CopyToSite';
@@ -72,7 +73,7 @@ export function ResultCard({ falloff, view }: { falloff: Falloff; view: StageVie
         <span className="visually-hidden">
           Show {falloff.name} in the view: {valuesSaid(view?.summary)},{' '}
         </span>
-        {view && <img src={`/api/pictures/${view.picture}`} alt="" />}
+        {view && <Picture of={view.picture} />}
         <Histogram summary={view?.summary} />
         <span className="text-start small ps-1">
           {view && !ofManifest?.perPlant && (

@@ -7,6 +7,7 @@ import { SettingField } from './SettingField';
 import type { Settings } from './settings';
 import type { StepActions } from './StepStrip';
 import { INSIDE } from '../parts/menu';
+import { Picture } from '../parts/Picture';
 import { PopUp } from '../parts/PopUp';
 import { groundOf } from '../view/manifest';
 import { useSeen, useSelection } from '../view/view';
@@ -130,7 +131,7 @@ export function StepCard({ stage, description, settings, view, before, onPreview
         </Dropdown>
       </div>
       <button className="pictures" onClick={choose} aria-label={`Show ${title} in the view: ${valuesSaid(view?.summary)}`} title={`Show this step in the view: ${valuesSaid(view?.summary)}`}>
-        {view ? <img src={`/api/pictures/${view.picture}`} alt="" draggable={false} /> : <img alt="" />}
+        {view ? <Picture of={view.picture} draggable={false} /> : <img alt="" />}
         <Histogram summary={view?.summary} />
       </button>
       <div className="controls">

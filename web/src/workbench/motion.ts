@@ -1,5 +1,6 @@
 import { useEffect, useRef, useState } from 'react';
-import { api as page, isStopped } from '../api/client';
+import { isStopped } from '../api/client';
+import { bytesOf } from '../api/data';
 import { parseBundle } from '../api/bundle';
 import type { AllKinds, Edit, Manifest, MotionView, Recipe, Site } from '../api/types';
 import { sayProblem, useNotes } from '../parts/notes';
@@ -34,7 +35,7 @@ class Blocks {
   readonly get = (key: string): Promise<Block> => {
     const known = this.held.get(key);
     if (known) return known;
-    const asked = page.data(key).then(parseBundle);
+    const asked = bytesOf(key).then(parseBundle);
     this.held.set(key, asked);
     asked.catch(() => this.held.delete(key));
     return asked;

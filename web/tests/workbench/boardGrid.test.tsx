@@ -1,7 +1,9 @@
 // @vitest-environment jsdom
 import { cleanup, fireEvent, screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
-import { afterEach, beforeEach, describe, expect, it } from 'vitest';
+import { Profiler } from 'react';
+import { act } from '@testing-library/react';
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import type { AllKinds, Manifest, PropertyDescription, Recipe } from '../../src/api/types';
 import { Board, columnsTemplate } from '../../src/workbench/Board';
 import { PropertyEnds } from '../../src/workbench/PropertyEnds';
@@ -44,6 +46,23 @@ beforeEach(() => theView().selection.setState({ falloff: 'shore', stage: -1, lay
 afterEach(cleanup);
 
 describe('the board', () => {
+  it('is not drawn anew while the pointer moves over the picture, but when something else is chosen', () => {
+    const drawn = vi.fn();
+    showIn(
+      sessionOf(site(), { kinds }),
+      <Profiler id="board" onRender={drawn}>
+        <Board />
+      </Profiler>,
+    );
+    drawn.mockClear();
+    const hover = { x: 1, y: 0, z: 2, plant: -1, layer: '' };
+    act(() => theView().selection.getState().set({ hover, hoverValue: 0.4 }));
+    act(() => theView().selection.getState().set({ hover: { ...hover, x: 2 }, hoverValue: 0.5, time: 1 }));
+    expect(drawn).not.toHaveBeenCalled();
+    act(() => theView().selection.getState().chooseFalloff('flat'));
+    expect(drawn).toHaveBeenCalled();
+  });
+
   it('opens the chosen layer only, and unfolds another by hand', async () => {
     open();
     expect(screen.getAllByRole('button', { name: 'density' })).toHaveLength(1);

@@ -6,8 +6,11 @@ import static org.lumbrit.server.RunningServer.subject;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.io.StringWriter;
+import java.nio.ByteBuffer;
+import java.nio.ByteOrder;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Map;
@@ -111,6 +114,28 @@ class ViewTest {
         assertThat(server.get("/api/data/00000000000000000000000000000000").status())
                 .isEqualTo(404);
         assertThat(server.get("/api/data/..%2f..%2fpassword").status()).isIn(400, 404);
+    }
+
+    @Test
+    void severalBinariesComeTogetherEachWithItsLength() {
+        JsonNode manifest = view("[]");
+        String field = subject(manifest, "field").get("data").asString();
+        String picture = manifest.at("/falloffs/0/stages/0/picture").asString();
+        ByteBuffer both = ByteBuffer.wrap(
+                        server.get("/api/data/" + field + "," + picture).body())
+                .order(ByteOrder.LITTLE_ENDIAN);
+        for (String key : List.of(field, picture)) {
+            byte[] part = new byte[both.getInt()];
+            both.get(part);
+            assertThat(part).isEqualTo(server.get("/api/data/" + key).body());
+        }
+        assertThat(both.hasRemaining()).isFalse();
+        assertThat(server.get("/api/data/" + field + ",00000000000000000000000000000000")
+                        .status())
+                .isEqualTo(404);
+        assertThat(server.get("/api/data/" + String.join(",", Collections.nCopies(65, field)))
+                        .status())
+                .isEqualTo(400);
     }
 
     @Test

@@ -32,7 +32,7 @@ final class Numbers {
         Record carried = record;
         for (RecordComponent component : Kinds.components(record.getClass())) {
             Object before = Kinds.value(record, component);
-            Object after = value(before, component.getAnnotation(Setting.class));
+            Object after = value(before, Kinds.setting(component));
             if (!after.equals(before)) {
                 carried = Kinds.with(carried, component.getName(), after);
             }

@@ -46,7 +46,7 @@ public record Description(String name, String title, String help, List<SettingDe
     public static List<SettingDescription> settings(Class<? extends Record> type) {
         List<SettingDescription> settings = new ArrayList<>();
         for (RecordComponent component : type.getRecordComponents()) {
-            Setting setting = component.getAnnotation(Setting.class);
+            Setting setting = Kinds.setting(component);
             if (setting != null && !STRUCTURE.contains(component.getName())) {
                 settings.add(describe(component, setting));
             }

@@ -1,6 +1,5 @@
 package org.lumbrit.core.kinds;
 
-import java.lang.reflect.Method;
 import java.lang.reflect.RecordComponent;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -9,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.ServiceLoader;
+import java.util.concurrent.ConcurrentHashMap;
 
 /** The kinds of an interface: those that its {@code permits} line names where it is sealed, else those of its {@link Registry}. */
 public final class Kinds {
@@ -75,7 +75,11 @@ public final class Kinds {
     private static final ClassValue<RecordComponent[]> COMPONENTS = new ClassValue<>() {
         @Override
         protected RecordComponent[] computeValue(Class<?> type) {
-            return type.getRecordComponents();
+            RecordComponent[] components = type.getRecordComponents();
+            for (RecordComponent component : components) {
+                component.getAccessor().setAccessible(true);
+            }
+            return components;
         }
     };
 
@@ -84,11 +88,18 @@ public final class Kinds {
         return COMPONENTS.get(type);
     }
 
+    private static final Map<RecordComponent, Optional<Setting>> SETTINGS = new ConcurrentHashMap<>();
+
+    /** What a component says of itself as a setting; null where it says nothing. Kept, as the language looks it up under a lock. */
+    public static Setting setting(RecordComponent component) {
+        return SETTINGS.computeIfAbsent(component, each -> Optional.ofNullable(each.getAnnotation(Setting.class)))
+                .orElse(null);
+    }
+
+    /** The value of one of the {@link #components} of a record. */
     public static Object value(Record record, RecordComponent component) {
         try {
-            Method accessor = component.getAccessor();
-            accessor.setAccessible(true);
-            return accessor.invoke(record);
+            return component.getAccessor().invoke(record);
         } catch (ReflectiveOperationException e) {
             throw new IllegalStateException("cannot read " + component, e);
         }

@@ -60,7 +60,7 @@ public final class References {
             return Kinds.known(raw) ? Kinds.of(raw).stream().anyMatch(kind -> refers(kind, seen)) : raw.isInterface();
         }
         return Arrays.stream(Kinds.components(raw)).anyMatch(component -> {
-            Setting setting = component.getAnnotation(Setting.class);
+            Setting setting = Kinds.setting(component);
             return setting != null && setting.refers().isReference() || refers(component.getGenericType(), seen);
         });
     }
@@ -95,7 +95,7 @@ public final class References {
                 collect(
                         path.isEmpty() ? component.getName() : path + "." + component.getName(),
                         Kinds.value(record, component),
-                        component.getAnnotation(Setting.class),
+                        Kinds.setting(component),
                         found);
             }
         } else if (value instanceof String id
@@ -154,7 +154,7 @@ public final class References {
             Record changed = record;
             for (RecordComponent component : Kinds.components(record.getClass())) {
                 Object before = Kinds.value(record, component);
-                Object after = replaced(before, component.getAnnotation(Setting.class), what, other);
+                Object after = replaced(before, Kinds.setting(component), what, other);
                 if (!after.equals(before)) {
                     changed = Kinds.with(changed, component.getName(), after);
                 }
@@ -194,7 +194,7 @@ public final class References {
             Record changed = record;
             for (RecordComponent component : Kinds.components(record.getClass())) {
                 Object before = Kinds.value(record, component);
-                Optional<?> after = left(before, component.getAnnotation(Setting.class), what, id);
+                Optional<?> after = left(before, Kinds.setting(component), what, id);
                 if (after.isEmpty()) {
                     return after;
                 }

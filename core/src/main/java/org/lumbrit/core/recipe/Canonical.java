@@ -32,7 +32,7 @@ public final class Canonical {
             if (component.isAnnotationPresent(Apart.class)) {
                 continue;
             }
-            Setting setting = component.getAnnotation(Setting.class);
+            Setting setting = Kinds.setting(component);
             key.add(component.getName());
             boolean refers = setting != null && setting.refers().isReference();
             write(key, Kinds.value(record, component), refers ? setting.refers() : Refers.NOTHING, references);

@@ -14,31 +14,36 @@ final class ClockCheck {
     private final Recipe recipe;
     private final BiConsumer<String, String> say;
 
-    /** @param say receives a path and what is wrong there */
-    ClockCheck(Recipe recipe, BiConsumer<String, String> say) {
+    private final boolean sound;
+
+    /** @param say receives a path and what is wrong there; @param sound whether nothing else is wrong with the recipe */
+    ClockCheck(Recipe recipe, BiConsumer<String, String> say, boolean sound) {
         this.recipe = recipe;
         this.say = say;
+        this.sound = sound;
     }
 
     void clock() {
         Clock clock = recipe.clock();
+        boolean each = true;
         if (clock.loopSeconds() <= 0 && !(clock.endSeconds() > clock.startSeconds())) {
             say.accept("clock.endSeconds", "The end lies after the start, or there is a loop.");
+            each = false;
         } else if (clock.framesPerSecond() >= 1 && clock.frames().count() > Frames.MOST) {
             say.accept(
                     "clock.loopSeconds",
                     "That would be " + clock.frames().count() + " frames; at most " + Frames.MOST
                             + " are played. Make it shorter, or fewer frames a second.");
+            each = false;
         }
         if (clock.tracks().size() > MOST_TRACKS) {
             say.accept("clock.tracks", "At most " + MOST_TRACKS + " numbers can be keyed.");
             return;
         }
-        boolean sound = true;
         for (int t = 0; t < clock.tracks().size(); t++) {
-            sound &= track("clock.tracks[" + t + "]", clock.tracks(), t);
+            each &= track("clock.tracks[" + t + "]", clock.tracks(), t);
         }
-        if (sound) {
+        if (sound && each) {
             together();
         }
     }
@@ -88,23 +93,14 @@ final class ClockCheck {
 
     /** Each number may be allowed alone and the recipe still not hold with all of them at one time. */
     private void together() {
-        if (recipe.clock().tracks().isEmpty()
-                || !RecipeCheck.problems(recipe.withClock(recipe.clock().withTracks(List.of())))
-                        .isEmpty()) {
-            return;
-        }
         recipe.clock().tracks().stream()
                 .flatMap(track -> track.keys().stream().map(CurvePoint::in))
                 .distinct()
                 .sorted()
-                .forEach(time -> RecipeCheck.problems(at(time)).stream()
+                .forEach(time -> RecipeCheck.otherNumbers(recipe.keyedAt(time), recipe).stream()
                         .findFirst()
                         .ifPresent(problem -> say.accept(
                                 problem.path(),
                                 "With its keys, at " + Decimal.write(time, 2) + " s: " + problem.message())));
-    }
-
-    private Recipe at(double time) {
-        return recipe.keyedAt(time).withClock(recipe.clock().withTracks(List.of()));
     }
 }

@@ -77,7 +77,7 @@ final class KeyedNumbers {
         if (value instanceof Record record) {
             for (RecordComponent component : Kinds.components(record.getClass())) {
                 if (component.getName().equals(way[at])) {
-                    return found(Kinds.value(record, component), way, at + 1, component.getAnnotation(Setting.class));
+                    return found(Kinds.value(record, component), way, at + 1, Kinds.setting(component));
                 }
             }
         }

@@ -2,7 +2,9 @@ package org.lumbrit.core.recipe;
 
 import java.lang.reflect.RecordComponent;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.HashSet;
+import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -27,8 +29,14 @@ public final class RecipeCheck {
     /** More of one kind than anybody places by hand; each is compared with others. */
     private static final int MOST_OF_A_KIND = 5000;
 
+    /** Those that were found sound last: whoever stores, plans and looks at a recipe each requires it of the same one. */
+    private static final Newest<Recipe> SOUND = new Newest<>(16);
+
     private final Recipe recipe;
     private final List<Problem> problems = new ArrayList<>();
+
+    /** Things that need not be looked at again, by identity. */
+    private final Set<Object> known = Collections.newSetFromMap(new IdentityHashMap<>());
 
     private RecipeCheck(Recipe recipe) {
         this.recipe = recipe;
@@ -52,16 +60,47 @@ public final class RecipeCheck {
         check.falloffs();
         check.layers();
         check.drives();
-        new ClockCheck(recipe, check::say).clock();
+        new ClockCheck(recipe, check::say, check.problems.isEmpty()).clock();
         return check.problems;
+    }
+
+    /**
+     * The problems of a recipe that has only other numbers than a sound one: of the falloffs, layers and props that are not the same.
+     *
+     * @param sound with the same names and references
+     */
+    static List<Problem> otherNumbers(Recipe recipe, Recipe sound) {
+        RecipeCheck check = new RecipeCheck(recipe);
+        check.known.addAll(sound.falloffs());
+        check.known.addAll(sound.layers());
+        check.known.addAll(sound.props());
+        check.changed("falloffs", recipe.falloffs());
+        check.changed("layers", recipe.layers());
+        check.changed("props", recipe.props());
+        check.props();
+        check.falloffs();
+        check.layers();
+        return check.problems;
+    }
+
+    private void changed(String path, List<?> things) {
+        for (int i = 0; i < things.size(); i++) {
+            if (!known.contains(things.get(i))) {
+                settings(path + "[" + i + "]", (Record) things.get(i));
+            }
+        }
     }
 
     /** @return the recipe itself; @throws InvalidRecipeException with every problem found */
     public static Recipe require(Recipe recipe) {
+        if (SOUND.holds(recipe)) {
+            return recipe;
+        }
         List<Problem> found = problems(recipe);
         if (!found.isEmpty()) {
             throw new InvalidRecipeException(found);
         }
+        SOUND.add(recipe);
         return recipe;
     }
 
@@ -109,7 +148,7 @@ public final class RecipeCheck {
     private void settings(String path, Record record) {
         for (RecordComponent component : Kinds.components(record.getClass())) {
             String at = path.isEmpty() ? component.getName() : path + "." + component.getName();
-            value(at, Kinds.value(record, component), component.getAnnotation(Setting.class));
+            value(at, Kinds.value(record, component), Kinds.setting(component));
         }
     }
 
@@ -195,6 +234,9 @@ public final class RecipeCheck {
 
     private void props() {
         for (int i = 0; i < recipe.props().size(); i++) {
+            if (known.contains(recipe.props().get(i))) {
+                continue;
+            }
             recipe.props().get(i).pose().check(below("props[" + i + "].pose"));
         }
     }
@@ -202,6 +244,9 @@ public final class RecipeCheck {
     private void falloffs() {
         for (int i = 0; i < recipe.falloffs().size(); i++) {
             Falloff falloff = recipe.falloffs().get(i);
+            if (known.contains(falloff)) {
+                continue;
+            }
             Set<String> ids = new HashSet<>();
             for (int s = 0; s < falloff.steps().size(); s++) {
                 String at = "falloffs[" + i + "].steps[" + s + "]";
@@ -219,8 +264,8 @@ public final class RecipeCheck {
             limits("falloffs[" + i + "].limits", falloff);
             source("falloffs[" + i + "].source", falloff.source());
         }
-        Graph.of(recipe)
-                .circle()
+        // other numbers read nothing else
+        (known.isEmpty() ? Graph.of(recipe).circle() : Optional.<String>empty())
                 .ifPresent(circle -> say(
                         "falloffs",
                         "These read each other in a circle: " + circle
@@ -259,6 +304,9 @@ public final class RecipeCheck {
     private void layers() {
         for (int i = 0; i < recipe.layers().size(); i++) {
             Layer layer = recipe.layers().get(i);
+            if (known.contains(layer)) {
+                continue;
+            }
             String at = "layers[" + i + "].properties";
             layer.properties()
                     .forEach((name, range) -> layer.offered().stream()

@@ -1,7 +1,6 @@
 package org.lumbrit.core.site;
 
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -54,8 +53,7 @@ public final class SitePlan {
     private final List<ReliefState> relief;
     private final boolean finished;
     private final Once<String, Object> measures = new Once<>();
-    private final Map<String, List<String>> stageKeys = new HashMap<>();
-    private final Map<String, Domain> domains = new HashMap<>();
+    private final Map<String, Staged> staged = new ConcurrentHashMap<>();
     private final Map<String, KnownLayer> layerKeys = new ConcurrentHashMap<>();
     private final Map<String, String> placeKeys = new ConcurrentHashMap<>();
 
@@ -75,7 +73,6 @@ public final class SitePlan {
         this.finished = finished;
         this.assets = assets;
         this.time = time;
-        this.recipe.falloffs().forEach(falloff -> stages(falloff.id()));
     }
 
     /** A ground that no layer shapes, or that has been shaped already. */
@@ -215,19 +212,18 @@ public final class SitePlan {
 
     /** Content key of a falloff's source (stage 0) or of its value after a step (stage 1 …). */
     public String stageKey(String falloffId, int stage) {
-        return stages(falloffId).get(stage);
+        return staged(falloffId).keys.get(stage);
     }
 
     /** Content key of a falloff's result. */
     public String resultKey(String falloffId) {
-        List<String> keys = stages(falloffId);
+        List<String> keys = staged(falloffId).keys;
         return keys.get(keys.size() - 1);
     }
 
     /** Where a falloff has values: the finest of its source, its steps and its limits. */
     public Domain domain(String falloffId) {
-        stages(falloffId);
-        return domains.get(falloffId);
+        return staged(falloffId).domain;
     }
 
     /** Content key of what a source measures. */
@@ -365,8 +361,11 @@ public final class SitePlan {
         return key.key();
     }
 
-    private List<String> stages(String falloffId) {
-        List<String> known = stageKeys.get(falloffId);
+    /** Content keys of a falloff's source and of each step after it, and where it has values. */
+    private record Staged(List<String> keys, Domain domain) {}
+
+    private Staged staged(String falloffId) {
+        Staged known = staged.get(falloffId);
         if (known != null) {
             return known;
         }
@@ -392,9 +391,9 @@ public final class SitePlan {
             }
             keys.add(key.key());
         }
-        stageKeys.put(falloffId, keys);
-        domains.put(falloffId, domain);
-        return keys;
+        Staged made = new Staged(keys, domain);
+        staged.put(falloffId, made);
+        return made;
     }
 
     private String referenceKey(Refers what, String id) {

@@ -2,19 +2,13 @@ package org.lumbrit.server.api;
 
 import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.constraints.NotNull;
-import java.io.ByteArrayOutputStream;
-import java.io.IOException;
-import java.io.UncheckedIOException;
 import java.util.List;
 import java.util.UUID;
-import java.util.zip.Deflater;
-import java.util.zip.GZIPOutputStream;
 import org.lumbrit.core.answers.Aim;
 import org.lumbrit.core.answers.WhyHere;
 import org.lumbrit.core.cover.CoverLayer;
 import org.lumbrit.core.cover.Plants;
 import org.lumbrit.core.math.Cancel;
-import org.lumbrit.core.math.KeyBuilder;
 import org.lumbrit.core.recipe.Edit;
 import org.lumbrit.core.recipe.InvalidRecipeException;
 import org.lumbrit.core.recipe.Layer;
@@ -31,23 +25,16 @@ import org.lumbrit.server.view.Manifest;
 import org.lumbrit.server.view.ViewRequest;
 import org.lumbrit.server.view.ViewService;
 import org.lumbrit.server.work.Newest;
-import org.springframework.http.CacheControl;
 import org.springframework.http.MediaType;
-import org.springframework.http.ResponseEntity;
-import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
-import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RestController;
 import tools.jackson.databind.JsonNode;
 
-/** Looking at a site: manifests, immutable binaries, and the explanation of one place. */
+/** Looking at a site: manifests, and the explanation of one place. */
 @RestController
 class ViewApi {
-    private static final CacheControl FOR_EVER =
-            CacheControl.maxAge(java.time.Duration.ofDays(365)).cachePublic().immutable();
-
     private final SiteStore store;
     private final ViewService views;
     private final KeptResults results;
@@ -110,48 +97,6 @@ class ViewApi {
         return views.manifest(recipe, preview.base(), preview.view(), cancel);
     }
 
-    @GetMapping(path = "/api/data/{key}", produces = MediaType.APPLICATION_OCTET_STREAM_VALUE)
-    ResponseEntity<byte[]> data(
-            @PathVariable String key, @RequestHeader(name = "Accept-Encoding", defaultValue = "") String accepted) {
-        byte[] plain = binary(key);
-        ResponseEntity.BodyBuilder answer =
-                ResponseEntity.ok().cacheControl(FOR_EVER).varyBy("Accept-Encoding");
-        if (!accepted.contains("gzip")) {
-            return answer.body(plain);
-        }
-        byte[] packed = results.get(new KeyBuilder("gzip/2").add(key).key(), Cancel.NEVER, shared -> packed(plain));
-        if (packed.length == 0) {
-            return answer.body(plain);
-        }
-        return answer.header("Content-Encoding", "gzip").body(packed);
-    }
-
-    /** Empty where packing would save less than a third: somebody waits for the picture, and packing takes longer than sending. */
-    private static byte[] packed(byte[] plain) {
-        byte[] start = java.util.Arrays.copyOfRange(plain, plain.length / 3, plain.length / 3 + plain.length / 16);
-        return start.length > 4096 && gzip(start).length > start.length * 2 / 3 ? new byte[0] : gzip(plain);
-    }
-
-    /** Fast rather than small. */
-    private static byte[] gzip(byte[] plain) {
-        ByteArrayOutputStream packed = new ByteArrayOutputStream(plain.length / 2 + 64);
-        try (GZIPOutputStream out = new GZIPOutputStream(packed, 1 << 16) {
-            {
-                def.setLevel(Deflater.BEST_SPEED);
-            }
-        }) {
-            out.write(plain);
-        } catch (IOException e) {
-            throw new UncheckedIOException("writing to memory cannot fail", e);
-        }
-        return packed.toByteArray();
-    }
-
-    @GetMapping(path = "/api/pictures/{key}", produces = MediaType.IMAGE_PNG_VALUE)
-    ResponseEntity<byte[]> picture(@PathVariable String key) {
-        return ResponseEntity.ok().cacheControl(FOR_EVER).body(binary(key));
-    }
-
     /**
      * What is wanted: a share of the ground from a falloff, or a number of plants from a cover.
      *
@@ -198,13 +143,6 @@ class ViewApi {
             throw new BadInputException("plants: between " + least + " and " + most + ", not " + number + ".");
         }
         return number;
-    }
-
-    private byte[] binary(String key) {
-        return results.peek(key)
-                .filter(byte[].class::isInstance)
-                .map(byte[].class::cast)
-                .orElseThrow(() -> new NotFoundException("This result is not kept any more; ask for the view again."));
     }
 
     @Newest
