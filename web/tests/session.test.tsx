@@ -3,7 +3,7 @@ import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { act, cleanup, render, waitFor } from '@testing-library/react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { api, Problem } from '../src/api/client';
-import type { Edit, Manifest, Site, ViewRequest } from '../src/api/types';
+import type { Edit, Finding, Manifest, Site, ViewRequest } from '../src/api/types';
 import { useNotes } from '../src/parts/notes';
 import { Seeing } from '../src/view/Seeing';
 import { newView, ViewContext, type View } from '../src/view/view';
@@ -14,6 +14,7 @@ class SmallServer {
   revision = 1;
   edits: { base: number; edits: Edit[] }[] = [];
   views: { base: number; edits: Edit[]; request: ViewRequest; signal: AbortSignal; answer: (manifest: Manifest) => void; fail: (error: unknown) => void }[] = [];
+  findings: { base: number; edits: Edit[] }[] = [];
   /** Calls that are held back until they are let go. */
   held: (() => void)[] = [];
   hold = false;
@@ -56,6 +57,10 @@ class SmallServer {
           signal!.addEventListener('abort', () => fail(new DOMException('gone', 'AbortError')));
         }),
     );
+    vi.spyOn(view.api, 'findings').mockImplementation(async (_id, base, edits) => {
+      this.findings.push({ base, edits });
+      return [{ title: `of ${base}` } as Finding];
+    });
   }
 
   release(): void {
@@ -280,6 +285,24 @@ describe('the view', () => {
     await act(async () => server.views[1]!.answer(manifest('second')));
     await waitFor(() => expect(view.seen.getState().working).toBe(false));
     expect(view.seen.getState().manifest).toEqual(manifest('second'));
+  });
+
+  it('looks for mistakes once the picture is there, and not while something is dragged', async () => {
+    const { result } = await opened();
+    await waitFor(() => expect(server.views).toHaveLength(1));
+    expect(server.findings).toEqual([]);
+    await act(async () => server.views[0]!.answer(manifest('first')));
+    await waitFor(() => expect(view.seen.getState().findings).toEqual([{ title: 'of 1' }]));
+    act(() => result.current.session!.preview(edit('dragged')));
+    await waitFor(() => expect(server.views).toHaveLength(2));
+    await act(async () => server.views[1]!.answer(manifest('second')));
+    act(() => view.selection.getState().set({ time: 1 }));
+    await waitFor(() => expect(server.views).toHaveLength(3));
+    expect(server.findings).toHaveLength(1);
+    act(() => result.current.session!.preview([]));
+    await waitFor(() => expect(server.views.length).toBeGreaterThan(2));
+    await act(async () => server.views.forEach(({ answer }) => answer(manifest('rest'))));
+    expect(server.findings).toHaveLength(1);
   });
 
   it('keeps the last picture and says why when one fails', async () => {

@@ -7,6 +7,7 @@ import type {
   Bringing,
   CutView,
   Edit,
+  Finding,
   HeightMapRead,
   LoopView,
   Manifest,
@@ -181,6 +182,7 @@ export interface ViewApi {
   /** What is to be seen: all of it, or what has changed where the request says what is held. */
   view: (id: string, base: number, edits: Edit[], view: ViewRequest, signal?: AbortSignal) => Promise<Manifest>;
   motion: (id: string, base: number, edits: Edit[], full: boolean, signal: AbortSignal) => Promise<MotionView>;
+  findings: (id: string, base: number, edits: Edit[], signal: AbortSignal) => Promise<Finding[]>;
   /** What long work is under way for it. */
   doing: () => Promise<{ text: string; kinds: string[] }>;
   /** Ends all of that. */
@@ -192,6 +194,7 @@ export function viewApi(name: string): ViewApi {
   return {
     view: (id, base, edits, view, signal) => json(`/api/sites/${id}/view`, body('POST', { base, edits, view }, signal), name),
     motion: (id, base, edits, full, signal) => json(`/api/sites/${id}/motion`, body('POST', { base, edits, full }, signal), name),
+    findings: (id, base, edits, signal) => json(`/api/sites/${id}/findings`, body('POST', { base, edits }, signal), name),
     doing: () => json('/api/doing', {}, name),
     stop: () => send('/api/stop', { method: 'POST' }, name),
   };

@@ -14,7 +14,7 @@ import { useSeen, useSelection } from '../view/view';
 /** The lined sheet with the variants of one plant; while the strip of steps is open, the chosen falloff can be seen and painted on them. */
 export function Sheet({ plant, strip }: { plant: NurseryPlant; strip: boolean }) {
   const { recipe, site, pending, edits, commit } = useSession();
-  const { manifest } = useSeen('manifest');
+  const { findings: known } = useSeen('findings');
   const { falloff: chosen, stage, values, set } = useSelection('falloff', 'stage', 'values', 'set');
   const canvas = useRef<HTMLCanvasElement>(null);
   const view = useRef<SheetView | null>(null);
@@ -78,7 +78,7 @@ export function Sheet({ plant, strip }: { plant: NurseryPlant; strip: boolean })
     const place = brushed && view.current?.placeAt(event.clientX - box.left, event.clientY - box.top);
     if (place) setStroke([...brushed.stroke, place.map(toTenthOfMillimetre)]);
   };
-  const findings = manifest?.findings.filter((each) => each.layer === plant.id) ?? [];
+  const findings = known?.filter((each) => each.layer === plant.id) ?? [];
   const level = shown?.levels[Math.min(detail, (shown?.levels.length ?? 1) - 1)];
   return (
     <section className="sheet" aria-label={`Sheet of ${plant.name}`}>

@@ -1,4 +1,4 @@
-import { useEffect, useMemo } from 'react';
+import { useEffect, useMemo, useRef } from 'react';
 import { isStopped } from '../api/client';
 import { sayProblem, useNotes } from '../parts/notes';
 import { isSilence } from '../workbench/SaveQueue';
@@ -41,6 +41,26 @@ export function Seeing() {
       }
     });
   }, [api, stream, seen, progress, id, revision, edits, draft, falloff, stage, layer, property, shows, time, comparing, alone, course, full, returns, again, lost]);
+
+  const { manifest } = useSeen('manifest');
+  const looked = useRef('');
+  const looking = useMemo(() => new RequestStream(() => undefined), []);
+  useEffect(() => {
+    // the picture comes first, and what is being dragged is nobody's mistake yet
+    if (!manifest || draft) return;
+    const state = JSON.stringify([id, revision, edits]);
+    if (state === looked.current) return;
+    looking.wish(async (signal) => {
+      try {
+        seen.setState({ findings: await api.findings(id, revision, edits, signal) });
+        looked.current = state;
+        return false;
+      } catch (error) {
+        if (!isStopped(error) && !isSilence(error)) sayProblem(error, 'findings');
+        return isStopped(error);
+      }
+    });
+  }, [api, looking, seen, manifest, draft, id, revision, edits]);
 
   useEffect(() => progress.setState({ saving: waits }), [progress, waits]);
   useEffect(() => {

@@ -7,10 +7,10 @@ import { usePlaying, useSeen, useSelection } from '../view/view';
 /** Likely mistakes, each with its place, its numbers, and a remedy that is one click and can be undone. */
 export function Findings({ show, onHide }: { show: boolean; onHide: () => void }) {
   const { recipe, commit } = useSession();
-  const { manifest } = useSeen('manifest');
+  const { findings: known } = useSeen('findings');
   const { chooseFalloff, chooseProperty } = useSelection('chooseFalloff', 'chooseProperty');
   const { motion: moving } = usePlaying('motion');
-  const findings = [...(manifest?.findings ?? []), ...(moving?.findings ?? [])];
+  const findings = [...(known ?? []), ...(moving?.findings ?? [])];
   const open = (finding: Finding) => {
     if (finding.falloff !== '') {
       const steps = recipe.falloffs.find((each) => each.id === finding.falloff)?.steps ?? [];

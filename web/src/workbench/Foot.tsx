@@ -9,10 +9,10 @@ import { usePlaying, useSeen } from '../view/view';
 /** The clock, findings, how long the last change took, and what the picture is doing. */
 export function Foot({ ripening, ripe, viewport }: { ripening: string; ripe: boolean; viewport: Viewport | null }) {
   const { recipe } = useSession();
-  const { manifest, working } = useSeen('manifest', 'working');
+  const { manifest, findings: known, working } = useSeen('manifest', 'findings', 'working');
   const [open, setOpen] = useState(false);
   const { motion: moving } = usePlaying('motion');
-  const findings = [...(manifest?.findings ?? []), ...(moving?.findings ?? [])];
+  const findings = [...(known ?? []), ...(moving?.findings ?? [])];
   return (
     <footer className="foot">
       <ClockBar viewport={viewport} ripe={ripe} />
@@ -28,7 +28,7 @@ export function Foot({ ripening, ripe, viewport }: { ripening: string; ripe: boo
           {findings.length === 1 ? '1 finding' : `${findings.length} findings`}
         </button>
       ) : (
-        <span className="muted">{manifest ? 'no findings' : ''}</span>
+        <span className="muted">{known ? 'no findings' : ''}</span>
       )}
       <Findings show={open} onHide={() => setOpen(false)} />
     </footer>

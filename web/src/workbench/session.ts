@@ -77,7 +77,7 @@ export function useSiteSession(id: string): { session: Session | null; problem: 
     return () => {
       queue.end();
       // what failed here is no longer looked at
-      for (const about of ['view', 'picture', 'motion']) useNotes.getState().over(about);
+      for (const about of ['view', 'picture', 'motion', 'findings']) useNotes.getState().over(about);
     };
   }, [queue]);
   const waiting = useSyncExternalStore(queue.subscribe, queue.snapshot);

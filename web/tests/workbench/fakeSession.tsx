@@ -60,8 +60,8 @@ export const theView = () => view;
 /** An open site whose changes are only noted down. */
 export type NotedSession = Session & { commit: Mock<Session['commit']>; preview: Mock<Session['preview']> };
 
-export function sessionOf(recipe: Recipe, { manifest, working, stop, ...part }: Partial<Session & Seen> = {}): NotedSession {
-  view.seen.setState({ ...view.seen.getInitialState(), ...(manifest && { manifest }), ...(working && { working }), ...(stop && { stop }) });
+export function sessionOf(recipe: Recipe, { manifest, findings, working, stop, ...part }: Partial<Session & Seen> = {}): NotedSession {
+  view.seen.setState({ ...view.seen.getInitialState(), ...(manifest && { manifest }), ...(findings && { findings }), ...(working && { working }), ...(stop && { stop }) });
   const noted = { preview: vi.fn<Session['preview']>(), commit: vi.fn<Session['commit']>() };
   return {
     site: { id: 'tarn', revision: 3, canUndo: true, canRedo: false, recipe } as unknown as Site,

@@ -24,7 +24,7 @@ const finding = (part: Partial<Finding>): Finding => ({ title: 'a finding', text
 describe('findings', () => {
   const remedy = [{ kind: 'remove-step', falloff: 'shore', step: 's2' }];
   const open = (findings: Finding[], recipe = recipeOf()) => {
-    const session = sessionOf(recipe, { manifest: { findings } as unknown as Manifest });
+    const session = sessionOf(recipe, { findings });
     const onHide = vi.fn();
     showIn(session, <Findings show onHide={onHide} />);
     return { session, onHide };
@@ -77,7 +77,7 @@ describe('the foot', () => {
     expect(screen.queryByText('no findings')).toBeNull();
     expect(screen.getByTestId('ripening').textContent).toBe('computing');
     cleanup();
-    showIn(sessionOf(recipe, { manifest: { findings: [], milliseconds: 3 } as unknown as Manifest }), <Foot ripening="sharp" ripe viewport={null} />);
+    showIn(sessionOf(recipe, { findings: [], manifest: { milliseconds: 3 } as unknown as Manifest }), <Foot ripening="sharp" ripe viewport={null} />);
     expect(screen.getByText('no findings')).toBeTruthy();
     expect(screen.getByTestId('ripening').textContent).toBe('sharp');
   });

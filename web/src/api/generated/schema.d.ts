@@ -4,7 +4,7 @@
  */
 
 export interface paths {
-    "/api/data/{key}": {
+    "/api/data/{keys}": {
         parameters: {
             query?: never;
             header?: never;
@@ -334,6 +334,22 @@ export interface paths {
         get: operations["ofSite"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sites/{id}/findings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["findings"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2658,7 +2674,6 @@ export interface components {
         };
         Manifest: {
             falloffs: components["schemas"]["FalloffView"][];
-            findings: components["schemas"]["FindingView"][];
             key: string;
             layers: components["schemas"]["LayerView"][];
             /** Format: double */
@@ -4849,6 +4864,11 @@ export interface components {
              */
             width: number;
         };
+        Unsaved: {
+            /** Format: int32 */
+            base: number;
+            edits: components["schemas"]["EditSchema"][];
+        };
         ViewRequest: {
             alone?: string;
             courseLayer?: string;
@@ -5047,7 +5067,7 @@ export interface operations {
                 "Accept-Encoding"?: string;
             };
             path: {
-                key: string;
+                keys: string[];
             };
             cookie?: never;
         };
@@ -5595,6 +5615,32 @@ export interface operations {
                 };
                 content: {
                     "text/event-stream": components["schemas"]["SseEmitter"];
+                };
+            };
+        };
+    };
+    findings: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Unsaved"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FindingView"][];
                 };
             };
         };

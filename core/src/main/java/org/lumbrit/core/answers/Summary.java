@@ -57,12 +57,22 @@ public record Summary(float min, float max, double covered, double from, double 
         private final double[] bins = new double[BINS];
 
         void extent(float[] values, float[] areas, double half, int from, int to) {
+            float least = Float.POSITIVE_INFINITY;
+            float most = Float.NEGATIVE_INFINITY;
             for (int i = from; i < to; i++) {
-                min = Math.min(min, values[i]);
-                max = Math.max(max, values[i]);
-                area += areas[i];
-                covered += values[i] >= half ? areas[i] : 0;
+                least = Math.min(least, values[i]);
+                most = Math.max(most, values[i]);
             }
+            double all = 0;
+            double reached = 0;
+            for (int i = from; i < to; i++) {
+                all += areas[i];
+                reached += values[i] >= half ? areas[i] : 0;
+            }
+            min = least;
+            max = most;
+            area = all;
+            covered = reached;
         }
 
         void fill(float[] values, float[] areas, double low, double scale, int from, int to) {

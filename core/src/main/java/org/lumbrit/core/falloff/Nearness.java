@@ -13,8 +13,10 @@ sealed interface Nearness extends Source permits DistanceSource, PropDistanceSou
 
     @Override
     default void evaluate(Scene scene, Samples samples, float[] distance, int from, int to, float[] out) {
+        double near = near();
+        double far = far();
         for (int i = from; i < to; i++) {
-            out[i] = (float) (1 - Smooth.ramp(near(), far(), distance[i]));
+            out[i] = (float) (1 - Smooth.ramp(near, far, distance[i]));
         }
     }
 

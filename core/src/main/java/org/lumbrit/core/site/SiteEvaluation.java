@@ -28,6 +28,7 @@ import org.lumbrit.core.plants.PlantMesh;
 import org.lumbrit.core.plants.PlantOwner;
 import org.lumbrit.core.props.PlacedMesh;
 import org.lumbrit.core.props.Prop;
+import org.lumbrit.core.recipe.Combine;
 import org.lumbrit.core.recipe.Drive;
 import org.lumbrit.core.recipe.Field;
 import org.lumbrit.core.recipe.Finding;
@@ -254,14 +255,31 @@ public final class SiteEvaluation {
         return kept(key, () -> {
             float[] values = stage(falloffId, stage, samples);
             float[] earlier = stage == 0 ? values : stage(falloffId, stage - 1, samples);
+            float[][] parts = new float[(values.length + Chunks.SIZE - 1) / Chunks.SIZE][];
+            Chunks.run(
+                    values.length,
+                    cancel,
+                    (from, to) -> parts[from / Chunks.SIZE] = extremes(values, earlier, from, to));
             float[] extremes = {Float.POSITIVE_INFINITY, Float.NEGATIVE_INFINITY, 0};
-            for (int i = 0; i < values.length; i++) {
-                extremes[0] = Math.min(extremes[0], values[i]);
-                extremes[1] = Math.max(extremes[1], values[i]);
-                extremes[2] = Math.max(extremes[2], Math.abs(values[i] - earlier[i]));
+            for (float[] part : parts) {
+                extremes[0] = Math.min(extremes[0], part[0]);
+                extremes[1] = Math.max(extremes[1], part[1]);
+                extremes[2] = Math.max(extremes[2], part[2]);
             }
             return extremes;
         });
+    }
+
+    private static float[] extremes(float[] values, float[] earlier, int from, int to) {
+        float least = Float.POSITIVE_INFINITY;
+        float most = Float.NEGATIVE_INFINITY;
+        float change = 0;
+        for (int i = from; i < to; i++) {
+            least = Math.min(least, values[i]);
+            most = Math.max(most, values[i]);
+            change = Math.max(change, Math.abs(values[i] - earlier[i]));
+        }
+        return new float[] {least, most, change};
     }
 
     /** A few numbers that are costly to come by, kept under a key that says what went into them. */
@@ -424,10 +442,11 @@ public final class SiteEvaluation {
         for (int d = 0; d < curves.size(); d++) {
             MonotoneCurve curve = curves.get(d);
             float[] value = values.get(d);
+            Combine combine = range.combine();
             for (int i = from; i < to; i++) {
-                responses[i - from] = range.combine().decided(weights[i - from]) ? 0 : curve.at(value[i]);
+                responses[i - from] = combine.decided(weights[i - from]) ? 0 : curve.at(value[i]);
             }
-            range.combine().fold(weights, responses, weights.length);
+            combine.fold(weights, responses, weights.length);
         }
         for (int i = from; i < to; i++) {
             out[i] = (float) range.at(Smooth.clamp01(weights[i - from]));

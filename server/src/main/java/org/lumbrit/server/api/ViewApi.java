@@ -22,6 +22,7 @@ import org.lumbrit.server.results.KeptResults;
 import org.lumbrit.server.storage.NotFoundException;
 import org.lumbrit.server.storage.SiteStore;
 import org.lumbrit.server.view.Manifest;
+import org.lumbrit.server.view.Manifest.FindingView;
 import org.lumbrit.server.view.ViewRequest;
 import org.lumbrit.server.view.ViewService;
 import org.lumbrit.server.work.Newest;
@@ -95,6 +96,21 @@ class ViewApi {
         List<Edit> edits = preview.edits().isEmpty() ? List.of() : RecipeJson.edits(preview.edits());
         Recipe recipe = store.preview(id, preview.base(), edits);
         return views.manifest(recipe, preview.base(), preview.view(), cancel);
+    }
+
+    /** A revision with edits that are not saved yet. */
+    record Unsaved(
+            @NotNull Integer base,
+
+            @NotNull @Schema(type = "array", implementation = SitesApi.EditSchema[].class)
+            JsonNode edits) {}
+
+    /** What is probably not meant. */
+    @Newest
+    @PostMapping(path = "/api/sites/{id}/findings", produces = MediaType.APPLICATION_JSON_VALUE)
+    List<FindingView> findings(@PathVariable UUID id, @RequestBody Unsaved unsaved, Cancel cancel) {
+        List<Edit> edits = unsaved.edits().isEmpty() ? List.of() : RecipeJson.edits(unsaved.edits());
+        return views.findings(store.preview(id, unsaved.base(), edits), cancel);
     }
 
     /**

@@ -28,7 +28,6 @@ public record Manifest(
         @NotNull List<LayerView> layers,
         @NotNull List<FalloffView> falloffs,
         @NotNull ShownView shown,
-        @NotNull List<FindingView> findings,
         @NotNull Integer plants,
         @NotNull Long triangles,
         @NotNull Double milliseconds) {
@@ -46,7 +45,6 @@ public record Manifest(
             List<LayerView> layers,
             List<FalloffView> falloffs,
             ShownView shown,
-            List<FindingView> findings,
             double milliseconds) {
         Standing standing = new Standing(
                 subjects.stream().map(SubjectView::id).toList(),
@@ -56,21 +54,10 @@ public record Manifest(
         long triangles = layers.stream().mapToLong(LayerView::triangles).sum()
                 + subjects.stream().mapToLong(SubjectView::triangles).sum();
         String key = new KeyBuilder("manifest/1")
-                .add(text(List.of(revision, subjects, layers, falloffs, shown, findings)))
+                .add(text(List.of(revision, subjects, layers, falloffs, shown)))
                 .key();
         return new Manifest(
-                key,
-                "",
-                revision,
-                standing,
-                subjects,
-                layers,
-                falloffs,
-                shown,
-                findings,
-                plants,
-                triangles,
-                milliseconds);
+                key, "", revision, standing, subjects, layers, falloffs, shown, plants, triangles, milliseconds);
     }
 
     /** What has changed since another one, which whoever is told holds. */
@@ -84,7 +71,6 @@ public record Manifest(
                 changed(layers, known.layers),
                 changed(falloffs, known.falloffs),
                 shown,
-                findings,
                 plants,
                 triangles,
                 milliseconds);

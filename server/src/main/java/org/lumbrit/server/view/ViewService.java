@@ -81,13 +81,17 @@ public class ViewService {
                 new LayerLooks(look, recipe, request.fullWanted()).layers(),
                 new FalloffLooks(look).falloffs(request),
                 shown.view(),
-                request.onCourse()
-                        ? List.of()
-                        : Findings.of(still).stream().map(FindingView::of).toList(),
                 (System.nanoTime() - start) / 1e6);
         told.put(whole.key(), whole);
         Manifest known = request.since() == null ? null : told.getIfPresent(request.since());
         return known == null ? whole : whole.since(known);
+    }
+
+    /** What is probably not meant in a recipe, by the core. */
+    public List<FindingView> findings(Recipe recipe, Cancel cancel) {
+        return Findings.of(evaluation(recipe, 0, cancel)).stream()
+                .map(FindingView::of)
+                .toList();
     }
 
     /** The ground alone: what stands on it would be made anew for each step that is looked at. */
