@@ -19,7 +19,7 @@ async function move(edits, view) {
   const start = performance.now();
   const manifest = await json(`/api/sites/${id}/view`, { base: site.revision, edits, view: { ...view, since } });
   since = manifest.key;
-  const keys = manifest.subjects.flatMap((subject) => [subject.data, subject.shapes, subject.values, subject.colours].flat()).filter((key) => key);
+  const keys = manifest.subjects.flatMap((subject) => [subject.data, subject.light, subject.shapes, subject.values, subject.colours].flat()).filter((key) => key);
   const wanted = [...new Set(keys)].filter((key) => !held.has(key));
   wanted.forEach((key) => held.add(key));
   let bytes = 0;

@@ -11,6 +11,7 @@ const nearness: Description = {
   name: 'distance',
   title: 'Nearness',
   help: 'Near.',
+  decides: [],
   settings: [
     setting({ name: 'place', type: 'place' }),
     setting({ name: 'far', byDefault: '10', min: 0, max: 99 }),

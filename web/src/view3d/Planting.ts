@@ -36,10 +36,11 @@ export class Planting {
     private readonly materials: PlantMaterials,
   ) {}
 
-  set(layer: string, plants: Bundle, shapes: Bundle): void {
+  /** @param surfaces that they stand on, by the numbers in the bundle: "" for the ground, else a prop */
+  set(layer: string, plants: Bundle, shapes: Bundle, surfaces: string[] = ['']): void {
     this.arranged = null;
     this.drop(layer);
-    const meshes = new PlantMeshes(layer, plants, shapes, this.materials);
+    const meshes = new PlantMeshes(layer, plants, shapes, this.materials, surfaces);
     meshes.choose(this.chosen.layer === layer ? this.chosen.plants : new Set());
     this.layers.set(layer, meshes);
     this.scene.add(...meshes.meshes);
@@ -127,9 +128,9 @@ export class Planting {
     return sum;
   }
 
-  /** Those that sway, and those that stand still. */
+  /** Those that sway or are carried, and those that stand still. */
   swaying(): { moving: PlantMeshes[]; still: PlantMeshes[] } {
-    return { moving: this.all.filter((each) => each.sways), still: this.all.filter((each) => !each.sways) };
+    return { moving: this.all.filter((each) => each.moves), still: this.all.filter((each) => !each.moves) };
   }
 
   /** Something of a layer has changed that decides what is drawn of it. */

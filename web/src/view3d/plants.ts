@@ -1,4 +1,4 @@
-import { BufferAttribute, InstancedBufferAttribute, InstancedBufferGeometry, Mesh, type ShaderMaterial } from 'three';
+import { BufferAttribute, InstancedBufferAttribute, InstancedBufferGeometry, type Matrix4, Mesh, Quaternion, type ShaderMaterial, Vector3 } from 'three';
 import type { Bundle } from '../api/bundle';
 import type { Swaying, SwayUniforms } from './motion/Swaying';
 
@@ -85,12 +85,17 @@ export interface DetailChoice {
 /** Plants of one layer: for each variant a mesh a detail level, and what stands in which level chosen anew for each picture. */
 export class PlantMeshes {
   readonly meshes: Mesh[] = [];
-  readonly feet: Float32Array;
+  feet: Float32Array;
   readonly sizes: Float32Array;
   /** The number of each in the layer's whole list. */
   readonly index: Uint32Array | null;
   private readonly variants: Variant[] = [];
-  private readonly turns: Int16Array;
+  private turns: Int16Array;
+  /** Which of the surfaces each stands on; null where all stand on the first. */
+  private readonly on: Int16Array | null;
+  /** As they stand where nothing has carried them. */
+  private readonly rest: { feet: Float32Array; turns: Int16Array };
+  private readonly carriers = new Set<string>();
   private readonly looks: Uint8Array;
   private readonly states: Uint8Array;
   private readonly ids: Uint32Array;
@@ -104,10 +109,13 @@ export class PlantMeshes {
     plants: Bundle,
     shapes: Bundle,
     private readonly materials: PlantMaterials,
+    private readonly surfaces: string[] = [''],
   ) {
     this.feet = plants.arrays.feet as Float32Array;
     this.sizes = plants.arrays.sizes as Float32Array;
     this.turns = plants.arrays.turns as Int16Array;
+    this.on = (plants.arrays.surfaces as Int16Array | undefined) ?? null;
+    this.rest = { feet: this.feet, turns: this.turns };
     this.looks = plants.arrays.looks as Uint8Array;
     this.states = plants.arrays.states as Uint8Array;
     this.ids = plants.arrays.ids as Uint32Array;
@@ -178,8 +186,46 @@ export class PlantMeshes {
     }
   }
 
-  get sways(): boolean {
-    return this.sway !== null;
+  /** Whether any of them is elsewhere at another moment. */
+  get moves(): boolean {
+    return this.sway !== null || this.carriers.size > 0;
+  }
+
+  /** Whether any of them stands on a prop. */
+  standOn(prop: string): boolean {
+    return this.surfaces.includes(prop);
+  }
+
+  /** Takes those that stand on a prop along: from where it rests, by a move, a turn and a size. Their own size stays. */
+  carry(prop: string, by: Matrix4): void {
+    const surface = this.surfaces.indexOf(prop);
+    if (surface < 0) return;
+    if (this.carriers.size === 0) {
+      // the bundle's own arrays serve others too
+      this.feet = this.rest.feet.slice();
+      this.turns = this.rest.turns.slice();
+    }
+    this.carriers.add(prop);
+    const turn = new Quaternion();
+    by.decompose(new Vector3(), turn, new Vector3());
+    const foot = new Vector3();
+    const own = new Quaternion();
+    for (let i = 0; i < this.count; i++) {
+      if ((this.on ? this.on[i]! : 0) !== surface) continue;
+      foot.fromArray(this.rest.feet, 3 * i).applyMatrix4(by).toArray(this.feet, 3 * i);
+      own.fromArray(this.rest.turns, 4 * i).premultiply(turn).normalize();
+      for (let d = 0; d < 4; d++) this.turns[4 * i + d] = Math.round(32767 * own.toArray()[d]!);
+    }
+    this.signature = '';
+  }
+
+  /** All of them stand where they rest again. */
+  putBack(): void {
+    if (this.carriers.size === 0) return;
+    this.carriers.clear();
+    this.feet = this.rest.feet;
+    this.turns = this.rest.turns;
+    this.signature = '';
   }
 
   /** Shows again what {@link arrange} has chosen. */

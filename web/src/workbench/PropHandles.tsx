@@ -2,6 +2,7 @@ import { useEffect, useReducer, useRef } from 'react';
 import type { Prop } from '../api/types';
 import type { Viewport } from '../view3d/Viewport';
 import { useSession } from './session';
+import { describe } from './settings';
 import { propsOf } from '../view/manifest';
 import { useSeen, useSelection } from '../view/view';
 
@@ -11,7 +12,7 @@ const round = (v: number, digits = 2) => Number(v.toFixed(digits));
 
 /** Three knobs at the chosen prop: one moves it over the ground, one turns it, one sizes it. */
 export function PropHandles({ viewport }: { viewport: Viewport }) {
-  const { recipe, pending, preview, commit } = useSession();
+  const { recipe, kinds, pending, preview, commit } = useSession();
   const { manifest } = useSeen('manifest');
   const { prop: chosen } = useSelection('prop');
   const [, redraw] = useReducer((n: number) => n + 1, 0);
@@ -29,6 +30,7 @@ export function PropHandles({ viewport }: { viewport: Viewport }) {
   if (!prop || !view || !saved) return null;
   const [x0, y0, z0, x1, y1, z1] = view.bounds as [number, number, number, number, number, number];
   const middle: [number, number, number] = [(x0 + x1) / 2, (y0 + y1) / 2, (z0 + z1) / 2];
+  const decided = describe(kinds.poses, prop.pose.kind)?.decides ?? [];
   const grips: { grip: Grip; at: [number, number, number]; text: string; label: string }[] = [
     { grip: 'move', at: [view.origin[0]!, y0, view.origin[2]!], text: `x ${round(prop.x, 1)} z ${round(prop.z, 1)} m`, label: 'Move over the ground' },
     { grip: 'turn', at: [x1, middle[1], middle[2]], text: `${round(prop.heading, 0)}°`, label: 'Turn' },
@@ -55,7 +57,7 @@ export function PropHandles({ viewport }: { viewport: Viewport }) {
   };
   return (
     <>
-      {grips.map(({ grip, at, text, label }) => {
+      {grips.filter(({ grip }) => grip !== 'move' || !decided.includes('x')).map(({ grip, at, text, label }) => {
         const drawn = viewport.pointing.drawnAt(at);
         return (
           drawn && (

@@ -24,6 +24,8 @@ export function PropPanel() {
   const edit = (part: Partial<Prop>) => [{ kind: 'set-prop' as const, prop: { ...prop, ...part } }];
   const ofShape = describe(kinds.shapes, prop.shape.kind);
   const settings = prop.shape as unknown as Settings;
+  // of what follows a path, the path says where it is
+  const decided = describe(kinds.poses, prop.pose.kind)?.decides ?? [];
   const size = view ? [0, 1, 2].map((k) => withUnit(Number((view.bounds[k + 3]! - view.bounds[k]!).toPrecision(3)), 'm')).join(' × ') : '';
   return (
     <section className="floating prop-panel" aria-label={`Prop ${prop.name}`}>
@@ -74,7 +76,7 @@ export function PropPanel() {
       <div className="settings-form scroll">
         {!shape &&
           kinds.propSettings
-            .filter((setting) => setting.name !== 'shape' && setting.name !== 'name')
+            .filter((setting) => setting.name !== 'shape' && setting.name !== 'name' && !decided.includes(setting.name))
             .map((setting) =>
               setting.type === 'kind' ? (
                 <KindField

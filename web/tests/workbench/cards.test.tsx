@@ -89,8 +89,8 @@ describe('the card of a step', () => {
 
 describe('a prop', () => {
   const boulder = kind('boulder', 'Boulder', [setting('radius'), setting('file', { type: 'mesh' })]);
-  const kinds = kindsOf({ shapes: [boulder, kind('mesh', 'Mesh')], propSettings: [setting('heading', { unit: '°', max: 360 }), setting('name'), setting('shape')] });
-  const prop = { id: 'b', name: 'Boulder', shape: { kind: 'boulder', radius: 2 }, x: 1, y: 3, z: -4, heading: 30, size: 1, standing: false, align: 0, colour: '#808080', hidden: false } as unknown as Prop;
+  const kinds = kindsOf({ shapes: [boulder, kind('mesh', 'Mesh')], propSettings: [setting('x'), setting('heading', { unit: '°', max: 360 }), setting('name'), setting('shape')], poses: [kind('still', 'Stands still'), { ...kind('along-path', 'Follows a path'), decides: ['x', 'z'] }] });
+  const prop = { id: 'b', name: 'Boulder', shape: { kind: 'boulder', radius: 2 }, x: 1, y: 3, z: -4, heading: 30, size: 1, standing: false, align: 0, colour: '#808080', hidden: false, pose: { kind: 'still' } } as unknown as Prop;
   const manifest = { subjects: [{ kind: 'mesh', id: 'b', bounds: [-1, 0, -1.5, 1, 2, 1.5], triangles: 12345 }] } as unknown as Manifest;
   const open = (part: Partial<Prop> = {}) => {
     theView().selection.setState({ prop: 'b' });
@@ -116,6 +116,15 @@ describe('a prop', () => {
     await userEvent.clear(radius);
     await userEvent.type(radius, '5{Enter}');
     expect(session.commit.mock.lastCall![0]).toEqual([{ kind: 'set-prop', prop: { ...prop, shape: { kind: 'boulder', radius: 5 } } }]);
+  });
+
+  it('is not asked where it is while a path says so', () => {
+    open();
+    expect(screen.getByLabelText('x, typed')).toBeTruthy();
+    cleanup();
+    open({ pose: { kind: 'along-path', path: 'lane', speed: 1, begins: 0, turned: 'along' } });
+    expect(screen.queryByLabelText('x, typed')).toBeNull();
+    expect(screen.getByLabelText('heading, typed')).toBeTruthy();
   });
 
   it('is put on the ground, stood upright or laid along the slope', async () => {

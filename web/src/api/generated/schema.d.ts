@@ -1625,6 +1625,7 @@ export interface components {
             title: string;
         };
         Description: {
+            decides: string[];
             help: string;
             name: string;
             settings: components["schemas"]["SettingDescription"][];
@@ -2196,6 +2197,7 @@ export interface components {
             key: string;
             /** @enum {string} */
             kind: "ground";
+            light: string;
             /** Format: double */
             lowest: number;
             /** Format: int32 */
@@ -3377,6 +3379,7 @@ export interface components {
             /** @enum {string} */
             kind: "plants";
             shapes: string;
+            surfaces: string[];
         };
         Point3: number[];
         /**

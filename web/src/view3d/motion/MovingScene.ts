@@ -38,6 +38,8 @@ export class MovingScene {
       for (const cloud of old.clouds) scene.remove(...cloud.objects);
       this.withoutStreaks();
       for (const prop of props.values()) prop.rest(resting);
+      for (const plants of planting.all) plants.putBack();
+      planting.renew();
     }
     this.moving = moving;
     for (const meshes of planting.all) this.attach(meshes.layer);
@@ -113,6 +115,11 @@ export class MovingScene {
         const before = Math.floor(position) % moving.view.frames;
         const after = moving.view.loops ? (before + 1) % moving.view.frames : Math.min(before + 1, moving.view.frames - 1);
         prop.move(placed, before, after, position - Math.floor(position));
+        for (const plants of this.lent.planting.all) {
+          if (!plants.standOn(id)) continue;
+          plants.carry(id, prop.moved());
+          this.lent.planting.renew();
+        }
       }
     }
     for (const cloud of moving.clouds) cloud.show(position);

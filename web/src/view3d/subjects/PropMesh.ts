@@ -13,6 +13,7 @@ export class PropMesh {
   private readonly triangles: Uint32Array;
   private values: Float32Array | null = null;
   private readonly inverse = new Matrix4();
+  private readonly resting = new Matrix4();
   private colour = '';
   private cloth = false;
   /** Of its triangles, once a ray has been sent. */
@@ -74,11 +75,17 @@ export class PropMesh {
     this.inverse.copy(this.mesh.matrix).invert();
   }
 
+  /** From where it rests to where it is at the moment. */
+  moved(): Matrix4 {
+    return this.mesh.matrix.clone().multiply(this.resting.clone().invert());
+  }
+
   /** Moves, turns and sizes it. */
   stand(view: MeshSubject): void {
     const [x, y, z] = view.origin as [number, number, number];
     const [qx, qy, qz, qw] = view.turn as [number, number, number, number];
     this.mesh.matrix.compose(new Vector3(x, y, z), new Quaternion(qx, qy, qz, qw), new Vector3(view.size, view.size, view.size));
+    this.resting.copy(this.mesh.matrix);
     this.mesh.matrixWorldNeedsUpdate = true;
     this.inverse.copy(this.mesh.matrix).invert();
     (this as { view: MeshSubject }).view = view;

@@ -12,8 +12,8 @@ class Plants implements Subject<PlantsSubject> {
     private readonly layer: string,
   ) {}
 
-  show(_view: PlantsSubject, [plants, shapes]: Bundle[]): void {
-    this.stage.planting.set(this.layer, plants!, shapes!);
+  show(view: PlantsSubject, [plants, shapes]: Bundle[]): void {
+    this.stage.planting.set(this.layer, plants!, shapes!, view.surfaces);
     this.stage.shade();
   }
 

@@ -225,6 +225,8 @@ class PlantsJourneyTest extends Journey {
         page.mouse().move(box.x + 0.55 * box.width, box.y + 0.72 * box.height);
         page.mouse().up();
         browser.waitForPlants("n < " + (before - 5));
+        // shown before it is saved
+        browser.ripen();
         int removed = recipe(id).at("/layers/0/removed").size();
         assertThat(removed).isGreaterThan(5);
         assertThat(browser.plants() + removed).isBetween(before, before + 1);

@@ -77,6 +77,12 @@ public record Plants(
         return surfaces.get(surface.length == 0 ? 0 : surface[plant]);
     }
 
+    /** The same plants elsewhere, turned otherwise. */
+    Plants at(Samples elsewhere, float[] turned) {
+        return new Plants(
+                elsewhere, surface, surfaces, turned, length, width, tint, sink, growth, room, variant, limitedShare);
+    }
+
     /** Where the foot of its mesh is put: x, y, z; the foot itself moved down its own axis by what it is sunk. */
     public double[] base(int plant) {
         double sunk = sink.at(plant);

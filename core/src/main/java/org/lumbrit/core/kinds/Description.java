@@ -9,8 +9,10 @@ import java.util.Set;
  * A kind as the screen needs it to make a form.
  *
  * @param name the word in the recipe; @param title the name on screen; @param help one line
+ * @param decides settings of the thing that has it which it decides itself, so that no form asks for them
  */
-public record Description(String name, String title, String help, List<SettingDescription> settings) {
+public record Description(
+        String name, String title, String help, List<SettingDescription> settings, List<String> decides) {
     private static final Set<String> STRUCTURE = Set.of("id", "name", "skipped", "properties", "hidden");
 
     /**
@@ -39,13 +41,13 @@ public record Description(String name, String title, String help, List<SettingDe
     /** A kind's description, from its annotations alone. */
     public static Description of(Class<? extends Record> type) {
         Kind kind = Kinds.kind(type);
-        return new Description(kind.name(), kind.title(), kind.help(), settings(type));
+        return new Description(kind.name(), kind.title(), kind.help(), settings(type), List.of(kind.decides()));
     }
 
     /** The settings of any record, in order; those without a description are left out. */
     public static List<SettingDescription> settings(Class<? extends Record> type) {
         List<SettingDescription> settings = new ArrayList<>();
-        for (RecordComponent component : type.getRecordComponents()) {
+        for (RecordComponent component : Kinds.components(type)) {
             Setting setting = Kinds.setting(component);
             if (setting != null && !STRUCTURE.contains(component.getName())) {
                 settings.add(describe(component, setting));

@@ -18,6 +18,9 @@ public @interface Kind {
     /** One line that says what it is for. */
     String help();
 
+    /** Settings of the thing that has one of this kind which the kind decides itself, such as where something that follows a path is. */
+    String[] decides() default {};
+
     /** Raised when the code computes something else than before, so that kept results are not taken for new ones. */
     int version() default 1;
 }

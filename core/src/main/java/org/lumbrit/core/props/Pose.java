@@ -61,7 +61,8 @@ public sealed interface Pose permits Pose.Still, Pose.AlongPath {
     @Kind(
             name = "along-path",
             title = "Follows a path",
-            help = "Goes along a path or round an area's edge at an even speed.")
+            help = "Goes along a path or round an area's edge at an even speed.",
+            decides = {"x", "z"})
     record AlongPath(
             @Setting(
                     title = "path",

@@ -5,6 +5,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Function;
+import org.lumbrit.core.cover.Carried;
 import org.lumbrit.core.cover.CoverLayer;
 import org.lumbrit.core.cover.CoverScatter;
 import org.lumbrit.core.cover.Plants;
@@ -516,6 +517,13 @@ public final class SiteEvaluation {
     /** All plants of a cover. */
     public Plants plants(CoverLayer layer) {
         return plants(layer, Region.EVERYWHERE);
+    }
+
+    /** All plants of a cover where they stand now: placed at 0 s, and carried since by what they stand on. */
+    public Plants standing(CoverLayer layer) {
+        SiteEvaluation first = at(0);
+        CoverLayer written = (CoverLayer) first.plan.recipe().layer(layer.id()).orElseThrow();
+        return Carried.of(first.plants(written), first::placed, this::placed);
     }
 
     /** The mesh of a variant of what a cover plants, and its detail levels. */

@@ -39,6 +39,22 @@ public record Samples(
      */
     public record Grid(int columns, int rows, double cellX, double cellZ, boolean whole) {}
 
+    /** The same samples elsewhere: x, y, z, and their normals. */
+    public Samples at(String otherKey, double[][] place, float[][] normal) {
+        return new Samples(
+                otherKey,
+                place[0],
+                place[1],
+                place[2],
+                normal[0],
+                normal[1],
+                normal[2],
+                id,
+                along,
+                Optional.empty(),
+                Optional.empty());
+    }
+
     /**
      * A larger batch of which some samples were picked.
      *

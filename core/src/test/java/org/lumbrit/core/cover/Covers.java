@@ -23,7 +23,7 @@ import org.lumbrit.core.surface.Ground;
 import org.lumbrit.core.surface.Place;
 
 /** Covers on the ground and on props that tests work on. */
-final class Covers {
+public final class Covers {
     private Covers() {}
 
     static PropertyRange same(double value) {
@@ -31,7 +31,7 @@ final class Covers {
     }
 
     /** Properties in pairs: name, value at both ends. */
-    static Map<String, PropertyRange> properties(Object... pairs) {
+    public static Map<String, PropertyRange> properties(Object... pairs) {
         Map<String, PropertyRange> properties = new HashMap<>();
         for (int i = 0; i < pairs.length; i += 2) {
             properties.put((String) pairs[i], same(((Number) pairs[i + 1]).doubleValue()));
@@ -39,11 +39,11 @@ final class Covers {
         return properties;
     }
 
-    static CoverLayer on(Bed bed, Map<String, PropertyRange> properties) {
+    public static CoverLayer on(Bed bed, Map<String, PropertyRange> properties) {
         return on("grass", bed, new Pattern.Scattered(), false, properties);
     }
 
-    static CoverLayer on(
+    public static CoverLayer on(
             String id, Bed bed, Pattern pattern, boolean keepsClear, Map<String, PropertyRange> properties) {
         return new CoverLayer(
                 id,

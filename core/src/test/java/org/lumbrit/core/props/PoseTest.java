@@ -7,6 +7,10 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
+import org.lumbrit.core.cover.Bed;
+import org.lumbrit.core.cover.CoverLayer;
+import org.lumbrit.core.cover.Covers;
+import org.lumbrit.core.cover.Plants;
 import org.lumbrit.core.falloff.Falloff;
 import org.lumbrit.core.falloff.PropDistanceSource;
 import org.lumbrit.core.falloff.SunlitSource;
@@ -123,6 +127,36 @@ class PoseTest {
         Samples west = at(recipe, 0).plan().ground().samplesAt(new double[] {-8}, new double[] {0});
         assertThat(at(recipe, 0).falloff("sun", west)).containsExactly(0);
         assertThat(at(recipe, 4).falloff("sun", west)).containsExactly(1);
+    }
+
+    @Test
+    void plantsThatStandOnItAreCarriedAndTurnWithIt() {
+        CoverLayer moss = Covers.on(
+                new Bed.OnProp("cart"), Covers.properties("density", 30, "spacing", 0.1, "align", 1, "lean", 20));
+        Recipe recipe = recipe(box(along("lane", 2, 1)), moss);
+        SiteEvaluation first = at(recipe, 0);
+        Plants placed = first.plants(moss);
+        assertThat(first.standing(moss)).as("nothing has moved yet").isSameAs(placed);
+        assertThat(placed.count()).isGreaterThan(100);
+        for (double time : new double[] {3, 7}) {
+            Plants carried = at(recipe, time).standing(moss);
+            assertThat(carried.feet().id()).isEqualTo(placed.feet().id());
+            PlacedMesh before = first.placed("cart");
+            PlacedMesh now = at(recipe, time).placed("cart");
+            for (int i = 0; i < placed.count(); i++) {
+                double[] there = own(before, placed, i);
+                assertThat(own(now, carried, i)).containsExactly(there, within(1e-9));
+                double[] up = now.turn().inverse().rotate(carried.axis(i)[0], carried.axis(i)[1], carried.axis(i)[2]);
+                double[] was = before.turn().inverse().rotate(placed.axis(i)[0], placed.axis(i)[1], placed.axis(i)[2]);
+                assertThat(up).containsExactly(was, within(1e-5));
+            }
+        }
+    }
+
+    private static double[] own(PlacedMesh on, Plants plants, int i) {
+        double[] at = {plants.feet().x()[i], plants.feet().y()[i], plants.feet().z()[i]};
+        on.toOwn(at);
+        return at;
     }
 
     @Test

@@ -1,5 +1,6 @@
 package org.lumbrit.server.view;
 
+import java.util.Arrays;
 import java.util.List;
 import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.props.PlacedMesh;
@@ -23,32 +24,44 @@ final class Binaries {
 
     private Binaries() {}
 
-    /** Heights of the lattice; sunlight and sky light on a coarser one. */
-    static byte[] ground(Lattice lattice, Samples samples, List<PlacedMesh> props, Cancel cancel) {
+    /** Heights of the lattice, and its holes where it has some. */
+    static byte[] ground(Lattice lattice, Samples samples) {
         float[] heights = new float[samples.count()];
         for (int i = 0; i < heights.length; i++) {
             heights[i] = (float) samples.y()[i];
         }
-        Lattice coarse = lattice.ground().lattice(LIGHT_NODES);
-        Samples lit = coarse.samples();
         ArrayBundle bundle = new ArrayBundle();
-        bundle.facts()
-                .put("columns", lattice.columns())
-                .put("rows", lattice.rows())
-                .put("lightColumns", coarse.columns())
-                .put("lightRows", coarse.rows())
-                .put("sunHeading", SUN_HEADING)
-                .put("sunElevation", SUN_ELEVATION);
-        byte[] sun = GroundLight.sun(coarse, lit, SUN_HEADING, SUN_ELEVATION, cancel);
-        byte[] sky = GroundLight.sky(coarse, lit, cancel);
-        PropShadows.cast(lit, props, SUN_HEADING, SUN_ELEVATION, sun, sky, cancel);
+        bundle.facts().put("columns", lattice.columns()).put("rows", lattice.rows());
         if (lattice.ground().holes().length > 0) {
             bundle.bytes("holes", 1, holes(lattice, samples));
         }
-        return bundle.floats("heights", 1, heights)
-                .bytes("sun", 1, sun)
-                .bytes("sky", 1, sky)
-                .write();
+        return bundle.floats("heights", 1, heights).write();
+    }
+
+    /** Sunlight of every node of the coarse lattice of light, then its sky light, as the ground alone lets them through. */
+    static byte[] openLight(Ground ground, Cancel cancel) {
+        Lattice coarse = ground.lattice(LIGHT_NODES);
+        Samples lit = coarse.samples();
+        byte[] sun = GroundLight.sun(coarse, lit, SUN_HEADING, SUN_ELEVATION, cancel);
+        byte[] sky = GroundLight.sky(coarse, lit, cancel);
+        byte[] both = Arrays.copyOf(sun, 2 * sun.length);
+        System.arraycopy(sky, 0, both, sun.length, sky.length);
+        return both;
+    }
+
+    /** Sunlight and sky light on the ground with the shade of props. @param open of the ground alone */
+    static byte[] light(Ground ground, byte[] open, List<PlacedMesh> props, Cancel cancel) {
+        Lattice coarse = ground.lattice(LIGHT_NODES);
+        byte[] sun = Arrays.copyOfRange(open, 0, open.length / 2);
+        byte[] sky = Arrays.copyOfRange(open, open.length / 2, open.length);
+        PropShadows.cast(coarse.samples(), props, SUN_HEADING, SUN_ELEVATION, sun, sky, cancel);
+        ArrayBundle bundle = new ArrayBundle();
+        bundle.facts()
+                .put("columns", coarse.columns())
+                .put("rows", coarse.rows())
+                .put("sunHeading", SUN_HEADING)
+                .put("sunElevation", SUN_ELEVATION);
+        return bundle.bytes("sun", 1, sun).bytes("sky", 1, sky).write();
     }
 
     /** 1 at each node whose cell to the south-east has no ground, sampled in the middle of the cell. */

@@ -101,12 +101,22 @@ final class Look {
 
     GroundSubject ground() {
         Ground ground = evaluation.plan().ground();
-        KeyBuilder bundleKey = new KeyBuilder("ground bundle/5").add(lattice.key());
-        List<PlacedMesh> standing = evaluation.scene().props();
-        standing.forEach(prop -> bundleKey.add(prop.key()));
-        String bundle = kept(bundleKey.key(), shared -> Binaries.ground(lattice, samples, standing, shared));
+        String bundle = kept(key("ground bundle/6", lattice.key()), shared -> Binaries.ground(lattice, samples));
+        // in the shade of props where they are now
+        List<PlacedMesh> standing = now.scene().props();
+        KeyBuilder lightKey = new KeyBuilder("light bundle/1").add(ground.key());
+        standing.forEach(prop -> lightKey.add(prop.key()));
+        String light = kept(
+                lightKey.key(),
+                shared -> Binaries.light(
+                        ground,
+                        results.get(
+                                key("open light/1", ground.key()), shared, again -> Binaries.openLight(ground, again)),
+                        standing,
+                        shared));
         return GroundSubject.of(
                 bundle,
+                light,
                 ground.width(),
                 ground.depth(),
                 ground.lowest(),

@@ -32,7 +32,7 @@ final class PlantBinaries {
                 .toArray();
     }
 
-    /** Identity, foot, turn, size, variant, colour, growth and whether it stands on a prop, of every plant shown. */
+    /** Identity, foot, turn, size, variant, colour, growth and whether it stands on a prop, of every plant shown; which of the surfaces, where there are several. */
     static byte[] plants(CoverLayer layer, Plants plants, int[] shown, boolean flat) {
         int n = shown.length;
         float[] feet = new float[3 * n];
@@ -41,6 +41,7 @@ final class PlantBinaries {
         byte[] looks = new byte[4 * n];
         byte[] states = new byte[2 * n];
         int[] ids = new int[2 * n];
+        short[] surfaces = new short[n];
         int[] colours = plants.colours(layer);
         for (int i = 0; i < n; i++) {
             int plant = shown[i];
@@ -60,6 +61,7 @@ final class PlantBinaries {
             long id = plants.feet().id()[plant];
             ids[2 * i] = (int) (id >>> 32);
             ids[2 * i + 1] = (int) id;
+            surfaces[i] = plants.surface().length == 0 ? 0 : plants.surface()[plant];
             states[2 * i] = (byte) Math.rint(255 * plants.growth().at(plant));
             states[2 * i + 1] = (byte) (plants.surfaceOf(plant).isEmpty() ? 0 : 255);
         }
@@ -67,6 +69,9 @@ final class PlantBinaries {
         bundle.facts().put("flat", flat ? 1 : 0).put("total", plants.count());
         if (n < plants.count()) {
             bundle.ints("index", 1, shown);
+        }
+        if (plants.surfaces().size() > 1) {
+            bundle.shorts("surfaces", 1, surfaces);
         }
         return bundle.floats("feet", 3, feet)
                 .shorts("turns", 4, turns)

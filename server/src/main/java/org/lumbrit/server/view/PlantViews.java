@@ -37,19 +37,24 @@ public class PlantViews {
         this.results = results;
     }
 
-    /** A cover in the site. */
-    PlantsSubject subject(SiteEvaluation evaluation, CoverLayer cover, boolean full, Cancel cancel) {
-        Plants plants = evaluation.plants(cover);
-        Plant planted = cover.planted(evaluation.plan().recipe());
+    /**
+     * A cover in the site.
+     *
+     * @param still at time 0, which covers read; @param now at the time that is looked at
+     */
+    PlantsSubject subject(SiteEvaluation still, SiteEvaluation now, CoverLayer cover, boolean full, Cancel cancel) {
+        Plants plants = now.standing(cover);
+        Plant planted = cover.planted(still.plan().recipe());
         int[] shown = PlantBinaries.shown(plants, full);
-        String plantsKey = new KeyBuilder("plants bundle/3")
-                .add(evaluation.plan().layerKey(cover))
+        String plantsKey = new KeyBuilder("plants bundle/4")
+                .add(still.plan().layerKey(cover))
+                .add(plants.feet().key())
                 .add(shown.length)
                 .key();
         KeyBuilder meshes = new KeyBuilder("mesh bundle/2");
         int variants = cover.plant().variants();
         for (int v = 0; v < variants; v++) {
-            meshes.add(evaluation.levelsKey(cover, v));
+            meshes.add(still.levelsKey(cover, v));
         }
         String meshesKey = meshes.key();
         results.get(plantsKey, cancel, shared -> PlantBinaries.plants(cover, plants, shown, planted.flat()));
@@ -59,9 +64,9 @@ public class PlantViews {
                 shared -> PlantBinaries.meshes(
                         planted,
                         IntStream.range(0, variants)
-                                .mapToObj(v -> evaluation.levels(cover, v))
+                                .mapToObj(v -> still.levels(cover, v))
                                 .toList()));
-        return PlantsSubject.of(cover.id(), plantsKey, meshesKey);
+        return PlantsSubject.of(cover.id(), plantsKey, meshesKey, plants.surfaces());
     }
 
     /**

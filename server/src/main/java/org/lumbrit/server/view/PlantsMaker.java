@@ -20,7 +20,11 @@ final class PlantsMaker implements SubjectMaker {
                 .map(layer -> {
                     look.cancel.doing("scattering " + layer.name());
                     return plants.subject(
-                            look.evaluation, (CoverLayer) layer, scene.request().fullWanted(), look.cancel);
+                            look.evaluation,
+                            look.now,
+                            (CoverLayer) layer,
+                            scene.request().fullWanted(),
+                            look.cancel);
                 });
     }
 }

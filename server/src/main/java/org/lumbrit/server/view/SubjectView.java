@@ -42,8 +42,9 @@ public sealed interface SubjectView {
     }
 
     /**
-     * The ground: heights, sunlight and sky light on one lattice.
+     * The ground.
      *
+     * @param data heights on a lattice; @param light sunlight and sky light on a coarser one
      * @param width metres; @param depth metres; @param lowest metres; @param highest metres
      * @param columns nodes of the ground itself; @param rows likewise
      * @param draft whether it is coarser than the recipe asks for, while something is dragged
@@ -52,6 +53,7 @@ public sealed interface SubjectView {
             @NotNull String id,
             @NotNull String key,
             @NotNull String data,
+            @NotNull String light,
             @NotNull Double width,
             @NotNull Double depth,
             @NotNull Double lowest,
@@ -62,6 +64,7 @@ public sealed interface SubjectView {
             implements SubjectView {
         static GroundSubject of(
                 String data,
+                String light,
                 double width,
                 double depth,
                 double lowest,
@@ -69,8 +72,8 @@ public sealed interface SubjectView {
                 int columns,
                 int rows,
                 boolean draft) {
-            String key = keyOf("ground", data, width, depth, lowest, highest, columns, rows, draft);
-            return new GroundSubject("ground", key, data, width, depth, lowest, highest, columns, rows, draft);
+            String key = keyOf("ground", data, light, width, depth, lowest, highest, columns, rows, draft);
+            return new GroundSubject("ground", key, data, light, width, depth, lowest, highest, columns, rows, draft);
         }
 
         @JsonProperty
@@ -140,14 +143,21 @@ public sealed interface SubjectView {
         }
     }
 
-    /** Plants of a layer. @param data where each stands; @param shapes the meshes of their variants */
+    /**
+     * Plants of a layer.
+     *
+     * @param data where each stands; @param shapes the meshes of their variants
+     * @param surfaces that they stand on: "" for the ground, else a prop, with which they move
+     */
     record PlantsSubject(
             @NotNull String id,
             @NotNull String key,
             @NotNull String data,
-            @NotNull String shapes) implements SubjectView {
-        static PlantsSubject of(String layer, String data, String shapes) {
-            return new PlantsSubject(layer, keyOf("plants", data, shapes), data, shapes);
+            @NotNull String shapes,
+            @NotNull List<String> surfaces)
+            implements SubjectView {
+        static PlantsSubject of(String layer, String data, String shapes, List<String> surfaces) {
+            return new PlantsSubject(layer, keyOf("plants", data, shapes, surfaces), data, shapes, surfaces);
         }
 
         @JsonProperty
