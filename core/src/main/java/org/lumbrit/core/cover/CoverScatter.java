@@ -7,6 +7,7 @@ import org.lumbrit.core.math.BeyondRoomException;
 import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.math.Decimal;
 import org.lumbrit.core.math.KeyBuilder;
+import org.lumbrit.core.math.ResultKind;
 import org.lumbrit.core.math.Results;
 import org.lumbrit.core.recipe.Canonical;
 import org.lumbrit.core.recipe.PropertyRange;
@@ -19,6 +20,7 @@ import org.lumbrit.core.surface.Samples;
  * candidates depend on seed and spacing only, so a moved density slider finds them kept.
  */
 public final class CoverScatter {
+    private static final ResultKind<Plants> PLANTS = ResultKind.of("plants/3", Plants.class);
     private static final double MOST_OF_IT = 0.5;
 
     private final CoverLayer layer;
@@ -46,7 +48,7 @@ public final class CoverScatter {
 
     /** Plants within a region in plan; on the ground within the part of it that lies on the ground. */
     public Plants plants(Region region) {
-        KeyBuilder key = new KeyBuilder("plants/3").add(ground.key());
+        KeyBuilder key = PLANTS.begin().add(ground.key());
         addRegion(key, region);
         List<String> surfaces = layer.bed().surfaces(site.shownProps());
         for (String surface : surfaces) {
@@ -62,7 +64,7 @@ public final class CoverScatter {
             key.add(hand.plant()).add(hand.on()).add(hand.x()).add(hand.y()).add(hand.z());
             key.add(site.shownProps().contains(hand.on()) ? site.prop(hand.on()).key() : "");
         }
-        return results.get(key.key(), cancel, shared -> stand(region, surfaces));
+        return results.get(PLANTS.key(key), cancel, shared -> stand(region, surfaces));
     }
 
     private static void addRegion(KeyBuilder key, Region region) {

@@ -15,6 +15,16 @@ public interface Results {
      */
     <T> T get(String key, Cancel waiting, Function<Cancel, T> compute);
 
+    /** The same for a result that can be written: it may be kept in a folder, or where other machines reach it. */
+    default <T> T get(ResultKind.Key<T> key, Cancel waiting, Function<Cancel, T> compute) {
+        return get(key.text(), waiting, compute);
+    }
+
+    /** What is kept under a key, wherever that is, without computing anything. */
+    default <T> Optional<T> known(ResultKind.Key<T> key) {
+        return held(key.text());
+    }
+
     /** What is in memory under a key, without computing or reading anything. */
     <T> Optional<T> held(String key);
 
@@ -29,6 +39,9 @@ public interface Results {
         }
         if (value instanceof double[] doubles) {
             return 8L * doubles.length;
+        }
+        if (value instanceof short[] shorts) {
+            return 2L * shorts.length;
         }
         if (value instanceof long[] longs) {
             return 8L * longs.length;

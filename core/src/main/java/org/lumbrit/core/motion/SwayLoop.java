@@ -1,6 +1,5 @@
 package org.lumbrit.core.motion;
 
-import org.lumbrit.core.math.Results;
 import org.lumbrit.core.recipe.Frames;
 
 /**
@@ -8,22 +7,16 @@ import org.lumbrit.core.recipe.Frames;
  * over the frames taken out.
  *
  * @param plants how many
- * @param steps frame after frame, of each plant two: toward east (+X) and toward south (+Z)
+ * @param steps in each frame of each plant two: toward east (+X) and toward south (+Z)
  * @param radians of one step; a bend is off by half of it at most
  * @param seam how it comes back
  * @param together 0 where plants swing each on its own, 1 where all swing in step
  */
-public record SwayLoop(Frames frames, int plants, short[] steps, double radians, Seam seam, double together)
-        implements Results.Weighted {
+public record SwayLoop(Frames frames, int plants, FrameBlocks steps, double radians, Seam seam, double together) {
 
     /** @param axis 0 toward east, 1 toward south; radians in the place's space */
     public double bend(int frame, int plant, int axis) {
-        return steps[2 * (frame * plants + plant) + axis] * radians;
-    }
-
-    @Override
-    public long bytes() {
-        return 2L * steps.length + 128;
+        return steps.at(frame, 2 * plant + axis) * radians;
     }
 
     /**

@@ -56,9 +56,10 @@ public final class Swaying {
         double most = Math.max(1e-9, stand.mostBend);
         double radians = StrictMath.toRadians(most) * (1 + Math.abs(1 - lean)) / 32767;
         if (plants == 0) {
-            return new SwayLoop(frames, 0, new short[0], radians, new SwayLoop.Seam(0, 0), 0);
+            return new SwayLoop(frames, 0, FrameBlocks.allocate(0, count), radians, new SwayLoop.Seam(0, 0), 0);
         }
-        short[] steps = new short[frames.numbers(plants, 2, "plants")];
+        frames.require(plants, 2, "plants");
+        FrameBlocks steps = FrameBlocks.allocate(2 * plants, count);
         int chunk = chunk(stand);
         int chunks = (plants + chunk - 1) / chunk;
         double[] jump = new double[chunks];
@@ -74,10 +75,12 @@ public final class Swaying {
             double[] means = means(bends, 2 * n);
             for (int f = 0; f < count; f++) {
                 int next = (f + 1 == count ? 0 : f + 1) * 2 * n;
+                short[] block = steps.holding(f);
+                int start = steps.start(f) + 2 * from;
                 for (int k = 0; k < 2 * n; k++) {
                     double now = bends[f * 2 * n + k];
                     double swing = now - means[k];
-                    steps[2 * (f * plants + from) + k] = (short) Math.rint((swing + lean * means[k]) / radians);
+                    block[start + k] = (short) Math.rint((swing + lean * means[k]) / radians);
                     double change = Math.abs(bends[next + k] - now);
                     if (next == 0) {
                         jump[c] = Math.max(jump[c], change);

@@ -15,6 +15,7 @@ import org.lumbrit.core.math.Chunks;
 import org.lumbrit.core.math.CurvePoint;
 import org.lumbrit.core.math.KeyBuilder;
 import org.lumbrit.core.math.Once;
+import org.lumbrit.core.math.ResultKind;
 import org.lumbrit.core.math.Results;
 import org.lumbrit.core.motion.AirAt;
 import org.lumbrit.core.motion.Bend;
@@ -50,6 +51,9 @@ import org.lumbrit.core.surface.Samples;
 
 /** Everything that moves in a site, over all frames of its clock. Plants stand as they do at time 0. */
 public final class SiteMotion {
+    private static final ResultKind<Swings> SWINGS = ResultKind.of("sway loop/2", Swings.class);
+    private static final ResultKind<Waves> WAVES = ResultKind.of("push loop/2", Waves.class);
+
     /** More are not kept at once: frames times plants. */
     private static final long MOST_BENDS = 250_000_000L;
 
@@ -206,16 +210,40 @@ public final class SiteMotion {
 
     /** @param picked which plants of the cover, by number; all of them where it is empty */
     public SwayLoop loop(SwayLayer sway, int[] picked) {
-        KeyBuilder key = new KeyBuilder("sway loop/1").add(still.plan().motionKey(sway));
+        KeyBuilder key = SWINGS.begin().add(still.plan().motionKey(sway));
         for (int plant : picked) {
             key.add(plant);
         }
-        return results.get(key.key(), cancel, shared -> {
-            Plants plants = still.plants(coverOf(sway));
-            Samples feet = picked.length == 0 ? plants.feet() : pick(plants.feet(), picked, "picked for sway");
-            require(feet.count());
-            return swaying(sway).loop(stand(sway, plants, feet, picked), shared);
+        String text = key.key();
+        KeptBlocks blocks = new KeptBlocks(
+                results, cancel, text, shared -> swings(sway, picked, shared).steps());
+        Swings swings = results.get(SWINGS.key(text), cancel, shared -> {
+            SwayLoop made = swings(sway, picked, shared);
+            blocks.keep(made.steps(), shared);
+            return new Swings(made.plants(), made.radians(), made.seam(), made.together());
         });
+        return new SwayLoop(
+                frames,
+                swings.plants,
+                blocks.blocks(2 * swings.plants, frames.count()),
+                swings.radians,
+                swings.seam,
+                swings.together);
+    }
+
+    /** A {@link SwayLoop} without its blocks. */
+    private record Swings(int plants, double radians, SwayLoop.Seam seam, double together) implements Results.Weighted {
+        @Override
+        public long bytes() {
+            return 64;
+        }
+    }
+
+    private SwayLoop swings(SwayLayer sway, int[] picked, Cancel shared) {
+        Plants plants = still.plants(coverOf(sway));
+        Samples feet = picked.length == 0 ? plants.feet() : pick(plants.feet(), picked, "picked for sway");
+        require(feet.count());
+        return swaying(sway).loop(stand(sway, plants, feet, picked), shared);
     }
 
     private static Samples pick(Samples all, int[] picked, String what) {
@@ -401,33 +429,53 @@ public final class SiteMotion {
 
     /** How far the vertices of a prop are pushed along their normals, in each frame where it is then. */
     public PushLoop pushed(PushLayer push) {
-        String key =
-                new KeyBuilder("push loop/1").add(still.plan().motionKey(push)).key();
-        return results.get(key, cancel, shared -> {
-            boolean carried = still.plan()
-                    .written()
-                    .moves(still.plan().recipe().prop(push.prop()).orElseThrow());
-            Samples vertices = still.samples(still.placed(push.prop()));
-            require(vertices.count());
-            Function<SiteEvaluation, Samples> there =
-                    then -> carried ? then.samples(then.placed(push.prop())) : vertices;
-            Swaying.ByFrame driven = byFrame(
-                    push,
-                    List.of(PushLayer.STRENGTH, PushLayer.MASK),
-                    (then, property) ->
-                            then.on(push.prop()).property(layerAt(then, push), property, there.apply(then)));
-            Pushing pushing = new Pushing(push, (WindLayer) layerAt(still, push.wind()), frames);
-            double most = mostOf(push, PushLayer.STRENGTH) * mostOf(push, PushLayer.MASK) * push.limit();
-            return PushLoop.of(frames, vertices.count(), most, frame -> {
-                shared.check();
-                Samples now = carried ? there.apply(still.at(frames.time(frame))) : vertices;
-                float[] waves = pushing.waves(now, frames.time(frame), shared);
-                float[][] weights = driven.at(frame);
-                for (int v = 0; v < waves.length; v++) {
-                    waves[v] *= weights[0][v] * weights[1][v];
-                }
-                return waves;
-            });
+        String key = WAVES.begin().add(still.plan().motionKey(push)).key();
+        KeptBlocks blocks = new KeptBlocks(
+                results, cancel, key, shared -> waves(push, shared).steps());
+        Waves waves = results.get(WAVES.key(key), cancel, shared -> {
+            PushLoop made = waves(push, shared);
+            blocks.keep(made.steps(), shared);
+            return new Waves(made.vertices(), made.metres(), made.seam(), made.drift());
+        });
+        return new PushLoop(
+                frames,
+                waves.vertices,
+                blocks.blocks(waves.vertices, frames.count()),
+                waves.metres,
+                waves.seam,
+                waves.drift);
+    }
+
+    /** A {@link PushLoop} without its blocks. */
+    private record Waves(int vertices, double metres, SwayLoop.Seam seam, double drift) implements Results.Weighted {
+        @Override
+        public long bytes() {
+            return 64;
+        }
+    }
+
+    private PushLoop waves(PushLayer push, Cancel shared) {
+        boolean carried = still.plan()
+                .written()
+                .moves(still.plan().recipe().prop(push.prop()).orElseThrow());
+        Samples vertices = still.samples(still.placed(push.prop()));
+        require(vertices.count());
+        Function<SiteEvaluation, Samples> there = then -> carried ? then.samples(then.placed(push.prop())) : vertices;
+        Swaying.ByFrame driven = byFrame(
+                push,
+                List.of(PushLayer.STRENGTH, PushLayer.MASK),
+                (then, property) -> then.on(push.prop()).property(layerAt(then, push), property, there.apply(then)));
+        Pushing pushing = new Pushing(push, (WindLayer) layerAt(still, push.wind()), frames);
+        double most = mostOf(push, PushLayer.STRENGTH) * mostOf(push, PushLayer.MASK) * push.limit();
+        return PushLoop.of(frames, vertices.count(), most, frame -> {
+            shared.check();
+            Samples now = carried ? there.apply(still.at(frames.time(frame))) : vertices;
+            float[] waves = pushing.waves(now, frames.time(frame), shared);
+            float[][] weights = driven.at(frame);
+            for (int v = 0; v < waves.length; v++) {
+                waves[v] *= weights[0][v] * weights[1][v];
+            }
+            return waves;
         });
     }
 

@@ -34,12 +34,12 @@ public record Frames(int count, double start, double step, boolean periodic) {
     }
 
     /**
-     * The length of an array with so many numbers for each thing in each frame, two bytes a number.
+     * Sees to it that so many numbers for each thing in each frame can be held, two bytes a number.
      *
      * @param what the things in words, "plants"
      * @throws BeyondRoomException before memory is taken, where there is too little
      */
-    public int numbers(int things, int each, String what) {
+    public void require(int things, int each, String what) {
         long all = (long) things * each * count;
         long most = Math.min(LONGEST, Room.forThings(2));
         if (all > most) {
@@ -53,7 +53,6 @@ public record Frames(int count, double start, double step, boolean periodic) {
                                     Room.said(),
                                     most / ((long) each * count)));
         }
-        return (int) all;
     }
 
     /** The frame after one, or before it, in the loop; without a loop the ends are held. */

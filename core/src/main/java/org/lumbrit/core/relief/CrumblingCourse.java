@@ -1,6 +1,7 @@
 package org.lumbrit.core.relief;
 
 import org.lumbrit.core.math.Cancel;
+import org.lumbrit.core.math.Codec;
 import org.lumbrit.core.simulation.Simulation;
 
 /**
@@ -36,6 +37,11 @@ record CrumblingCourse(String key, double[] below, int columns, int rows, CellSi
     @Override
     public boolean atRest(State state) {
         return state.settled();
+    }
+
+    @Override
+    public Codec<State> codec() {
+        return Codec.of(State.class);
     }
 
     @Override

@@ -1,6 +1,7 @@
 package org.lumbrit.core.relief;
 
 import org.lumbrit.core.math.Cancel;
+import org.lumbrit.core.math.Codec;
 import org.lumbrit.core.simulation.Simulation;
 
 /**
@@ -25,6 +26,11 @@ record RainCourse(
         RainErosion erosion = new RainErosion(start, before.clone(), columns, rows, cell, climate, shower, softness);
         erosion.step();
         return erosion.ground();
+    }
+
+    @Override
+    public Codec<double[]> codec() {
+        return Codec.DOUBLES;
     }
 
     @Override

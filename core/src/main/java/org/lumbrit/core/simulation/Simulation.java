@@ -1,6 +1,7 @@
 package org.lumbrit.core.simulation;
 
 import org.lumbrit.core.math.Cancel;
+import org.lumbrit.core.math.Codec;
 
 /**
  * A state that is carried forward in fixed steps. Starting and stepping are pure: a state that was given is never changed, and the
@@ -25,6 +26,9 @@ public interface Simulation<S> {
 
     /** How much memory a state takes. */
     long bytes(S state);
+
+    /** How a state is written, so that it outlives the program. */
+    Codec<S> codec();
 
     /** Whether nothing changes any more, so that later states are the same. */
     default boolean atRest(S state) {

@@ -20,6 +20,7 @@ import org.lumbrit.core.math.Chunks;
 import org.lumbrit.core.math.CurvePoint;
 import org.lumbrit.core.math.KeyBuilder;
 import org.lumbrit.core.math.MonotoneCurve;
+import org.lumbrit.core.math.ResultKind;
 import org.lumbrit.core.math.Results;
 import org.lumbrit.core.math.Smooth;
 import org.lumbrit.core.plants.Detail;
@@ -52,6 +53,9 @@ import org.lumbrit.core.surface.TriangleTree;
  * the samples, so a changed step is computed from the kept value before it, and nothing else is.
  */
 public final class SiteEvaluation {
+    static final ResultKind<Mesh> MESH = ResultKind.of("shape/1", Mesh.class);
+    static final ResultKind<Detail.Levels> LEVELS = ResultKind.of("plant levels/1", Detail.Levels.class);
+
     private static final float[] NONE = new float[0];
     /** Nodes that are evaluated at once. */
     private static final int BAND = 1 << 20;
@@ -132,7 +136,7 @@ public final class SiteEvaluation {
 
     /** A prop's mesh in its own frame. */
     public Mesh mesh(Prop standing) {
-        return results.get(plan.shapeKey(standing), cancel, shared -> {
+        return results.get(MESH.key(plan.shapeKey(standing)), cancel, shared -> {
             Mesh mesh = standing.shape().mesh(plan.assets()::mesh);
             for (int i = 0; i < standing.subdivide(); i++) {
                 if (mesh.count() > MOST_TRIANGLES / 4) {
@@ -546,7 +550,7 @@ public final class SiteEvaluation {
 
     private Detail.Levels levels(Plant plant, int seed, int variant, Optional<PlantLayer> kept) {
         return results.get(
-                plan.plantKey(plant, seed, variant, kept),
+                LEVELS.key(plan.plantKey(plant, seed, variant, kept)),
                 cancel,
                 shared -> new PlantMaker(sharing(shared), shared).levels(plant, seed, variant, kept));
     }

@@ -330,7 +330,7 @@ public final class SitePlan {
 
     /** Content key of the mesh of a variant and of its detail levels. */
     String plantKey(Plant plant, int seed, int variant, Optional<PlantLayer> kept) {
-        KeyBuilder key = new KeyBuilder("plant levels/1").add(seed).add(variant);
+        KeyBuilder key = SiteEvaluation.LEVELS.begin().add(seed).add(variant);
         Canonical.write(key, (Record) plant, this::referenceKey);
         kept.ifPresent(layer -> {
             key.add(layer.accent());
@@ -356,7 +356,7 @@ public final class SitePlan {
 
     /** Content key of a prop's mesh in its own frame. */
     String shapeKey(Prop prop) {
-        KeyBuilder key = new KeyBuilder("shape/1").add(prop.subdivide());
+        KeyBuilder key = SiteEvaluation.MESH.begin().add(prop.subdivide());
         Canonical.write(key, (Record) prop.shape(), this::referenceKey);
         return key.key();
     }

@@ -14,6 +14,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import org.lumbrit.core.math.Cancel;
+import org.lumbrit.core.math.Codec;
 import org.lumbrit.core.math.Hash;
 import org.lumbrit.core.math.Results;
 import org.lumbrit.core.math.ResultsOfOneRun;
@@ -59,6 +60,11 @@ class CourseTest {
         public long[] next(long[] before, int step, Cancel cancel) {
             steps.incrementAndGet();
             return new long[] {Hash.of(before[0], step), step};
+        }
+
+        @Override
+        public Codec<long[]> codec() {
+            return Codec.LONGS;
         }
 
         @Override

@@ -20,6 +20,8 @@ import java.util.function.Function;
 import java.util.function.LongSupplier;
 import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.math.Chunks;
+import org.lumbrit.core.math.Codec;
+import org.lumbrit.core.math.ResultKind;
 import org.lumbrit.core.math.Results;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.stereotype.Component;
@@ -85,18 +87,18 @@ public class KeptResults implements Results {
         return other != null ? other : unwritten.get(key);
     }
 
-    private void toDisk(String key, Object value) {
+    private void toDisk(String key, Object value, Codec<?> codec) {
         long size = Results.bytes(value);
         if (unwrittenBytes.get() + size > MOST_UNWRITTEN
                 || writing instanceof ExecutorService over && over.isShutdown()) {
-            files.write(key, value);
+            files.write(key, value, codec);
             return;
         }
         unwritten.put(key, value);
         unwrittenBytes.addAndGet(size);
         writing.execute(() -> {
             try {
-                files.write(key, value);
+                files.write(key, value, codec);
             } finally {
                 unwritten.remove(key);
                 unwrittenBytes.addAndGet(-size);
@@ -126,12 +128,31 @@ public class KeptResults implements Results {
     /** What is kept under a key, without computing anything. */
     public Optional<Object> peek(String key) {
         Object known = inMemory(key);
-        return known != null ? Optional.of(known) : files.read(key);
+        return known != null ? Optional.of(known) : files.read(key, null);
+    }
+
+    @Override
+    public <T> T get(String key, Cancel waiting, Function<Cancel, T> compute) {
+        return get(key, null, waiting, compute);
+    }
+
+    @Override
+    public <T> T get(ResultKind.Key<T> key, Cancel waiting, Function<Cancel, T> compute) {
+        return get(key.text(), key.kind().codec(), waiting, compute);
     }
 
     @Override
     @SuppressWarnings("unchecked")
-    public <T> T get(String key, Cancel waiting, Function<Cancel, T> compute) {
+    public <T> Optional<T> known(ResultKind.Key<T> key) {
+        Object known = inMemory(key.text());
+        return known != null
+                ? Optional.of((T) known)
+                : (Optional<T>) files.read(key.text(), key.kind().codec());
+    }
+
+    /** @param codec of what is neither a flat array nor in memory only; else null */
+    @SuppressWarnings("unchecked")
+    private <T> T get(String key, Codec<T> codec, Cancel waiting, Function<Cancel, T> compute) {
         Object known = inMemory(key);
         if (known != null) {
             return (T) known;
@@ -148,7 +169,7 @@ public class KeptResults implements Results {
         flight.waiting.incrementAndGet();
         try {
             if (flight == mine) {
-                return (T) fly(key, mine, waiting, (Function<Cancel, Object>) (Function<?, ?>) compute);
+                return (T) fly(key, codec, mine, waiting, (Function<Cancel, Object>) (Function<?, ?>) compute);
             }
             return (T) await(flight, waiting);
         } catch (Cancel.CancelledException e) {
@@ -157,7 +178,7 @@ public class KeptResults implements Results {
                 // nobody who waits for this was cancelled, so trying once more would end the same
                 throw e;
             }
-            return get(key, waiting, compute);
+            return get(key, codec, waiting, compute);
         } finally {
             flight.waiting.decrementAndGet();
         }
@@ -176,16 +197,16 @@ public class KeptResults implements Results {
     }
 
     /** Computes in this thread; once its own caller is gone it goes on for the others. */
-    private Object fly(String key, Flight flight, Cancel waiting, Function<Cancel, Object> compute) {
+    private Object fly(String key, Codec<?> codec, Flight flight, Cancel waiting, Function<Cancel, Object> compute) {
         Cancel shared = () -> flight.waiting.get() <= (waiting.cancelled() ? 1 : 0);
         try {
-            Object value = files.read(key).orElse(null);
+            Object value = files.read(key, codec).orElse(null);
             if (value == null) {
                 long start = nanos.getAsLong();
                 value = compute.apply(shared);
                 // bytes are what browsers ask for by key, and must be there however full the memory is
                 if (value instanceof byte[] || nanos.getAsLong() - start > WORTH_A_FILE_NANOS) {
-                    toDisk(key, value);
+                    toDisk(key, value, codec);
                 }
             }
             hold(key, value);

@@ -12,11 +12,12 @@ import java.util.Optional;
 import java.util.concurrent.atomic.AtomicLong;
 import java.util.stream.Stream;
 import java.util.zip.CRC32C;
+import org.lumbrit.core.math.Codec;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 
 /**
- * Results as files named by their keys: one letter for the type, the values, big-endian, then their CRC-32C and the length of all
+ * Results as files named by their keys: one letter for the type, the values, big-endian or as their codec writes them, then their CRC-32C and the length of all
  * before it. A file that is cut off, zeroed or has one bit changed is thrown away and its result made again. When files grow beyond
  * their bound, those not used for longest go. A disk that is full or read-only costs speed, never a result.
  */
@@ -62,7 +63,8 @@ final class ResultFiles {
         }
     }
 
-    Optional<Object> read(String key) {
+    /** @param codec of what is no flat array; null where it is one */
+    Optional<Object> read(String key, Codec<?> codec) {
         Path file = folder.resolve(key);
         if (!key.matches("[0-9a-f]{32}") || !Files.isRegularFile(file)) {
             return Optional.empty();
@@ -76,6 +78,9 @@ final class ResultFiles {
             }
             Files.setLastModifiedTime(file, FileTime.fromMillis(System.currentTimeMillis()));
             byte type = bytes.get();
+            if (type == 'c') {
+                return codec == null ? Optional.empty() : Optional.of(codec.read(bytes));
+            }
             if (type == 'f') {
                 float[] values = new float[bytes.remaining() / 4];
                 bytes.asFloatBuffer().get(values);
@@ -115,7 +120,8 @@ final class ResultFiles {
         return ByteBuffer.allocate(Math.toIntExact(1 + values + SEAL)).put((byte) type);
     }
 
-    void write(String key, Object value) {
+    /** @param codec of what is no flat array; such things are not written where it is null */
+    void write(String key, Object value, Codec<?> codec) {
         ByteBuffer bytes;
         if (value instanceof float[] floats) {
             bytes = room(4L * floats.length, 'f');
@@ -125,6 +131,9 @@ final class ResultFiles {
             bytes.asLongBuffer().put(longs);
         } else if (value instanceof byte[] plain) {
             bytes = room(plain.length, 'b').put(plain);
+        } else if (codec != null) {
+            ByteBuffer coded = written(codec, value);
+            bytes = room(coded.remaining(), 'c').put(coded);
         } else {
             return;
         }
@@ -141,6 +150,11 @@ final class ResultFiles {
         } catch (IOException e) {
             LOG.warn("The result {} is not kept on disk: {}", key, e.getMessage());
         }
+    }
+
+    @SuppressWarnings("unchecked")
+    private static <T> ByteBuffer written(Codec<T> codec, Object value) {
+        return codec.write((T) value);
     }
 
     private synchronized void trim() throws IOException {

@@ -43,7 +43,7 @@ final class MotionBinaries {
         int row = 2 * loop.plants();
         short[] bends = new short[row * frames.length];
         for (int k = 0; k < frames.length; k++) {
-            System.arraycopy(loop.steps(), row * frames[k], bends, row * k, row);
+            loop.steps().copy(frames[k], bends, row * k);
         }
         ArrayBundle bundle = new ArrayBundle();
         bundle.facts().put("frames", frames.length).put("plants", loop.plants());
@@ -54,7 +54,7 @@ final class MotionBinaries {
         int[] frames = frames(loop.frames(), first, block);
         short[] pushes = new short[loop.vertices() * frames.length];
         for (int k = 0; k < frames.length; k++) {
-            System.arraycopy(loop.steps(), loop.vertices() * frames[k], pushes, loop.vertices() * k, loop.vertices());
+            loop.steps().copy(frames[k], pushes, loop.vertices() * k);
         }
         ArrayBundle bundle = new ArrayBundle();
         bundle.facts().put("frames", frames.length).put("vertices", loop.vertices());

@@ -16,6 +16,11 @@ import java.util.concurrent.atomic.AtomicLong;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.lumbrit.core.math.Cancel;
+import org.lumbrit.core.math.Codec;
+import org.lumbrit.core.math.ResultKind;
+import org.lumbrit.core.math.Results;
+import org.lumbrit.core.simulation.Course;
+import org.lumbrit.core.simulation.Simulation;
 import org.springframework.util.unit.DataSize;
 
 class KeptResultsTest {
@@ -50,6 +55,79 @@ class KeptResultsTest {
             throw new AssertionError("computed twice");
         });
         assertThat(again).containsExactly(1, 2);
+    }
+
+    private record Pair(float[] values, String name) implements Results.Weighted {
+        @Override
+        public long bytes() {
+            return 64;
+        }
+    }
+
+    @Test
+    void aRecordThatTookLongIsFoundAgainAfterARestartByItsCodec() {
+        ResultKind<Pair> kind = ResultKind.of("pair/1", Pair.class);
+        results(1 << 20).get(kind.key(KEY), Cancel.NEVER, shared -> new Pair(slowly(1), "Tarn"));
+        assertThat(results(1 << 20).known(kind.key(KEY)).orElseThrow().name()).isEqualTo("Tarn");
+        Pair again = results(1 << 20).get(kind.key(KEY), Cancel.NEVER, shared -> {
+            throw new AssertionError("computed twice");
+        });
+        assertThat(again.values()).containsExactly(1, 2);
+        // one who writes another shape makes it again
+        ResultKind<Other> other = ResultKind.of("pair/1", Other.class);
+        assertThat(results(1 << 20).known(other.key(KEY))).isEmpty();
+    }
+
+    private record Other(double[] values) implements Results.Weighted {
+        @Override
+        public long bytes() {
+            return 64;
+        }
+    }
+
+    /** Adds the step to the state; each takes long by the clock that the results go by. */
+    private final class Slow implements Simulation<long[]> {
+        private int steps;
+
+        @Override
+        public String key() {
+            return "slow";
+        }
+
+        @Override
+        public long[] start() {
+            return new long[1];
+        }
+
+        @Override
+        public long[] next(long[] before, int step, Cancel cancel) {
+            steps++;
+            now.addAndGet(70_000_000);
+            return new long[] {before[0] * 3 + step};
+        }
+
+        @Override
+        public long bytes(long[] state) {
+            return 8;
+        }
+
+        @Override
+        public Codec<long[]> codec() {
+            return Codec.LONGS;
+        }
+    }
+
+    @Test
+    void theStatesOfASimulationOutliveTheProgram() {
+        Slow before = new Slow();
+        long[] straight = new Course<>(before, results(1 << 20), 4).at(14, Cancel.NEVER);
+        assertThat(before.steps).isEqualTo(14);
+        Slow after = new Slow();
+        Course<long[]> again = new Course<>(after, results(1 << 20), 4);
+        assertThat(again.at(14, Cancel.NEVER)).containsExactly(straight);
+        assertThat(after.steps).as("from the checkpoint at 12 on").isEqualTo(2);
+        again.at(5, Cancel.NEVER);
+        assertThat(after.steps).isEqualTo(3);
     }
 
     /** As the whole motion of a meadow does. */
