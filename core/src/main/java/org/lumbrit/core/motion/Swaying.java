@@ -201,7 +201,7 @@ public final class Swaying {
                 bends[2 * (f * n + i) + 1] = share * south[i];
             }
         });
-        new Lag(stand.damping, from, n, frames.step()).follow(bends, all, frames.periodic());
+        new Lag(stand.damping, from, n, frames.step(), bends, all, frames.periodic()).follow();
         return early == 0 ? bends : java.util.Arrays.copyOfRange(bends, 2 * n * early, bends.length);
     }
 

@@ -42,7 +42,7 @@ class SwayingTest {
         for (int i = 0; i < n; i++) {
             x[2 * i] = Math.sin(2 * Math.PI * i * step / period);
         }
-        new Lag(new float[] {0, (float) tau}, 1, 1, step).follow(x, n, true);
+        new Lag(new float[] {0, (float) tau}, 1, 1, step, x, n, true).follow();
         double h = 2 * Math.PI * tau / period;
         for (int i = 0; i < n; i += 31) {
             double expected = Math.sin(2 * Math.PI * i * step / period - Math.atan(h)) / Math.sqrt(1 + h * h);
