@@ -19,6 +19,7 @@ import { SitesPage } from './sites/SitesPage';
 import { OwnView } from './view/view';
 
 // each view is loaded when it is opened: the list of sites needs no 3D
+const BesidePage = lazy(async () => ({ default: (await import('./workbench/BesidePage')).BesidePage }));
 const HandOverPage = lazy(async () => ({ default: (await import('./handover/HandOverPage')).HandOverPage }));
 const NurseryPage = lazy(async () => ({ default: (await import('./nursery/NurseryPage')).NurseryPage }));
 const RosterPage = lazy(async () => ({ default: (await import('./roster/RosterPage')).RosterPage }));
@@ -37,6 +38,7 @@ createRoot(document.getElementById('root')!).render(
             <Routes>
               <Route path="/" element={<SitesPage />} />
               <Route path="/sites/:id" element={<WorkbenchPage />} />
+              <Route path="/sites/:id/beside" element={<BesidePage />} />
               <Route path="/sites/:id/nursery" element={<NurseryPage />} />
               <Route path="/sites/:id/roster" element={<RosterPage />} />
               <Route path="/sites/:id/yard" element={<YardPage />} />

@@ -1,6 +1,7 @@
 import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
 import { ViewLinks } from '../parts/ViewLinks';
+import { Seeing } from '../view/Seeing';
 import { useSession } from '../workbench/session';
 import { SitePage } from '../workbench/SitePage';
 import { UndoButtons } from '../workbench/UndoButtons';
@@ -13,6 +14,7 @@ import { Sheet } from './Sheet';
 export function NurseryPage() {
   return (
     <SitePage name="nursery">
+      <Seeing />
       <Nursery />
     </SitePage>
   );

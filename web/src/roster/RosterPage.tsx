@@ -10,6 +10,7 @@ import { ViewLinks } from '../parts/ViewLinks';
 import type { Viewport } from '../view3d/Viewport';
 import { useSession } from '../workbench/session';
 import { isCover } from '../workbench/layerKinds';
+import { Seeing } from '../view/Seeing';
 import { SitePage } from '../workbench/SitePage';
 import { View3D } from '../workbench/View3D';
 import { RosterTable } from './RosterTable';
@@ -20,6 +21,7 @@ import { useSelection, useView } from '../view/view';
 export function RosterPage() {
   return (
     <SitePage name="roster">
+      <Seeing />
       <Roster />
     </SitePage>
   );

@@ -4,7 +4,6 @@ import { AwayBanner } from '../parts/AwayBanner';
 import { NoteHolder } from '../parts/notes';
 import { useTitle } from '../parts/title';
 import { SessionContext, useSiteSession } from './session';
-import { Seeing } from '../view/Seeing';
 
 /** A page of the site that its address names: opened, or why it cannot be; `name` is what the wait is said to be for. */
 export function SitePage({ name, children }: { name: string; children: ReactNode }) {
@@ -15,7 +14,6 @@ export function SitePage({ name, children }: { name: string; children: ReactNode
   if (!session) return <p className="empty">Opening the {name} …</p>;
   return (
     <SessionContext value={session}>
-      <Seeing />
       <AwayBanner />
       {children}
       <NoteHolder />
