@@ -66,18 +66,14 @@ describe('the list of plants', () => {
     expect(session.commit.mock.lastCall![0]).toMatchObject([{ added: { name: 'fern', plant: { kind: 'mesh', file: 'ab.ply', up: 'z', length: 3.14 } } }]);
   });
 
-  it('plants it in the site at its own size', async () => {
+  it('plants it in the site as the server says', async () => {
+    const edits = [{ kind: 'add-layer', added: { kind: 'cover', name: 'Stand of tarn reed' } }];
+    const begin = vi.spyOn(api, 'begin').mockResolvedValue({ edits, note: 'Stand of tarn reed grows all over the ground.' } as never);
     const { session } = open();
     await userEvent.click(screen.getByRole('button', { name: /^Plant .*: more$/ }));
     await userEvent.click(screen.getByText('Plant it in the site'));
-    const [edits, note] = session.commit.mock.lastCall!;
-    expect(edits).toMatchObject([
-      { kind: 'add-falloff', added: { name: 'Each its own', source: { kind: 'random' } } },
-      { kind: 'add-layer', added: { kind: 'cover', name: 'Stand of tarn reed', plant: { kind: 'kept', plant: 'n1' }, properties: { length: { low: 2, high: 2 }, width: { low: 0.2, high: 0.2 } } } },
-      { kind: 'set-drive', drive: { property: 'yaw' } },
-      { kind: 'set-drive', drive: { property: 'size' } },
-    ]);
-    expect(note).toContain('grows all over the ground');
+    await waitFor(() => expect(session.commit).toHaveBeenCalledWith(edits, 'Stand of tarn reed grows all over the ground.'));
+    expect(begin.mock.lastCall![1]).toMatchObject({ kind: 'cover', layer: 'n1' });
   });
 });
 

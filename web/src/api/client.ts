@@ -7,6 +7,7 @@ import type {
   Bringing,
   CutView,
   Edit,
+  Fence,
   Finding,
   HeightMapRead,
   LoopView,
@@ -150,6 +151,8 @@ export const api = {
   adapt: (id: string, wish: Bringing) => json<AdaptedView>(`/api/sites/${id}/adapt`, body('POST', wish)),
   /** The edits that make a new layer, or what has to be there first. */
   begin: (id: string, wish: { base: number; edits: Edit[]; kind: string; layer: string; prop: string; falloff: string }) => json<Beginnings>(`/api/sites/${id}/begin`, body('POST', wish)),
+  /** How a property of a layer keeps to each area, and the edits that make it keep otherwise. */
+  fences: (id: string, wish: { base: number; edits: Edit[]; layer: string; property: string }) => json<Fence[]>(`/api/sites/${id}/fences`, body('POST', wish)),
   aim: (id: string, wish: Wish) => json<Solved>(`/api/sites/${id}/aim`, body('POST', wish)),
   samples: async (id: string, falloff: string, grid: number, time: number) =>
     (await send(`/api/sites/${id}/probe.csv?falloff=${encodeURIComponent(falloff)}&grid=${grid}&steps=true&time=${time}`)).text(),

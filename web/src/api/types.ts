@@ -28,6 +28,7 @@ export type FieldDescription = Schemas['FieldView'];
 export type AdaptedView = Schemas['AdaptedView'];
 export type Bringing = Schemas['Bringing'];
 export type Beginnings = Schemas['Beginnings'];
+export type Fence = Schemas['FenceView'];
 export type Finding = Schemas['FindingView'];
 export type Solved = Schemas['SolvedView'];
 export type Stroke = Schemas['Stroke'];

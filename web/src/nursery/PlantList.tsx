@@ -3,8 +3,6 @@ import { Dropdown } from 'react-bootstrap';
 import { api } from '../api/client';
 import type { Edit, Layer } from '../api/types';
 import { sayProblem } from '../parts/notes';
-import { STRAIGHT } from '../parts/curve';
-import { eachItsOwn } from '../workbench/eachItsOwn';
 import { useSession } from '../workbench/session';
 import { describe, withDefaults, type Settings } from '../workbench/settings';
 import { INSIDE } from '../parts/menu';
@@ -17,7 +15,7 @@ const COLOURS = ['#8a8a4a', '#7f8a35', '#9a7a3a', '#6f7d45', '#8f6a3a', '#a58a4a
 
 /** The plants that are kept, and what can be done with each. */
 export function PlantList({ plants, chosen, onChoose }: { plants: NurseryPlant[]; chosen: string; onChoose: (id: string) => void }) {
-  const { recipe, kinds, commit } = useSession();
+  const { site, recipe, kinds, edits, commit } = useSession();
   const file = useRef<HTMLInputElement>(null);
   const names = recipe.layers.map((each) => each.name);
   const add = (kind: string, more: Settings = {}, name?: string) => {
@@ -46,31 +44,9 @@ export function PlantList({ plants, chosen, onChoose }: { plants: NurseryPlant[]
       sayProblem(error);
     }
   };
-  const plantOut = (plant: NurseryPlant) => {
-    const settings = plant.plant as unknown as { length?: number; width?: number };
-    const length = settings.length ?? 1;
-    const width = settings.width ?? length;
-    const same = (value: number) => ({ low: value, high: value, combine: 'product' as const });
-    const own = eachItsOwn(recipe);
-    const cover = {
-      ...withDefaults(describe(kinds.layers, 'cover')!, {}),
-      kind: 'cover',
-      id: freshId('l'),
-      name: freeName(`Stand of ${plant.name.toLowerCase()}`, names),
-      hidden: false,
-      seed: recipe.layers.length + 1,
-      plant: { kind: 'kept', plant: plant.id, variants: Math.max(1, (plant.plant as unknown as { variants?: number }).variants ?? 1) },
-      tintLow: plant.tint,
-      tintHigh: plant.tint,
-      keepsClear: true,
-      properties: { density: { low: 0, high: Math.min(8, 0.25 / (width * width)), combine: 'product' }, spacing: same(Math.min(50, Math.max(0.02, width))), length: same(length), width: same(width), size: { low: 0.7, high: 1, combine: 'product' }, yaw: { low: 0, high: 360, combine: 'product' } },
-    } as unknown as Layer;
-    const edits: Edit[] = [...own.edits, { kind: 'add-layer', added: cover }];
-    // no two alike: each has its own turn and size
-    for (const property of ['yaw', 'size']) {
-      edits.push({ kind: 'set-drive', drive: { layer: cover.id, property, falloff: own.id, curve: STRAIGHT } });
-    }
-    commit(edits, `${cover.name} grows all over the ground. Let falloffs say where, in the workbench.`);
+  const plantOut = async (plant: NurseryPlant) => {
+    const begun = await api.begin(site.id, { base: site.revision, edits, kind: 'cover', layer: plant.id, prop: '', falloff: '' });
+    commit(begun.edits as Edit[], begun.note);
   };
   return (
     <nav className="plant-list" aria-label="Plants of the nursery">
@@ -123,7 +99,7 @@ export function PlantList({ plants, chosen, onChoose }: { plants: NurseryPlant[]
                   <i className="bi bi-three-dots" />
                 </Dropdown.Toggle>
                 <Dropdown.Menu popperConfig={INSIDE} renderOnMount>
-                  <Dropdown.Item as="button" onClick={() => plantOut(plant)}>
+                  <Dropdown.Item as="button" onClick={() => void plantOut(plant).catch(sayProblem)}>
                     Plant it in the site
                   </Dropdown.Item>
                   <Dropdown.Item as="button" onClick={() => commit([{ kind: 'duplicate-layer', layer: plant.id, id: freshId('n'), name: freeName(plant.name, names), seed: plant.seed + 1 }])}>
@@ -146,7 +122,7 @@ export function PlantList({ plants, chosen, onChoose }: { plants: NurseryPlant[]
         })}
       </ul>
       {plants.some((plant) => plant.id === chosen) && (
-        <button className="btn btn-primary mt-2" onClick={() => plantOut(plants.find((plant) => plant.id === chosen)!)}>
+        <button className="btn btn-primary mt-2" onClick={() => void plantOut(plants.find((plant) => plant.id === chosen)!).catch(sayProblem)}>
           Plant {plants.find((plant) => plant.id === chosen)!.name} in the site
         </button>
       )}

@@ -1,4 +1,5 @@
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useVirtualizer } from '@tanstack/react-virtual';
+import { useEffect, useMemo, useRef } from 'react';
 import type { ColumnView } from '../api/types';
 import { fixed, parsed } from '../parts/numbers';
 import { useTyped } from '../parts/typed';
@@ -24,20 +25,13 @@ interface Props {
 /** A table of any length: only the rows in sight are there. */
 export function RosterTable({ columns, values, rows, sort, ranges, chosen, wanted, onSort, onRange, onChoose }: Props) {
   const scroller = useRef<HTMLDivElement>(null);
-  const [top, setTop] = useState(0);
-  const [height, setHeight] = useState(480);
-  useEffect(() => {
-    const element = scroller.current!;
-    const observer = new ResizeObserver(() => setHeight(element.clientHeight));
-    observer.observe(element);
-    return () => observer.disconnect();
-  }, []);
+  const inSight = useVirtualizer({ count: rows.length, getScrollElement: () => scroller.current, estimateSize: () => ROW, overscan: SPARE, initialRect: { width: 0, height: 480 } });
   const place = useMemo(() => (wanted < 0 ? -1 : rows.indexOf(wanted)), [rows, wanted]);
   useEffect(() => {
-    if (place >= 0) scroller.current?.scrollTo({ top: Math.max(0, place * ROW - 120) });
+    if (place >= 0) inSight.scrollToIndex(place, { align: 'center' });
+    // only another row that is wanted moves the table
+    // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [place]);
-  const first = Math.max(0, Math.floor(top / ROW) - SPARE);
-  const last = Math.min(rows.length, Math.ceil((top + height) / ROW) + SPARE);
   const template = `64px ${columns.map(() => '84px').join(' ')}`;
   const byKey = (event: React.KeyboardEvent) => {
     const way = event.key === 'ArrowDown' ? 1 : event.key === 'ArrowUp' ? -1 : 0;
@@ -48,7 +42,7 @@ export function RosterTable({ columns, values, rows, sort, ranges, chosen, wante
     if (next !== undefined) onChoose(next, false);
   };
   return (
-    <div className="roster-scroll" ref={scroller} onScroll={(event) => setTop(event.currentTarget.scrollTop)} tabIndex={0} onKeyDown={byKey} role="table" aria-label="Roster" aria-rowcount={rows.length + 1}>
+    <div className="roster-scroll" ref={scroller} tabIndex={0} onKeyDown={byKey} role="table" aria-label="Roster" aria-rowcount={rows.length + 1}>
       <div className="roster-head" role="row" style={{ gridTemplateColumns: template }}>
         <div role="columnheader" className="muted">
           no.
@@ -57,9 +51,8 @@ export function RosterTable({ columns, values, rows, sort, ranges, chosen, wante
           <Head key={column.name} column={column} sort={sort} range={ranges[column.name]} onSort={onSort} onRange={onRange} />
         ))}
       </div>
-      <div style={{ height: rows.length * ROW, position: 'relative', width: 64 + 84 * columns.length }}>
-        {Array.from({ length: Math.max(0, last - first) }, (_, k) => {
-          const at = first + k;
+      <div style={{ height: inSight.getTotalSize(), position: 'relative', width: 64 + 84 * columns.length }}>
+        {inSight.getVirtualItems().map(({ index: at, start }) => {
           const plant = rows[at]!;
           return (
             <div
@@ -68,7 +61,7 @@ export function RosterTable({ columns, values, rows, sort, ranges, chosen, wante
               aria-rowindex={at + 2}
               aria-selected={chosen.has(plant)}
               className={`roster-row ${chosen.has(plant) ? 'chosen' : ''} ${at % 2 ? 'odd' : ''}`}
-              style={{ top: at * ROW, gridTemplateColumns: template }}
+              style={{ top: start, gridTemplateColumns: template }}
               onClick={(event) => onChoose(plant, event.ctrlKey || event.metaKey || event.shiftKey)}
             >
               <span role="cell" className="muted">

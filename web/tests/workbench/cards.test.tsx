@@ -3,6 +3,7 @@ import { cleanup, fireEvent, screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { Dropdown } from 'react-bootstrap';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { api } from '../../src/api/client';
 import type { Description, Manifest, Prop, SettingDescription } from '../../src/api/types';
 import { Budget } from '../../src/workbench/Budget';
 import { LayerMenu } from '../../src/workbench/LayerMenu';
@@ -246,12 +247,18 @@ describe('the menu of a layer', () => {
 
   it('lists the areas that a cover may keep out of or within', async () => {
     const pond = { kind: 'area', id: 'pond', name: 'Pond', points: [[0, 0, 0], [30, 0, 0], [30, 0, 20]] };
+    const within = [
+      { kind: 'add-falloff', added: { id: 'f', name: 'Within Pond', source: { kind: 'distance', place: 'pond', within: 'filled' }, steps: [] } },
+      { kind: 'set-drive', drive: { layer: 'g', property: 'density' } },
+    ];
+    const fences = vi.spyOn(api, 'fences').mockResolvedValue([{ area: 'pond', name: 'Pond', now: 'anywhere', edge: 1, ways: [{ how: 'anywhere', edits: [] }, { how: 'out', edits: [] }, { how: 'within', edits: within }] }] as never);
     const session = open(grass, [pond, { kind: 'point', id: 'p', name: 'Post', at: [0, 0, 0] }]);
     await userEvent.click(screen.getByText('Keep out of or within areas …'));
-    expect(screen.getByRole('group', { name: 'Pond' })).toBeTruthy();
-    expect(screen.queryByRole('group', { name: 'Post' })).toBeNull();
+    expect(await screen.findByRole('group', { name: 'Pond' })).toBeTruthy();
+    expect(fences.mock.lastCall![1]).toMatchObject({ base: 3, layer: 'g', property: 'density' });
     expect((screen.getByLabelText('Anywhere') as HTMLInputElement).checked).toBe(true);
     await userEvent.click(screen.getByLabelText('Only within'));
+    expect(theView().selection.getState().falloff).toBe('f');
     const [edits, words] = session.commit.mock.lastCall!;
     expect(edits).toMatchObject([
       { kind: 'add-falloff', added: { name: 'Within Pond', source: { kind: 'distance', place: 'pond', within: 'filled' }, steps: [] } },

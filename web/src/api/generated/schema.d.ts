@@ -340,6 +340,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/sites/{id}/fences": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["fences"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/sites/{id}/findings": {
         parameters: {
             query?: never;
@@ -1924,6 +1940,21 @@ export interface components {
              */
             width: number;
         };
+        FenceView: {
+            area: string;
+            /** Format: double */
+            edge: number;
+            name: string;
+            now: string;
+            ways: components["schemas"]["KeepingView"][];
+        };
+        Fenced: {
+            /** Format: int32 */
+            base: number;
+            edits: components["schemas"]["EditSchema"][];
+            layer: string;
+            property: string;
+        };
         /**
          * Fern
          * @description Fronds from one foot, each with leaflets to both sides.
@@ -2388,6 +2419,10 @@ export interface components {
             /** @constant */
             kind: "invert";
             skipped: boolean;
+        };
+        KeepingView: {
+            edits: components["schemas"]["EditSchema"][];
+            how: string;
         };
         /**
          * From the nursery
@@ -5618,6 +5653,32 @@ export interface operations {
                 };
                 content: {
                     "text/event-stream": components["schemas"]["SseEmitter"];
+                };
+            };
+        };
+    };
+    fences: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Fenced"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FenceView"][];
                 };
             };
         };

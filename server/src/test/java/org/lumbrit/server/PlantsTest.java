@@ -137,6 +137,49 @@ class PlantsTest {
     }
 
     @Test
+    void aPlantOfTheNurseryIsPlantedOutAtItsOwnSizeNoTwoAlike() {
+        String site = site();
+        int base = server.get(site).json().get("revision").asInt();
+        JsonNode begun = server.post(site + "/begin", """
+                {"base":%d,"edits":[],"kind":"cover","layer":"clump","prop":"","falloff":""}""".formatted(base)).json();
+        assertThat(begun.get("note").asString()).contains("grows all over the ground");
+        server.edit(site.substring("/api/sites/".length()), begun.get("edits").toString());
+        JsonNode recipe = server.get(site).json().get("recipe");
+        JsonNode plant = recipe.at("/layers/0");
+        JsonNode stand = recipe.at("/layers/" + (recipe.get("layers").size() - 1));
+        assertThat(stand.at("/plant/plant").asString()).isEqualTo("clump");
+        assertThat(stand.at("/properties/length/low").asDouble())
+                .isEqualTo(plant.at("/plant/length").asDouble());
+        assertThat(stand.get("tintLow")).isEqualTo(plant.get("tint"));
+        assertThat(recipe.get("drives").toString()).contains("\"yaw\"").contains("\"size\"");
+        assertThat(layer(view(site), stand.get("id").asString()).get("plants").asInt())
+                .isPositive();
+    }
+
+    @Test
+    void fencesKeepACoverOutOfAnArea() {
+        String site = site();
+        edit(site, """
+                {"kind":"set-place","place":{"kind":"area","id":"pond","name":"Pond","points":[[-5,0,-5],[5,0,-5],[5,0,5],[-5,0,5]]}}""");
+        JsonNode fence = fences(site).get(0);
+        assertThat(fence.get("now").asString()).isEqualTo("anywhere");
+        int before = layer(view(site), "grass").get("plants").asInt();
+        server.edit(
+                site.substring("/api/sites/".length()),
+                fence.at("/ways/1/edits").toString());
+        assertThat(fences(site).get(0).get("now").asString()).isEqualTo("out");
+        assertThat(layer(view(site), "grass").get("plants").asInt()).isLessThan(before);
+        assertThat(server.post(site + "/fences", """
+                {"base":1,"edits":[],"layer":"grass","property":"colour"}""").status()).isEqualTo(422);
+    }
+
+    private JsonNode fences(String site) {
+        int base = server.get(site).json().get("revision").asInt();
+        return server.post(site + "/fences", """
+                {"base":%d,"edits":[],"layer":"grass","property":"density"}""".formatted(base)).json();
+    }
+
+    @Test
     void aBudgetThatIsPassedIsFoundAndItsRemedyMeetsIt() {
         String site = site();
         edit(

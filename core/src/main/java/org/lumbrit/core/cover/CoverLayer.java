@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.EnumSet;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -16,12 +17,14 @@ import org.lumbrit.core.kinds.Refers;
 import org.lumbrit.core.kinds.Setting;
 import org.lumbrit.core.kinds.Surrounding;
 import org.lumbrit.core.math.CurvePoint;
+import org.lumbrit.core.plants.KeptPlant;
 import org.lumbrit.core.plants.Plant;
 import org.lumbrit.core.plants.PlantLayer;
 import org.lumbrit.core.props.Prop;
 import org.lumbrit.core.recipe.Beginning;
 import org.lumbrit.core.recipe.Begun;
 import org.lumbrit.core.recipe.Checking;
+import org.lumbrit.core.recipe.Combine;
 import org.lumbrit.core.recipe.Drive;
 import org.lumbrit.core.recipe.Family;
 import org.lumbrit.core.recipe.Finding;
@@ -259,22 +262,57 @@ public record CoverLayer(
                 newProperties);
     }
 
-    /** Grass, each plant turned its own way. */
+    /** Grass, each plant turned its own way; where a plant of the nursery is chosen, a stand of it, no two alike. */
     @Override
     public Begun begin(Beginning beginning) {
-        CoverLayer made = Kinds.with(beginning.ready(this, "Grass"), "keepsClear", true);
+        Optional<PlantLayer> nursery = beginning.recipe().layer(beginning.layer(), PlantLayer.class);
+        CoverLayer fresh = Kinds.with(
+                beginning.ready(
+                        this,
+                        nursery.map(kept -> "Stand of " + kept.name().toLowerCase(Locale.ROOT))
+                                .orElse("Grass")),
+                "keepsClear",
+                true);
+        CoverLayer made = nursery.map(fresh::standOf).orElse(fresh);
         Optional<Falloff> known = beginning.recipe().falloffs().stream()
                 .filter(falloff -> falloff.source() instanceof RandomSource)
                 .findFirst();
         Falloff own = known.orElseGet(() -> new Falloff(
                 beginning.ids().apply("f"), beginning.freeFalloffName("Each its own"), new RandomSource(1), List.of()));
+        List<String> each = nursery.isPresent() ? List.of("yaw", SIZE) : List.of("yaw");
         return new Begun.Made(
                 known.isPresent() ? List.of() : List.of(own),
                 made,
-                List.of(new Drive(made.id, "yaw", own.id(), CurvePoint.STRAIGHT)),
+                each.stream()
+                        .map(property -> new Drive(made.id, property, own.id(), CurvePoint.STRAIGHT))
+                        .toList(),
                 DENSITY,
                 false,
-                "");
+                nursery.isPresent()
+                        ? made.name + " grows all over the ground. Let falloffs say where, in the workbench."
+                        : "");
+    }
+
+    private static PropertyRange same(double value) {
+        return new PropertyRange(value, value, Combine.PRODUCT);
+    }
+
+    /** The same of a plant of the nursery, at its own size and not too dense for it. */
+    private CoverLayer standOf(PlantLayer kept) {
+        Plant planted = kept.plant();
+        double width = planted.width();
+        Map<String, PropertyRange> own = new LinkedHashMap<>(properties);
+        own.put(DENSITY, new PropertyRange(0, Math.min(8, 0.25 / (width * width)), Combine.PRODUCT));
+        own.put(SPACING, same(Math.min(50, Math.max(0.02, width))));
+        own.put(LENGTH, same(planted.length()));
+        own.put(WIDTH, same(width));
+        own.put(SIZE, new PropertyRange(0.7, 1, Combine.PRODUCT));
+        own.put("yaw", new PropertyRange(0, 360, Combine.PRODUCT));
+        CoverLayer stand = Kinds.with(
+                Kinds.with(withPlant(new KeptPlant(kept.id(), Math.max(1, planted.variants()))), "properties", own),
+                "tintLow",
+                kept.tint());
+        return Kinds.with(stand, "tintHigh", kept.tint());
     }
 
     @Override

@@ -77,7 +77,7 @@ class BeginApi {
         Recipe recipe = store.preview(id, wish.base(), unsaved);
         Class<? extends Record> kind = Kinds.named(Layer.class, wish.kind())
                 .orElseThrow(() -> new BadInputException("kind: there is no kind of layer “" + wish.kind() + "”."));
-        Beginning beginning = new Beginning(recipe, wish.layer(), wish.prop(), wish.falloff(), BeginApi::freshId);
+        Beginning beginning = new Beginning(recipe, wish.layer(), wish.prop(), wish.falloff(), FreshIds::fresh);
         Begun begun = Fresh.layer(kind).begin(beginning);
         if (begun instanceof Begun.Missing missing) {
             return new Beginnings(RecipeJson.node(List.of()), "", "", false, "", missing.text(), missing.draw());
@@ -104,10 +104,5 @@ class BeginApi {
             edits.add(new DriveEdit.Set(drive));
         }
         return edits;
-    }
-
-    /** One that no other browser makes at the same time. */
-    private static String freshId(String prefix) {
-        return prefix + "-" + UUID.randomUUID().toString().substring(0, 8);
     }
 }
