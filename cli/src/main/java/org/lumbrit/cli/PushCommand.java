@@ -50,9 +50,9 @@ final class PushCommand implements Callable<Integer> {
                     "--layer: “" + push.name() + "”, its wind or its prop is hidden, so nothing moves.");
         }
         SiteMotion motion = new SiteMotion(evaluation, recipe.results(), Cancel.NEVER);
-        PushLoop loop = motion.pushed(push);
+        PushLoop loop = motion.pushes().pushed(push);
         if (report) {
-            Output.print(RecipeJson.pretty(report(push, loop, motion.fault(push))));
+            Output.print(RecipeJson.pretty(report(push, loop, motion.pushes().fault(push))));
             return 0;
         }
         int[] ends = frames.of(motion.frames());

@@ -95,7 +95,7 @@ public final class MotionFindings {
         if (!sway.way().equals(SwayLayer.Way.BEND)) {
             return;
         }
-        float foot = motion.maskOfFirst(sway)[0];
+        float foot = motion.bends().maskOfFirst(sway)[0];
         if (foot <= 1e-4) {
             return;
         }
@@ -153,7 +153,7 @@ public final class MotionFindings {
     }
 
     private void push(PushLayer push) {
-        PushLoop loop = motion.pushed(push);
+        PushLoop loop = motion.pushes().pushed(push);
         seam(push, loop.seam());
         PropertyRange strength = push.properties().get(PushLayer.STRENGTH);
         if (push.sides() == PushLayer.Sides.ONE && loop.drift() > 0.02 * strength.most() && loop.drift() > 0) {
@@ -166,7 +166,7 @@ public final class MotionFindings {
                     "Push to both sides",
                     new LayerEdit.Set(Kinds.with(push, "sides", PushLayer.Sides.TWO)));
         }
-        motion.fault(push).ifPresent(fault -> fault(push, fault, strength));
+        motion.pushes().fault(push).ifPresent(fault -> fault(push, fault, strength));
     }
 
     private void fault(PushLayer push, Cloth.Fault fault, PropertyRange strength) {

@@ -89,13 +89,16 @@ public final class PlantMotion {
             List<Detail> levels = still.levels(cover, v).levels();
             int shown = Math.min(detail, levels.size() - 1);
             PlantMesh drawn = levels.get(shown).mesh();
-            Shape full = new Shape(drawn.unit(planted), motion.maskAt(sway, drawn, v), motion.bend(sway, v, shown));
+            Shape full = new Shape(
+                    drawn.unit(planted),
+                    motion.bends().maskAt(sway, drawn, v),
+                    motion.bends().bend(sway, v, shown));
             variants[v] = new Variant(
                     drawn,
                     full,
                     levels.get(0).mesh().unit(planted).bounds(),
-                    motion.maskAlong(sway, v),
-                    motion.crinkle(sway, v));
+                    motion.bends().maskAlong(sway, v),
+                    motion.bends().crinkle(sway, v));
         }
     }
 
@@ -163,7 +166,7 @@ public final class PlantMotion {
         PlantMesh unit = mesh.unit(planted);
         Shape shape = motion == null
                 ? new Shape(unit, new float[0], null)
-                : new Shape(unit, motion.maskAt(sway, mesh, v), new Bend(unit, variant.maskAlong, sway.way()));
+                : new Shape(unit, motion.bends().maskAt(sway, mesh, v), new Bend(unit, variant.maskAlong, sway.way()));
         last.set(new Posed(Integer.MIN_VALUE, plant, false, shape, null));
         return shape;
     }

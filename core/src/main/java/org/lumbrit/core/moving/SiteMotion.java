@@ -6,73 +6,69 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.function.Function;
 import org.lumbrit.core.cover.CoverLayer;
 import org.lumbrit.core.cover.Plants;
 import org.lumbrit.core.growth.GrowthShown;
 import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.math.Chunks;
-import org.lumbrit.core.math.CurvePoint;
 import org.lumbrit.core.math.KeyBuilder;
-import org.lumbrit.core.math.Once;
 import org.lumbrit.core.math.ResultKind;
 import org.lumbrit.core.math.Results;
 import org.lumbrit.core.motion.AirAt;
-import org.lumbrit.core.motion.Bend;
-import org.lumbrit.core.motion.Cloth;
-import org.lumbrit.core.motion.Crinkle;
 import org.lumbrit.core.motion.GrainsLayer;
-import org.lumbrit.core.motion.PushLayer;
-import org.lumbrit.core.motion.PushLoop;
-import org.lumbrit.core.motion.Pushing;
 import org.lumbrit.core.motion.Speed;
 import org.lumbrit.core.motion.SwayLayer;
 import org.lumbrit.core.motion.SwayLoop;
 import org.lumbrit.core.motion.Swaying;
 import org.lumbrit.core.motion.WindField;
 import org.lumbrit.core.motion.WindLayer;
-import org.lumbrit.core.plants.CrossSection;
-import org.lumbrit.core.plants.Detail;
-import org.lumbrit.core.plants.Plant;
-import org.lumbrit.core.plants.PlantMesh;
-import org.lumbrit.core.plants.PlantOwner;
-import org.lumbrit.core.props.PlacedMesh;
 import org.lumbrit.core.recipe.Frames;
-import org.lumbrit.core.recipe.InvalidRecipeException;
 import org.lumbrit.core.recipe.Layer;
-import org.lumbrit.core.recipe.PropertyRange;
 import org.lumbrit.core.recipe.Recipe;
-import org.lumbrit.core.recipe.Track;
-import org.lumbrit.core.site.PlantMaker;
 import org.lumbrit.core.site.SiteEvaluation;
-import org.lumbrit.core.site.SitePlan;
-import org.lumbrit.core.surface.Mesh;
 import org.lumbrit.core.surface.Samples;
 
 /** Everything that moves in a site, over all frames of its clock. Plants stand as they do at time 0. */
 public final class SiteMotion {
     private static final ResultKind<Swings> SWINGS = ResultKind.of("sway loop/2", Swings.class);
-    private static final ResultKind<Waves> WAVES = ResultKind.of("push loop/2", Waves.class);
 
-    /** More are not kept at once: frames times plants. */
-    private static final long MOST_BENDS = 250_000_000L;
-
+    private final SiteFrames site;
     private final SiteEvaluation still;
     private final Results results;
     private final Cancel cancel;
     private final Frames frames;
+    private final Pushes pushes;
+    private final PlantBends bends;
 
     /** @param evaluation of the site, at any time */
     public SiteMotion(SiteEvaluation evaluation, Results results, Cancel cancel) {
-        this.still = evaluation.at(0);
+        this.site = new SiteFrames(evaluation, results, cancel);
+        this.still = site.still;
         this.results = results;
         this.cancel = cancel;
-        this.frames = evaluation.plan().written().clock().frames();
+        this.frames = site.frames;
+        this.pushes = new Pushes(site);
+        this.bends = new PlantBends(site);
     }
 
     /** Everything that moves in a site that is evaluated. */
     public static SiteMotion of(SiteEvaluation evaluation) {
         return new SiteMotion(evaluation, evaluation.results(), evaluation.cancel());
+    }
+
+    /** Says how much a loop would take, where it is more than can be kept. */
+    public void require(long plants) {
+        site.require(plants);
+    }
+
+    /** Props that a wind pushes. */
+    public Pushes pushes() {
+        return pushes;
+    }
+
+    /** How the meshes of swaying plants bend. */
+    public PlantBends bends() {
+        return bends;
     }
 
     /** The moments at which motion is computed. */
@@ -92,12 +88,12 @@ public final class SiteMotion {
 
     /** The wind that a sway feels, as it is at time 0. */
     public WindLayer windOf(SwayLayer sway) {
-        return (WindLayer) layerAt(still, sway.wind());
+        return (WindLayer) SiteFrames.layerAt(still, sway.wind());
     }
 
     /** The cover whose plants a sway moves, as it is at time 0. */
     public CoverLayer coverOf(SwayLayer sway) {
-        return (CoverLayer) layerAt(still, sway.cover());
+        return (CoverLayer) SiteFrames.layerAt(still, sway.cover());
     }
 
     /** The sway of a cover's plants, where it has one that is shown. */
@@ -109,53 +105,16 @@ public final class SiteMotion {
 
     /** The wind's properties at places, frame by frame. */
     public Swaying.ByFrame air(WindLayer wind, Samples places) {
-        return byFrame(
-                wind, AirAt.PROPERTIES, (then, property) -> then.property(layerAt(then, wind), property, places));
-    }
-
-    private static Layer layerAt(SiteEvaluation then, Layer layer) {
-        return layerAt(then, layer.id());
-    }
-
-    private static Layer layerAt(SiteEvaluation then, String id) {
-        return then.plan().recipe().layer(id).orElseThrow();
-    }
-
-    /** Reads one property in one evaluation. */
-    private interface Reader {
-        float[] read(SiteEvaluation then, String property);
-    }
-
-    /** Computed once where no time is read. */
-    private Swaying.ByFrame byFrame(Layer layer, List<String> properties, Reader reader) {
-        if (!changes(layer, properties)) {
-            float[][] same = read(still, properties, reader);
-            return frame -> same;
-        }
-        Once<Integer, float[][]> known = new Once<>();
-        return frame -> known.get(frame, missing -> read(still.at(frames.time(frame)), properties, reader));
-    }
-
-    private static float[][] read(SiteEvaluation then, List<String> properties, Reader reader) {
-        return properties.stream().map(property -> reader.read(then, property)).toArray(float[][]::new);
-    }
-
-    /** Whether properties of a layer may differ from frame to frame. */
-    private boolean changes(Layer layer, List<String> properties) {
-        Recipe written = still.plan().written();
-        if (!written.clock().tracks().isEmpty() || written.props().stream().anyMatch(written::moves)) {
-            return true;
-        }
-        SitePlan other = still.plan().at(1.234567);
-        return properties.stream()
-                .anyMatch(property ->
-                        !other.propertyKey(layer, property).equals(still.plan().propertyKey(layer, property)));
+        return site.byFrame(
+                wind,
+                AirAt.PROPERTIES,
+                (then, property) -> then.property(SiteFrames.layerAt(then, wind), property, places));
     }
 
     /** The wind at places in a frame: m/s to the east, and to the south. */
     public double[][] wind(WindLayer wind, int frame, Samples places) {
         SiteEvaluation then = still.at(frames.time(frame));
-        WindLayer now = (WindLayer) layerAt(then, wind);
+        WindLayer now = (WindLayer) SiteFrames.layerAt(then, wind);
         return AirAt.wind(then.surroundings(now), now, places);
     }
 
@@ -241,17 +200,9 @@ public final class SiteMotion {
 
     private SwayLoop swings(SwayLayer sway, int[] picked, Cancel shared) {
         Plants plants = still.plants(coverOf(sway));
-        Samples feet = picked.length == 0 ? plants.feet() : pick(plants.feet(), picked, "picked for sway");
-        require(feet.count());
+        Samples feet = picked.length == 0 ? plants.feet() : SiteFrames.pick(plants.feet(), picked, "picked for sway");
+        site.require(feet.count());
         return swaying(sway).loop(stand(sway, plants, feet, picked), shared);
-    }
-
-    private static Samples pick(Samples all, int[] picked, String what) {
-        KeyBuilder key = new KeyBuilder(what).add(all.key());
-        for (int index : picked) {
-            key.add(index);
-        }
-        return all.pick(key.key(), picked);
     }
 
     private Swaying swaying(SwayLayer sway) {
@@ -285,57 +236,32 @@ public final class SiteMotion {
         return bends;
     }
 
-    /** Says how much a loop would take, where it is more than can be kept. */
-    public void require(long plants) {
-        if (plants * frames.count() > MOST_BENDS) {
-            throw new InvalidRecipeException(
-                    "clock.loopSeconds",
-                    "Motion of " + plants + " plants over " + frames.count() + " frames would take "
-                            + plants * frames.count() * 4 / 1_000_000 + " MB; at most "
-                            + MOST_BENDS * 4 / 1_000_000
-                            + " MB are kept. Make the loop shorter, or fewer frames a second, or thin the plants.");
-        }
-    }
-
     private Swaying.Stand stand(SwayLayer sway, Plants plants, Samples feet, int[] picked) {
         return new Swaying.Stand(
                 feet.x(),
                 feet.y(),
                 feet.z(),
                 air(windOf(sway), feet),
-                byFrame(
+                site.byFrame(
                         sway,
                         List.of(SwayLayer.BEND, SwayLayer.STIFFNESS),
                         (then, property) -> perPlant(then, sway, property, plants, feet, picked)),
-                mostOf(sway, SwayLayer.BEND),
+                site.mostOf(sway, SwayLayer.BEND),
                 perPlant(still, sway, SwayLayer.DAMPING, plants, feet, picked),
                 perPlant(still, sway, SwayLayer.PHASE, plants, feet, picked));
-    }
-
-    /** No value of a property is above this in any frame. */
-    private double mostOf(Layer layer, String property) {
-        double most = layer.properties().get(property).most();
-        for (Track track : still.plan().written().clock().tracks()) {
-            if (track.id().equals(layer.id()) && track.setting().startsWith("properties." + property + ".")) {
-                most = Math.max(
-                        most,
-                        track.keys().stream().mapToDouble(CurvePoint::out).max().orElse(0));
-            }
-        }
-        return most;
     }
 
     /** How far each plant crinkles, as a share of its length. */
     public float[] crinkling(SwayLayer sway, int[] picked) {
         Plants plants = still.plants(coverOf(sway));
-        Samples feet = picked.length == 0 ? plants.feet() : pick(plants.feet(), picked, "picked for sway");
+        Samples feet = picked.length == 0 ? plants.feet() : SiteFrames.pick(plants.feet(), picked, "picked for sway");
         return perPlant(still, sway, SwayLayer.CRINKLE, plants, feet, picked);
     }
 
     /** A property of plants that may stand on several surfaces, each evaluated on its own. */
     private static float[] perPlant(
             SiteEvaluation then, SwayLayer sway, String property, Plants plants, Samples feet, int[] picked) {
-        Layer layer = layerAt(then, sway);
+        Layer layer = SiteFrames.layerAt(then, sway);
         if (plants.surfaces().size() == 1) {
             return then.on(plants.surfaces().get(0)).property(layer, property, feet);
         }
@@ -348,165 +274,12 @@ public final class SiteMotion {
                 }
             }
             int[] indices = there.stream().mapToInt(i -> i).toArray();
-            float[] part = then.on(surface).property(layer, property, pick(feet, indices, "on " + surface));
+            float[] part = then.on(surface).property(layer, property, SiteFrames.pick(feet, indices, "on " + surface));
             for (int i = 0; i < indices.length; i++) {
                 values[indices[i]] = part[i];
             }
         }
         return values;
-    }
-
-    /** The crinkle of one variant of a cover's plant. */
-    public Crinkle crinkle(SwayLayer sway, int variant) {
-        String key = new KeyBuilder("crinkle/1")
-                .add(still.plan().motionKey(sway))
-                .add(variant)
-                .key();
-        return results.get(key, cancel, shared -> Crinkle.of(sway.seed(), variant, sway.crinkleRate(), frames));
-    }
-
-    /**
-     * The mask at the places along where bending reads it, of a plant so many metres long: where falloffs drive it the mean over the
-     * plant's outline there, so that what is painted on a leaf counts.
-     */
-    public float[] maskAlong(SwayLayer sway, double length, PlantMesh mesh, int variant) {
-        Samples axis = Samples.allocate(Samples.NOT_KEPT, Bend.NODES);
-        double[] places = new double[Bend.NODES];
-        for (int k = 0; k < Bend.NODES; k++) {
-            places[k] = (double) k / (Bend.NODES - 1);
-            axis.along()[k] = (float) k / (Bend.NODES - 1);
-            axis.y()[k] = length * k / (Bend.NODES - 1);
-            axis.ny()[k] = 1;
-        }
-        float[] onAxis = masked(sway, axis, mesh);
-        return recipe().drivesOf(sway.id(), SwayLayer.MASK).isEmpty()
-                ? onAxis
-                : CrossSection.means(mesh, maskAt(sway, mesh, variant), places, onAxis);
-    }
-
-    /** The same of the first variant of what the cover plants. */
-    public float[] maskOfFirst(SwayLayer sway) {
-        return maskAlong(sway, 0);
-    }
-
-    /** The mask at every vertex of a plant. */
-    public float[] maskAt(SwayLayer sway, PlantMesh mesh, int variant) {
-        return masked(sway, PlantMaker.alongVertices(mesh, variant), mesh);
-    }
-
-    private float[] masked(SwayLayer sway, Samples along, PlantMesh mesh) {
-        if (recipe().drivesOf(sway.id(), SwayLayer.MASK).isEmpty()) {
-            PropertyRange range = sway.properties().get(SwayLayer.MASK);
-            float[] even = new float[along.count()];
-            for (int i = 0; i < even.length; i++) {
-                even[i] = (float) range.at(along.along()[i]);
-            }
-            return even;
-        }
-        return still.within(new PlantOwner(mesh)).property(sway, SwayLayer.MASK, along);
-    }
-
-    /** How one detail of a variant of a cover's plant bends, fully grown, its mesh of length 1 and width 1. */
-    public Bend bend(SwayLayer sway, int variant, int detail) {
-        String key = new KeyBuilder("bend/1")
-                .add(still.plan().motionKey(sway))
-                .add(variant)
-                .add(detail)
-                .key();
-        return results.get(key, cancel, shared -> {
-            Plant planted = coverOf(sway).planted(recipe());
-            List<Detail> levels = still.levels(coverOf(sway), variant).levels();
-            return new Bend(levels.get(detail).mesh().unit(planted), maskAlong(sway, variant), sway.way());
-        });
-    }
-
-    /** The mask at the places along where bending reads it, of a variant of what the cover of a sway plants. */
-    public float[] maskAlong(SwayLayer sway, int variant) {
-        CoverLayer cover = coverOf(sway);
-        PlantMesh full = still.levels(cover, variant).full().mesh();
-        return maskAlong(sway, cover.planted(recipe()).length(), full, variant);
-    }
-
-    /** How far the vertices of a prop are pushed along their normals, in each frame where it is then. */
-    public PushLoop pushed(PushLayer push) {
-        String key = WAVES.begin().add(still.plan().motionKey(push)).key();
-        KeptBlocks blocks = new KeptBlocks(
-                results, cancel, key, shared -> waves(push, shared).steps());
-        Waves waves = results.get(WAVES.key(key), cancel, shared -> {
-            PushLoop made = waves(push, shared);
-            blocks.keep(made.steps(), shared);
-            return new Waves(made.vertices(), made.metres(), made.seam(), made.drift());
-        });
-        return new PushLoop(
-                frames,
-                waves.vertices,
-                blocks.blocks(waves.vertices, frames.count()),
-                waves.metres,
-                waves.seam,
-                waves.drift);
-    }
-
-    /** A {@link PushLoop} without its blocks. */
-    private record Waves(int vertices, double metres, SwayLoop.Seam seam, double drift) implements Results.Weighted {
-        @Override
-        public long bytes() {
-            return 64;
-        }
-    }
-
-    private PushLoop waves(PushLayer push, Cancel shared) {
-        boolean carried = still.plan()
-                .written()
-                .moves(still.plan().recipe().prop(push.prop()).orElseThrow());
-        Samples vertices = still.samples(still.placed(push.prop()));
-        require(vertices.count());
-        Function<SiteEvaluation, Samples> there = then -> carried ? then.samples(then.placed(push.prop())) : vertices;
-        Swaying.ByFrame driven = byFrame(
-                push,
-                List.of(PushLayer.STRENGTH, PushLayer.MASK),
-                (then, property) -> then.on(push.prop()).property(layerAt(then, push), property, there.apply(then)));
-        Pushing pushing = new Pushing(push, (WindLayer) layerAt(still, push.wind()), frames);
-        double most = mostOf(push, PushLayer.STRENGTH) * mostOf(push, PushLayer.MASK) * push.limit();
-        return PushLoop.of(frames, vertices.count(), most, frame -> {
-            shared.check();
-            Samples now = carried ? there.apply(still.at(frames.time(frame))) : vertices;
-            float[] waves = pushing.waves(now, frames.time(frame), shared);
-            float[][] weights = driven.at(frame);
-            for (int v = 0; v < waves.length; v++) {
-                waves[v] *= weights[0][v] * weights[1][v];
-            }
-            return waves;
-        });
-    }
-
-    /** Whether a pushed prop stays sound: where it passes through itself, and how strong a push would not. */
-    public Optional<Cloth.Fault> fault(PushLayer push) {
-        PushLoop loop = pushed(push);
-        String key = new KeyBuilder("cloth/1").add(still.plan().motionKey(push)).key();
-        Cloth.Fault fault = results.get(key, cancel, shared -> {
-            Mesh rest = standing(push.prop());
-            return new Cloth(rest, loop, shared).fault().orElse(SOUND);
-        });
-        return fault.pairs() < 0 ? Optional.empty() : Optional.of(fault);
-    }
-
-    private static final Cloth.Fault SOUND = new Cloth.Fault(0, -1, 0, 0, 0, 0, 1);
-
-    /** A prop's mesh where it stands at time 0, in the place's space. */
-    public Mesh standing(String prop) {
-        PlacedMesh placed = still.placed(prop);
-        Samples vertices = still.samples(placed);
-        float[] p = new float[3 * vertices.count()];
-        float[] n = new float[p.length];
-        for (int v = 0; v < vertices.count(); v++) {
-            p[3 * v] = (float) vertices.x()[v];
-            p[3 * v + 1] = (float) vertices.y()[v];
-            p[3 * v + 2] = (float) vertices.z()[v];
-            n[3 * v] = vertices.nx()[v];
-            n[3 * v + 1] = vertices.ny()[v];
-            n[3 * v + 2] = vertices.nz()[v];
-        }
-        return new Mesh(p, n, placed.mesh().triangles(), placed.key());
     }
 
     /** The vertices of the plants of a sway, in any frame. */

@@ -288,7 +288,7 @@ class SiteMotionTest {
         for (List<Stroke> strokes : List.of(List.<Stroke>of(), List.of(stroke))) {
             List<Falloff> falloffs = new ArrayList<>(plain.falloffs());
             falloffs.add(new Falloff("painted", "Painted", new BrushSource(strokes), List.of()));
-            masks.add(motion(plain.withFalloffs(falloffs)).maskOfFirst(sway));
+            masks.add(motion(plain.withFalloffs(falloffs)).bends().maskOfFirst(sway));
         }
         assertThat(masks.get(0)).containsOnly(0);
         assertThat(masks.get(1)[0]).as("the foot").isZero();

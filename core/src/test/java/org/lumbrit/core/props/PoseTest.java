@@ -167,7 +167,7 @@ class PoseTest {
         Recipe recipe = recipe(box(along("lane", 2, 0)), wind, push);
         SiteEvaluation evaluation = at(recipe, 0);
         SiteMotion motion = SiteMotion.of(evaluation);
-        PushLoop loop = motion.pushed(push);
+        PushLoop loop = motion.pushes().pushed(push);
         Pushing pushing = new Pushing(push, wind, motion.frames());
         double high = push.properties().get(PushLayer.STRENGTH).high();
         for (int frame : new int[] {0, 13, 40}) {

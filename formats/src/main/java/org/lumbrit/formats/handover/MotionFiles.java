@@ -227,7 +227,7 @@ final class MotionFiles {
     }
 
     private void push(ObjectNode node, PushLayer push) {
-        PushLoop loop = motion.pushed(push);
+        PushLoop loop = motion.pushes().pushed(push);
         Prop prop = still.plan().recipe().prop(push.prop()).orElseThrow();
         PlacedMesh placed = still.placed(prop.id());
         Mesh mesh = placed.mesh();

@@ -76,12 +76,12 @@ final class MotionBinaries {
         for (int v = 0; v < variants; v++) {
             List<Detail> levels = still.levels(cover, v).levels();
             PlantMesh full = levels.get(0).mesh();
-            tips[v] = motion.maskAlong(sway, v)[Bend.NODES - 1];
+            tips[v] = motion.bends().maskAlong(sway, v)[Bend.NODES - 1];
             double[] box = full.unit(planted).bounds();
             for (int d = 0; d < 6; d++) {
                 boxes[6 * v + d] = (float) box[d];
             }
-            Crinkle crinkle = motion.crinkle(sway, v);
+            Crinkle crinkle = motion.bends().crinkle(sway, v);
             short[] steps = new short[crinkle.vectors().length];
             for (int i = 0; i < steps.length; i++) {
                 steps[i] = (short) Math.rint(Math.max(-1, Math.min(1, crinkle.vectors()[i])) * 32767);
@@ -91,8 +91,8 @@ final class MotionBinaries {
             for (int d = 0; d < levels.size(); d++) {
                 starts[(Plant.LEVELS + 1) * v + d] = pieces.vertices();
                 pieces.add(
-                        motion.bend(sway, v, d),
-                        motion.maskAt(sway, levels.get(d).mesh(), v));
+                        motion.bends().bend(sway, v, d),
+                        motion.bends().maskAt(sway, levels.get(d).mesh(), v));
             }
             pieces.put(bundle, "pieces" + v);
         }

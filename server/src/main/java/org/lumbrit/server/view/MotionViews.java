@@ -220,7 +220,7 @@ public class MotionViews {
 
         PushView push(PushLayer push) {
             cancel.doing("moving " + push.name());
-            PushLoop loop = motion.pushed(push);
+            PushLoop loop = motion.pushes().pushed(push);
             seam(push.name(), loop.seam());
             List<String> blocks = blocks(
                     Look.key("push/1", still.plan().motionKey(push)),

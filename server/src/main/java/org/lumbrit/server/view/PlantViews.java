@@ -137,7 +137,7 @@ public class PlantViews {
     private static float[] maskAlong(
             SiteMotion motion, SwayLayer sway, PlantLayer kept, SiteEvaluation evaluation, int variant) {
         PlantMesh full = evaluation.levels(kept, variant).full().mesh();
-        return motion.maskAlong(sway, kept.plant().length(), full, variant);
+        return motion.bends().maskAlong(sway, kept.plant().length(), full, variant);
     }
 
     /** The sway of a cover that plants one of the nursery's. */
