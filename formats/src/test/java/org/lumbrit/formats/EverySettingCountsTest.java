@@ -163,7 +163,7 @@ class EverySettingCountsTest {
         String before = key(thing);
         int changed = 0;
         for (RecordComponent component : Kinds.components(thing.getClass())) {
-            for (Object other : others(Kinds.value(thing, component), component.getAnnotation(Setting.class))) {
+            for (Object other : others(Kinds.value(thing, component), Kinds.setting(component))) {
                 Record now = Kinds.with(thing, component.getName(), other);
                 String what = thing.getClass().getSimpleName() + "." + component.getName() + " = " + other;
                 if (component.isAnnotationPresent(Apart.class)) {
@@ -219,7 +219,7 @@ class EverySettingCountsTest {
         if (value instanceof Record record) {
             List<Object> all = new ArrayList<>();
             for (RecordComponent inner : Kinds.components(record.getClass())) {
-                others(Kinds.value(record, inner), inner.getAnnotation(Setting.class))
+                others(Kinds.value(record, inner), Kinds.setting(inner))
                         .forEach(other -> all.add(Kinds.with(record, inner.getName(), other)));
             }
             return all;

@@ -29,6 +29,7 @@ import org.lumbrit.core.recipe.Drive;
 import org.lumbrit.core.recipe.Family;
 import org.lumbrit.core.recipe.Finding;
 import org.lumbrit.core.recipe.Layer;
+import org.lumbrit.core.recipe.LayerHead;
 import org.lumbrit.core.recipe.PropertyDescription;
 import org.lumbrit.core.recipe.PropertyRange;
 import org.lumbrit.core.recipe.Recipe;
@@ -49,11 +50,10 @@ public record CoverLayer(
         @Apart String id,
         @Apart String name,
 
-        @Setting(title = "seed", min = 0, max = 1_000_000, byDefault = "1", help = "Another seed, another scatter")
+        @Setting(like = LayerHead.class, help = "Another seed, another scatter")
         int seed,
 
-        @Setting(title = "hidden", byDefault = "false") @Apart
-        boolean hidden,
+        @Setting(like = LayerHead.class) @Apart boolean hidden,
 
         @Setting(title = "plant", byDefault = "{\"kind\":\"strand\"}")
         Plant plant,

@@ -33,26 +33,9 @@ public record CellularSource(
         @Setting(title = "inverted", byDefault = "false", onCard = false, help = "1 − the value: balls instead of pits")
         boolean inverted,
 
-        @Setting(
-                title = "travel",
-                unit = "m/s",
-                min = -1000,
-                max = 1000,
-                slider = {0, 5},
-                byDefault = "0",
-                onCard = false)
-        double travel,
+        @Setting(like = Travelling.class) double travel,
 
-        @Setting(
-                title = "heading",
-                unit = "°",
-                min = -360,
-                max = 360,
-                slider = {0, 360},
-                byDefault = "90",
-                onCard = false,
-                help = "The way it goes: 0 is north (−z), 90 is east (+x)")
-        double heading,
+        @Setting(like = Travelling.class) double heading,
 
         @Setting(
                 title = "space",

@@ -22,23 +22,9 @@ public record DistanceSource(
                 help = "The point, path or area it is measured from")
         String place,
 
-        @Setting(
-                title = "near",
-                unit = "m",
-                min = -20000,
-                max = 20000,
-                slider = {0, 60},
-                byDefault = "0")
-        double near,
+        @Setting(like = Reach.class) double near,
 
-        @Setting(
-                title = "far",
-                unit = "m",
-                min = -20000,
-                max = 20000,
-                slider = {0, 60},
-                byDefault = "10")
-        double far,
+        @Setting(like = Reach.class) double far,
 
         @Setting(
                 title = "measured",

@@ -125,27 +125,10 @@ public record NoiseSource(
                 help = "How far the pattern is pushed about by a noise of the same feature size")
         double warp,
 
-        @Setting(
-                title = "travel",
-                unit = "m/s",
-                min = -1000,
-                max = 1000,
-                slider = {0, 5},
-                byDefault = "0",
-                onCard = false,
-                help = "How fast the pattern moves over the ground")
+        @Setting(like = Travelling.class, help = "How fast the pattern moves over the ground")
         double travel,
 
-        @Setting(
-                title = "heading",
-                unit = "°",
-                min = -360,
-                max = 360,
-                slider = {0, 360},
-                byDefault = "90",
-                onCard = false,
-                help = "The way it goes: 0 is north (−z), 90 is east (+x)")
-        double heading,
+        @Setting(like = Travelling.class) double heading,
 
         @Setting(
                 title = "churn",

@@ -22,19 +22,14 @@ public record PlantsNearSource(
         String layer,
 
         @Setting(
-                title = "near",
-                unit = "m",
+                like = Reach.class,
                 min = 0,
-                max = 20000,
-                slider = {0, 10},
-                byDefault = "0")
+                slider = {0, 10})
         double near,
 
         @Setting(
-                title = "far",
-                unit = "m",
+                like = Reach.class,
                 min = 0,
-                max = 20000,
                 slider = {0, 10},
                 byDefault = "2")
         double far)

@@ -17,23 +17,9 @@ public record PropDistanceSource(
         @Setting(title = "to", refers = Refers.PROP, onCard = false, help = "The prop it is measured from")
         String prop,
 
-        @Setting(
-                title = "near",
-                unit = "m",
-                min = -20000,
-                max = 20000,
-                slider = {0, 60},
-                byDefault = "0")
-        double near,
+        @Setting(like = Reach.class) double near,
 
-        @Setting(
-                title = "far",
-                unit = "m",
-                min = -20000,
-                max = 20000,
-                slider = {0, 60},
-                byDefault = "10")
-        double far,
+        @Setting(like = Reach.class) double far,
 
         @Setting(
                 title = "inside",

@@ -14,23 +14,9 @@ import org.lumbrit.core.surface.SegmentTree;
         title = "Nearness to the water's edge",
         help = "1 within the near distance of the line where ground and water meet, 0 from the far distance on.")
 public record ShoreSource(
-        @Setting(
-                title = "near",
-                unit = "m",
-                min = -20000,
-                max = 20000,
-                slider = {0, 60},
-                byDefault = "0")
-        double near,
+        @Setting(like = Reach.class) double near,
 
-        @Setting(
-                title = "far",
-                unit = "m",
-                min = -20000,
-                max = 20000,
-                slider = {0, 60},
-                byDefault = "10")
-        double far,
+        @Setting(like = Reach.class) double far,
 
         @Setting(
                 title = "in the water",

@@ -92,8 +92,12 @@ public final class Kinds {
 
     /** What a component says of itself as a setting; null where it says nothing. Kept, as the language looks it up under a lock. */
     public static Setting setting(RecordComponent component) {
-        return SETTINGS.computeIfAbsent(component, each -> Optional.ofNullable(each.getAnnotation(Setting.class)))
-                .orElse(null);
+        Optional<Setting> known = SETTINGS.get(component);
+        if (known == null) {
+            known = Optional.ofNullable(LikeSetting.of(component.getName(), component.getAnnotation(Setting.class)));
+            SETTINGS.put(component, known);
+        }
+        return known.orElse(null);
     }
 
     /** The value of one of the {@link #components} of a record. */

@@ -9,7 +9,8 @@ import java.lang.annotation.Target;
 @Retention(RetentionPolicy.RUNTIME)
 @Target(ElementType.RECORD_COMPONENT)
 public @interface Setting {
-    String title();
+    /** Its name on screen; it may be left out only where it is {@link #like} another. */
+    String title() default "";
 
     String help() default "";
 
@@ -30,6 +31,9 @@ public @interface Setting {
 
     /** Which kinds of thing it may refer to, by their words; none where any will do. */
     String[] of() default {};
+
+    /** A record whose component of the same name describes it, but for what is said here otherwise: no description stands twice. */
+    Class<?> like() default void.class;
 
     /** Shown on the step's card; the others only in its form. */
     boolean onCard() default true;

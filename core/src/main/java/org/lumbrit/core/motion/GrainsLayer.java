@@ -14,6 +14,7 @@ import org.lumbrit.core.recipe.Beginning;
 import org.lumbrit.core.recipe.Begun;
 import org.lumbrit.core.recipe.Family;
 import org.lumbrit.core.recipe.Layer;
+import org.lumbrit.core.recipe.LayerHead;
 import org.lumbrit.core.recipe.PropertyDescription;
 import org.lumbrit.core.recipe.PropertyRange;
 import org.lumbrit.core.recipe.Recipe;
@@ -28,11 +29,10 @@ public record GrainsLayer(
         @Apart String id,
         @Apart String name,
 
-        @Setting(title = "seed", min = 0, max = 1_000_000, byDefault = "1", help = "Another seed, other places")
+        @Setting(like = LayerHead.class, help = "Another seed, other places")
         int seed,
 
-        @Setting(title = "hidden", byDefault = "false") @Apart
-        boolean hidden,
+        @Setting(like = LayerHead.class) @Apart boolean hidden,
 
         @Setting(title = "lie", byDefault = "{\"kind\":\"ground\"}", help = "What they stick to")
         Carrier carrier,

@@ -18,6 +18,7 @@ import org.lumbrit.core.recipe.Begun;
 import org.lumbrit.core.recipe.Family;
 import org.lumbrit.core.recipe.Frames;
 import org.lumbrit.core.recipe.Layer;
+import org.lumbrit.core.recipe.LayerHead;
 import org.lumbrit.core.recipe.Misfit;
 import org.lumbrit.core.recipe.PropertyDescription;
 import org.lumbrit.core.recipe.PropertyRange;
@@ -35,10 +36,10 @@ public record PushLayer(
         @Apart String id,
         @Apart String name,
 
-        @Setting(title = "seed", min = 0, max = 1_000_000, byDefault = "1", help = "Another seed, other waves")
+        @Setting(like = LayerHead.class, help = "Another seed, other waves")
         int seed,
 
-        @Setting(title = "hidden", byDefault = "false", help = "A hidden push moves nothing") @Apart
+        @Setting(like = LayerHead.class, help = "A hidden push moves nothing") @Apart
         boolean hidden,
 
         @Setting(title = "wind", refers = Refers.LAYER, of = "wind", help = "The wind that waves run with")

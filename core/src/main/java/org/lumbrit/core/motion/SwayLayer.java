@@ -18,6 +18,7 @@ import org.lumbrit.core.recipe.Checking;
 import org.lumbrit.core.recipe.Family;
 import org.lumbrit.core.recipe.Frames;
 import org.lumbrit.core.recipe.Layer;
+import org.lumbrit.core.recipe.LayerHead;
 import org.lumbrit.core.recipe.Misfit;
 import org.lumbrit.core.recipe.PropertyDescription;
 import org.lumbrit.core.recipe.PropertyRange;
@@ -33,10 +34,10 @@ public record SwayLayer(
         @Apart String id,
         @Apart String name,
 
-        @Setting(title = "seed", min = 0, max = 1_000_000, byDefault = "1", help = "Another seed, another crinkle")
+        @Setting(like = LayerHead.class, help = "Another seed, another crinkle")
         int seed,
 
-        @Setting(title = "hidden", byDefault = "false", help = "A hidden sway moves nothing") @Apart
+        @Setting(like = LayerHead.class, help = "A hidden sway moves nothing") @Apart
         boolean hidden,
 
         @Setting(title = "wind", refers = Refers.LAYER, of = "wind", help = "The wind that they feel")

@@ -22,6 +22,7 @@ import org.lumbrit.core.recipe.Field;
 import org.lumbrit.core.recipe.Finding;
 import org.lumbrit.core.recipe.Frames;
 import org.lumbrit.core.recipe.Layer;
+import org.lumbrit.core.recipe.LayerHead;
 import org.lumbrit.core.recipe.Misfit;
 import org.lumbrit.core.recipe.PropertyDescription;
 import org.lumbrit.core.recipe.PropertyRange;
@@ -40,10 +41,10 @@ public record WindLayer(
         @Apart String id,
         @Apart String name,
 
-        @Setting(title = "seed", min = 0, max = 1_000_000, byDefault = "1", help = "Another seed, other gusts")
+        @Setting(like = LayerHead.class, help = "Another seed, other gusts")
         int seed,
 
-        @Setting(title = "hidden", byDefault = "false", help = "A hidden wind is calm: nothing moves in it") @Apart
+        @Setting(like = LayerHead.class, help = "A hidden wind is calm: nothing moves in it") @Apart
         boolean hidden,
 
         @Setting(

@@ -12,6 +12,7 @@ import org.lumbrit.core.recipe.Checking;
 import org.lumbrit.core.recipe.Family;
 import org.lumbrit.core.recipe.Finding;
 import org.lumbrit.core.recipe.Layer;
+import org.lumbrit.core.recipe.LayerHead;
 import org.lumbrit.core.recipe.PropertyDescription;
 import org.lumbrit.core.recipe.PropertyRange;
 import org.lumbrit.core.recipe.Surroundings;
@@ -25,11 +26,10 @@ public record PlantLayer(
         @Apart String id,
         @Apart String name,
 
-        @Setting(title = "seed", min = 0, max = 1_000_000, byDefault = "1", help = "Another seed, other variants")
+        @Setting(like = LayerHead.class, help = "Another seed, other variants")
         int seed,
 
-        @Setting(title = "hidden", byDefault = "false") @Apart
-        boolean hidden,
+        @Setting(like = LayerHead.class) @Apart boolean hidden,
 
         @Setting(title = "plant", byDefault = "{\"kind\":\"clump\"}")
         Plant plant,

@@ -43,48 +43,17 @@ public record TreePlant(
                 help = "0 a round crown, 1 one that narrows to its top")
         double pointed,
 
-        @Setting(
-                title = "leaf size",
-                unit = "m",
-                min = 0,
-                max = 1,
-                slider = {0.01, 0.2},
-                byDefault = "0.07",
-                help = "0 for bare twigs")
-        double leaf,
+        @Setting(like = Twigs.class, byDefault = "0.07") double leaf,
 
-        @Setting(
-                title = "leaves a twig",
-                min = 0,
-                max = 24,
-                slider = {0, 10},
-                byDefault = "4")
-        int leaves,
+        @Setting(like = Twigs.class, byDefault = "4") int leaves,
 
-        @Setting(
-                title = "branchiness",
-                min = 20,
-                max = 200000,
-                slider = {60, 1500},
-                byDefault = "420",
-                help = "Points of the crown that twigs grow toward")
-        int attractors,
+        @Setting(like = Twigs.class, byDefault = "420") int attractors,
 
-        @Setting(
-                title = "twig",
-                unit = "m",
-                min = 0.0003,
-                max = 0.5,
-                slider = {0.001, 0.02},
-                byDefault = "0.006",
-                help = "Radius of the thinnest twigs; thicker ones follow")
-        double twig,
+        @Setting(like = Twigs.class, byDefault = "0.006") double twig,
 
-        @Setting(title = "droop", min = -1, max = 1, byDefault = "0.15", help = "Twigs bend down, below 0 up")
-        double droop,
+        @Setting(like = Twigs.class, byDefault = "0.15") double droop,
 
-        @Setting(title = "variety", min = 0, max = 1, byDefault = "0.5", help = "How much variants differ")
-        double variety,
+        @Setting(like = Twigs.class, byDefault = "0.5") double variety,
 
         @Setting(title = "bark", refers = Refers.COLOUR, byDefault = "#8d8577")
         String bark)

@@ -11,6 +11,7 @@ import org.lumbrit.core.math.Chunks;
 import org.lumbrit.core.math.CurvePoint;
 import org.lumbrit.core.math.MonotoneCurve;
 import org.lumbrit.core.recipe.Checking;
+import org.lumbrit.core.recipe.LayerHead;
 import org.lumbrit.core.recipe.PropertyDescription;
 import org.lumbrit.core.recipe.PropertyRange;
 import org.lumbrit.core.surface.AreaPlace;
@@ -26,11 +27,9 @@ public record BasinRelief(
         @Apart String id,
         @Apart String name,
 
-        @Setting(title = "seed", min = 0, max = 1_000_000, byDefault = "1", onCard = false)
-        int seed,
+        @Setting(like = LayerHead.class, onCard = false) int seed,
 
-        @Setting(title = "hidden", byDefault = "false") @Apart
-        boolean hidden,
+        @Setting(like = LayerHead.class) @Apart boolean hidden,
 
         @Setting(title = "area", refers = Refers.PLACE, of = "area", help = "The outline of the basin")
         String place,

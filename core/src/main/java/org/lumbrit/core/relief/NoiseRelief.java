@@ -9,6 +9,7 @@ import org.lumbrit.core.math.Chunks;
 import org.lumbrit.core.math.GradientNoise;
 import org.lumbrit.core.math.Hash;
 import org.lumbrit.core.math.Smooth;
+import org.lumbrit.core.recipe.LayerHead;
 import org.lumbrit.core.recipe.PropertyDescription;
 import org.lumbrit.core.recipe.PropertyRange;
 import org.lumbrit.core.surface.Ground;
@@ -24,11 +25,9 @@ public record NoiseRelief(
         @Apart String id,
         @Apart String name,
 
-        @Setting(title = "seed", min = 0, max = 1_000_000, byDefault = "1")
-        int seed,
+        @Setting(like = LayerHead.class) int seed,
 
-        @Setting(title = "hidden", byDefault = "false") @Apart
-        boolean hidden,
+        @Setting(like = LayerHead.class) @Apart boolean hidden,
 
         @Setting(
                 title = "feature size",

@@ -8,6 +8,7 @@ import org.lumbrit.core.kinds.Kinds;
 import org.lumbrit.core.kinds.Setting;
 import org.lumbrit.core.math.KeyBuilder;
 import org.lumbrit.core.recipe.Layer;
+import org.lumbrit.core.recipe.LayerHead;
 import org.lumbrit.core.recipe.PropertyDescription;
 import org.lumbrit.core.recipe.PropertyRange;
 import org.lumbrit.core.surface.Ground;
@@ -21,11 +22,9 @@ public record RainRelief(
         @Apart String id,
         @Apart String name,
 
-        @Setting(title = "seed", min = 0, max = 1_000_000, byDefault = "1", onCard = false)
-        int seed,
+        @Setting(like = LayerHead.class, onCard = false) int seed,
 
-        @Setting(title = "hidden", byDefault = "false") @Apart
-        boolean hidden,
+        @Setting(like = LayerHead.class) @Apart boolean hidden,
 
         @Setting(
                 title = "steps",

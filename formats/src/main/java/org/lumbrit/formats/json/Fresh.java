@@ -29,7 +29,7 @@ public final class Fresh {
                 .objectNode()
                 .put("kind", Kinds.kind(kind).name());
         for (RecordComponent component : Kinds.components(kind)) {
-            Setting setting = component.getAnnotation(Setting.class);
+            Setting setting = Kinds.setting(component);
             if (component.getName().equals("id")) {
                 node.put("id", "new");
             } else if (component.getName().equals("name")) {

@@ -121,7 +121,7 @@ public final class RecipeSchema {
             return union;
         }
         if (type.isAnnotationPresent(AsArray.class)) {
-            int length = type.getRecordComponents().length;
+            int length = Kinds.components(type).length;
             ObjectNode array = NODES.objectNode().put("type", "array");
             array.set("items", NODES.objectNode().put("type", "number"));
             return array.put("minItems", length).put("maxItems", length);
@@ -142,9 +142,9 @@ public final class RecipeSchema {
             properties.putObject("kind").put("const", kind.name());
             required.add("kind");
         }
-        for (RecordComponent component : type.getRecordComponents()) {
+        for (RecordComponent component : Kinds.components(type)) {
             ObjectNode schema = of(component.getGenericType());
-            Setting setting = component.getAnnotation(Setting.class);
+            Setting setting = Kinds.setting(component);
             if (setting != null) {
                 describe(schema, setting, component.getType());
             }

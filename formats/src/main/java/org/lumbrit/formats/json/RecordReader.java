@@ -190,7 +190,7 @@ final class RecordReader {
         if (type == Map.class) {
             return Map.of();
         }
-        Setting setting = component.getAnnotation(Setting.class);
+        Setting setting = Kinds.setting(component);
         if (setting != null && !setting.byDefault().isEmpty()) {
             return value(defaultOf(setting), component.getGenericType(), path);
         }
@@ -201,9 +201,7 @@ final class RecordReader {
                 && !type.isAnnotationPresent(AsArray.class)
                 && java.util.Arrays.stream(Kinds.components(type))
                         .allMatch(each -> each.isAnnotationPresent(Setting.class)
-                                && !each.getAnnotation(Setting.class)
-                                        .byDefault()
-                                        .isEmpty());
+                                && !Kinds.setting(each).byDefault().isEmpty());
         if (allByDefault && !type.isAnnotationPresent(Kind.class)) {
             return object(MAPPER.createObjectNode(), type.asSubclass(Record.class), Set.of(), path);
         }

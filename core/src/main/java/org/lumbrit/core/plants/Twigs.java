@@ -1,0 +1,45 @@
+package org.lumbrit.core.plants;
+
+import org.lumbrit.core.kinds.Setting;
+
+/** What plants that grow by space colonisation have in common: their settings are described here once. */
+record Twigs(
+        @Setting(
+                title = "leaf size",
+                unit = "m",
+                min = 0,
+                max = 1,
+                slider = {0.01, 0.2},
+                help = "0 for bare twigs")
+        double leaf,
+
+        @Setting(
+                title = "leaves a twig",
+                min = 0,
+                max = 24,
+                slider = {0, 10},
+                byDefault = "4")
+        int leaves,
+
+        @Setting(
+                title = "branchiness",
+                min = 20,
+                max = 200000,
+                slider = {60, 1500},
+                help = "Points of the crown that twigs grow toward")
+        int attractors,
+
+        @Setting(
+                title = "twig",
+                unit = "m",
+                min = 0.0003,
+                max = 0.5,
+                slider = {0.001, 0.02},
+                help = "Radius of the thinnest twigs; thicker ones follow")
+        double twig,
+
+        @Setting(title = "droop", min = -1, max = 1, help = "Twigs bend down, below 0 up")
+        double droop,
+
+        @Setting(title = "variety", min = 0, max = 1, byDefault = "0.5", help = "How much variants differ")
+        double variety) {}
