@@ -15,7 +15,7 @@ const row = (name: string) => ({ name, title: name, unit: '', min: 0, max: 4, sl
 const kinds = {
   plants: [kind('reed', 'Reed', [setting('length', '2'), setting('width', '0.2')]), kind('tree', 'Tree', [setting('length', '6'), setting('variants', '3', 'whole')]), kind('mesh', 'Mesh', [setting('file', '', 'mesh'), setting('length', '1')]), kind('kept', 'Of the nursery')],
   layers: [kind('plant', 'Plant', [setting('seed', '1', 'whole')]), kind('cover', 'Cover')],
-  layerKinds: [{ kind: 'plant', family: 'plant', results: [], tools: [], properties: [row('width')] }],
+  layerKinds: [{ kind: 'plant', family: 'plant', results: [], tools: [], properties: [row('width')] }, { kind: 'cover', family: 'cover', results: [], tools: [], properties: [] }],
   families: [],
 } as unknown as AllKinds;
 const reed = { kind: 'plant', id: 'n1', name: 'Tarn reed', seed: 4, hidden: false, plant: { kind: 'reed', length: 2, width: 0.2 }, tint: '#88aa44', accent: '#ffffff', properties: { width: { low: 0, high: 1, combine: 'product' } } } as unknown as NurseryPlant;

@@ -2,6 +2,7 @@ import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
 import { ViewLinks } from '../parts/ViewLinks';
 import { Seeing } from '../view/Seeing';
+import { familyOf } from '../workbench/layerKinds';
 import { useSession } from '../workbench/session';
 import { SitePage } from '../workbench/SitePage';
 import { UndoButtons } from '../workbench/UndoButtons';
@@ -21,10 +22,10 @@ export function NurseryPage() {
 }
 
 function Nursery() {
-  const { site, recipe, undo, redo } = useSession();
+  const { site, recipe, kinds, undo, redo } = useSession();
   const [wanted, setWanted] = useState('');
   const [strip, setStrip] = useState(false);
-  const plants = recipe.layers.filter((layer): layer is NurseryPlant => layer.kind === 'plant');
+  const plants = recipe.layers.filter((layer): layer is NurseryPlant => familyOf(kinds, layer) === 'plant');
   const plant = plants.find((each) => each.id === wanted) ?? plants[0];
   useEffect(() => {
     const pressed = (event: KeyboardEvent) => {

@@ -5,6 +5,7 @@ import { STRAIGHT } from '../parts/curve';
 import { EditableName } from '../parts/EditableName';
 import { NumberSetting } from '../parts/NumberSetting';
 import { SettingField } from '../workbench/SettingField';
+import { isSway, planting } from '../workbench/layerKinds';
 import { useSession } from '../workbench/session';
 import { describe, rowsOf, withDefaults, type Settings } from '../workbench/settings';
 import type { NurseryPlant } from './PlantList';
@@ -85,8 +86,8 @@ export function PlantForm({ plant, onStrip }: { plant: NurseryPlant; onStrip: (s
 /** Width, curvature and accent from foot to tip and how far it gives way to the wind, each driven by falloffs through a curve. */
 function AlongRows({ plant, onStrip }: { plant: NurseryPlant; onStrip: (shown: boolean) => void }) {
   const { kinds, recipe } = useSession();
-  const covers = recipe.layers.filter((each) => each.kind === 'cover' && each.plant.kind === 'kept' && each.plant.plant === plant.id).map((each) => each.id);
-  const sways = recipe.layers.filter((each) => each.kind === 'sway' && covers.includes(each.cover));
+  const covers = planting(kinds, recipe.layers, plant.id).map((each) => each.id);
+  const sways = recipe.layers.filter((each) => isSway(kinds, each) && covers.includes(each.cover));
   return (
     <div className="settings-form">
       <p className="muted small mb-0">A falloff drives each from foot (left of its curve) to tip (right). The strip below shows the chosen falloff step by step.</p>

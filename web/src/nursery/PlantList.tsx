@@ -3,6 +3,7 @@ import { Dropdown } from 'react-bootstrap';
 import { api } from '../api/client';
 import type { Edit, Layer } from '../api/types';
 import { sayProblem } from '../parts/notes';
+import { planting } from '../workbench/layerKinds';
 import { useSession } from '../workbench/session';
 import { describe, withDefaults, type Settings } from '../workbench/settings';
 import { INSIDE } from '../parts/menu';
@@ -82,7 +83,7 @@ export function PlantList({ plants, chosen, onChoose }: { plants: NurseryPlant[]
       </div>
       <ul>
         {plants.map((plant) => {
-          const covers = recipe.layers.filter((each) => each.kind === 'cover' && each.plant.kind === 'kept' && each.plant.plant === plant.id);
+          const covers = planting(kinds, recipe.layers, plant.id);
           return (
             <li key={plant.id} className={plant.id === chosen ? 'chosen' : ''}>
               <button className="plant-button" aria-current={plant.id === chosen} onClick={() => onChoose(plant.id)}>

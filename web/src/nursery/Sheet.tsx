@@ -5,6 +5,7 @@ import { bundle } from '../api/data';
 import type { Edit, Layer } from '../api/types';
 import { grouped, toTenthOfMillimetre, withUnit } from '../parts/numbers';
 import { BrushBar } from '../workbench/BrushBar';
+import { hasTool } from '../workbench/layerKinds';
 import { useSession } from '../workbench/session';
 import type { NurseryPlant } from './PlantList';
 import { usePlantBrush } from './plantBrush';
@@ -13,7 +14,7 @@ import { useSeen, useSelection } from '../view/view';
 
 /** The lined sheet with the variants of one plant; while the strip of steps is open, the chosen falloff can be seen and painted on them. */
 export function Sheet({ plant, strip }: { plant: NurseryPlant; strip: boolean }) {
-  const { recipe, site, pending, edits, commit } = useSession();
+  const { recipe, kinds, site, pending, edits, commit } = useSession();
   const { findings: known } = useSeen('findings');
   const { falloff: chosen, stage, values, set } = useSelection('falloff', 'stage', 'values', 'set');
   const canvas = useRef<HTMLCanvasElement>(null);
@@ -135,7 +136,7 @@ export function Sheet({ plant, strip }: { plant: NurseryPlant; strip: boolean })
         <button
           className={`btn btn-quiet btn-sm ${windy ? 'active' : ''}`}
           aria-pressed={windy}
-          disabled={!recipe.layers.some((each) => each.kind === 'wind' && !each.hidden)}
+          disabled={!recipe.layers.some((each) => hasTool(kinds, each, 'rose') && !each.hidden)}
           title={blowing ? `${blowing.wind}${blowing.sway ? `, by ${blowing.sway}` : ', by a plain sway'}` : 'Bends as the site’s wind bends it; add a wind on the workbench'}
           onClick={() => setWindy(!windy)}
         >

@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { Modal } from 'react-bootstrap';
 import type { Layer } from '../api/types';
 import { Dialog } from '../parts/Dialog';
+import { isCover, isSway } from './layerKinds';
 import { useSession } from './session';
 import { freshId } from '../view/selection';
 
@@ -9,11 +10,11 @@ export type Sway = Extract<Layer, { kind: 'sway' }>;
 
 /** Gives the settings and drives of a sway to the plants of other covers, all in one action. */
 export function CopySway({ layer, show, onHide }: { layer: Sway; show: boolean; onHide: () => void }) {
-  const { recipe, commit } = useSession();
-  const others = recipe.layers.filter((each) => each.kind === 'cover' && each.id !== layer.cover);
+  const { recipe, kinds, commit } = useSession();
+  const others = recipe.layers.filter((each) => isCover(kinds, each) && each.id !== layer.cover);
   const [left, setLeft] = useState<string[]>([]);
   const chosen = others.filter((each) => !left.includes(each.id));
-  const sways = (cover: string) => recipe.layers.find((each) => each.kind === 'sway' && each.cover === cover);
+  const sways = (cover: string) => recipe.layers.find((each) => isSway(kinds, each) && each.cover === cover);
   const copy = () => {
     commit(
       [{ kind: 'copy-sway', layer: layer.id, covers: chosen.map((each) => each.id), ids: chosen.map(() => freshId('l')) }],

@@ -24,6 +24,16 @@ export function hasTool(kinds: AllKinds, layer: Layer, tool: string): boolean {
   return kindOf(kinds, layer)?.tools.includes(tool) ?? false;
 }
 
+/** Whether a layer sways the plants of a cover. */
+export function isSway(kinds: AllKinds, layer: Layer): layer is Extract<Layer, { cover: string; wind: string }> {
+  return hasTool(kinds, layer, 'spread');
+}
+
+/** The covers that plant one of the nursery's plants. */
+export function planting(kinds: AllKinds, layers: Layer[], plant: string): Layer[] {
+  return layers.filter((each) => isCover(kinds, each) && 'plant' in each && (each.plant as { plant?: string }).plant === plant);
+}
+
 /** What a layer computes besides its properties. */
 export function resultsOf(kinds: AllKinds, layer: Layer): FieldDescription[] {
   return kindOf(kinds, layer)?.results ?? [];
