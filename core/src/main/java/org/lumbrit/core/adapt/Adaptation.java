@@ -22,6 +22,7 @@ import org.lumbrit.core.kinds.Kinds;
 import org.lumbrit.core.kinds.References;
 import org.lumbrit.core.kinds.References.Reference;
 import org.lumbrit.core.kinds.Refers;
+import org.lumbrit.core.math.CurvePoint;
 import org.lumbrit.core.props.Prop;
 import org.lumbrit.core.recipe.Drive;
 import org.lumbrit.core.recipe.Edit;
@@ -389,8 +390,24 @@ public final class Adaptation {
             Node owner = track.owner();
             if (carried.contains(owner)) {
                 add(new MotionEdit.SetKeys(new Track(
-                        track.of(), ids.get(owner), track.setting(), track.easing(), track.round(), track.keys())));
+                        track.of(),
+                        ids.get(owner),
+                        track.setting(),
+                        track.easing(),
+                        track.round(),
+                        track.keys().stream().map(key -> carried(track, key)).toList())));
             }
         }
+    }
+
+    /** A key with its number carried as the number that it keys is. */
+    private CurvePoint carried(Track track, CurvePoint key) {
+        Recipe then = from.keyedAt(key.in());
+        Recipe there = switch (track.of()) {
+            case FALLOFF -> then.changeFalloff(track.id(), falloff -> (Falloff) numbers.of(falloff));
+            case LAYER -> then.changeLayer(track.id(), numbers::of);
+            case PROP -> then;
+        };
+        return new CurvePoint(key.in(), there.number(track).orElse(key.out()));
     }
 }

@@ -128,6 +128,11 @@ public record Recipe(
         return keyed.props.stream().allMatch(prop -> prop.pose().reads().isEmpty()) ? keyed : keyed.posedAt(time);
     }
 
+    /** The number that a track means, as it is written, in its own unit; none where there is no such number. */
+    public Optional<Double> number(Track track) {
+        return KeyedNumbers.find(this, track).map(KeyedNumbers.Found::value);
+    }
+
     private Recipe posedAt(double time) {
         List<Prop> posed = props.stream()
                 .map(prop -> prop.pose().at(prop, time, id -> place(id).orElseThrow()))

@@ -157,6 +157,11 @@ class AdaptationTest {
         assertThat(made.layer("grass").orElseThrow().properties().get("length"))
                 .isEqualTo(GRASS.properties().get("length"));
         assertThat(made.places().get(0).corners().get(1)).isEqualTo(new Point3(40, 125, 80));
+        // keys go where their numbers go
+        List<CurvePoint> keys = made.clock().tracks().get(0).keys();
+        assertThat(keys.get(0).in()).isZero();
+        assertThat(keys.get(0).out()).isCloseTo(high.low(), within(1e-9));
+        assertThat(keys.get(1).out()).isCloseTo(100 + 50 * 6 / 20.0, within(1e-9));
     }
 
     @Test
