@@ -15,6 +15,8 @@ export class Eye {
   private readonly perspective = new PerspectiveCamera(42, 1, 0.2, 3000);
   private readonly parallel = new OrthographicCamera(-1, 1, 1, -1, -2000, 4000);
   isParallel = false;
+  /** Metres of the site's longer side. */
+  extent = 160;
   /** Height of the ground, which the eye stays above. */
   floor: (x: number, z: number) => number = () => -1e9;
 
@@ -49,12 +51,16 @@ export class Eye {
     camera.lookAt(...this.pose.target);
     if (camera instanceof PerspectiveCamera) {
       camera.aspect = width / height;
+      camera.near = Math.max(0.2, this.pose.distance * 5e-4);
+      camera.far = Math.max(3000, 4 * this.extent);
     } else {
       const half = this.pose.distance * Math.tan((18 * Math.PI) / 180);
       camera.top = half;
       camera.bottom = -half;
       camera.left = (-half * width) / height;
       camera.right = (half * width) / height;
+      camera.near = -Math.max(2000, 4 * this.extent);
+      camera.far = Math.max(4000, 4 * this.extent);
     }
     camera.setViewOffset(width, height, jitterX, jitterY, width, height);
     camera.updateProjectionMatrix();
@@ -103,7 +109,7 @@ export class Eye {
   }
 
   zoom(factor: number): void {
-    this.pose = { ...this.pose, distance: Math.min(1500, Math.max(1.5, this.pose.distance * factor)) };
+    this.pose = { ...this.pose, distance: Math.min(Math.max(1500, 4 * this.extent), Math.max(1.5, this.pose.distance * factor)) };
   }
 
   /** The ray through a point of the picture, in −1..1. */

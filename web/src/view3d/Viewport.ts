@@ -172,6 +172,7 @@ export class Viewport {
     const { heights, waterLevel } = this.stage;
     if (!heights) return;
     this.framed = true;
+    this.eye.extent = Math.max(heights.width, heights.depth);
     this.eye.frame(plan, Math.max(heights.width, heights.depth), waterLevel ?? this.stage.heightAt(0, 0), waterLevel !== null);
     this.draw();
   }
