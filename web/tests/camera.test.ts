@@ -17,6 +17,19 @@ describe('the eye', () => {
     expect(eye.position.y).toBeCloseTo(51.2);
   });
 
+  it.each([[2], [160], [5000], [30_000]])('sees the whole of a site %i m wide, from the side and from above', (extent) => {
+    const eye = new Eye(pose());
+    eye.extent = extent;
+    for (const plan of [false, true]) {
+      eye.frame(plan, extent, 0, false);
+      eye.update(800, 600);
+      const { near, far } = eye.camera;
+      const away = Math.hypot(eye.position.x, eye.position.y, eye.position.z);
+      expect(far).toBeGreaterThan(away + extent);
+      if (!plan) expect(near).toBeLessThan(away - extent / 2);
+    }
+  });
+
   it('sends the ray of the middle through its target', () => {
     const eye = new Eye(pose());
     eye.update(800, 600);
