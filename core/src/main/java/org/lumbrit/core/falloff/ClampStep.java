@@ -3,6 +3,7 @@ package org.lumbrit.core.falloff;
 import org.lumbrit.core.kinds.Apart;
 import org.lumbrit.core.kinds.Kind;
 import org.lumbrit.core.kinds.Setting;
+import org.lumbrit.core.math.Smooth;
 
 /** Values below low become low, values above high become high. */
 @Kind(name = "clamp", title = "Clamp", help = "Cuts off what lies below or above.")
@@ -29,8 +30,10 @@ public record ClampStep(
 
     @Override
     public void apply(float[] in, float[] with, int from, int to, float[] out) {
+        double least = low + 0.0;
+        double most = high + 0.0;
         for (int i = from; i < to; i++) {
-            out[i] = (float) Math.min(high, Math.max(low, in[i]));
+            out[i] = (float) Smooth.clamp(least, most, in[i]);
         }
     }
 

@@ -101,8 +101,6 @@ public final class MonotoneCurve {
         }
         double t = (x - xs[low]) * perWidth[low];
         double value = ys[low] + t * (linear[low] + t * (square[low] + t * cube[low]));
-        return ys[low] <= ys[high]
-                ? Math.min(Math.max(value, ys[low]), ys[high])
-                : Math.min(Math.max(value, ys[high]), ys[low]);
+        return ys[low] <= ys[high] ? Smooth.clamp(ys[low], ys[high], value) : Smooth.clamp(ys[high], ys[low], value);
     }
 }

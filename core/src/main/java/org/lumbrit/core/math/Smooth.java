@@ -4,9 +4,15 @@ package org.lumbrit.core.math;
 public final class Smooth {
     private Smooth() {}
 
-    /** x held between 0 and 1. */
+    /** x held between 0 and 1; +0 for −0. */
     public static double clamp01(double x) {
-        return Math.min(1, Math.max(0, x));
+        return clamp(0, 1, x);
+    }
+
+    /** x held between two ends, +0 as they are at 0: the same as {@code Math.min(high, Math.max(low, x))}, in half the time. */
+    public static double clamp(double low, double high, double x) {
+        double raised = x <= low ? low : x;
+        return raised > high ? high : raised;
     }
 
     /**

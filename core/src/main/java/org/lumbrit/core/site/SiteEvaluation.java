@@ -280,9 +280,11 @@ public final class SiteEvaluation {
         float most = Float.NEGATIVE_INFINITY;
         float change = 0;
         for (int i = from; i < to; i++) {
-            least = Math.min(least, values[i]);
-            most = Math.max(most, values[i]);
-            change = Math.max(change, Math.abs(values[i] - earlier[i]));
+            float value = values[i];
+            float moved = Math.abs(value - earlier[i]);
+            least = value < least ? value : least;
+            most = value > most ? value : most;
+            change = moved > change ? moved : change;
         }
         return new float[] {least, most, change};
     }

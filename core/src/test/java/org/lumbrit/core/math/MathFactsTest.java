@@ -112,4 +112,32 @@ class MathFactsTest {
             assertThat((double) count).isCloseTo(n / 2.0, within(5 * Math.sqrt(n) / 2));
         }
     }
+
+    @Test
+    void aClampIsThatOfTheLanguageToTheBit() {
+        double[] values = {
+            Double.NaN,
+            Double.NEGATIVE_INFINITY,
+            -1e300,
+            -1,
+            -Double.MIN_VALUE,
+            -0.0,
+            0.0,
+            Double.MIN_VALUE,
+            0.3,
+            0.5,
+            1,
+            1.0000001,
+            7,
+            Double.POSITIVE_INFINITY
+        };
+        double[][] ends = {{0, 1}, {0.3, 0.5}, {-1, 0}, {0, 0}, {1, 0}, {-2, 7}};
+        for (double[] end : ends) {
+            for (double x : values) {
+                assertThat(Double.doubleToRawLongBits(Smooth.clamp(end[0], end[1], x)))
+                        .as(x + " in " + end[0] + " … " + end[1])
+                        .isEqualTo(Double.doubleToRawLongBits(Math.min(end[1], Math.max(end[0], x))));
+            }
+        }
+    }
 }
