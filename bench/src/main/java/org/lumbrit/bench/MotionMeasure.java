@@ -59,7 +59,12 @@ public final class MotionMeasure {
         }
         System.out.printf(
                 "%d plants, %d frames: %.0f ms, %.2f ms a frame; %d bytes kept, %.2f a plant and frame%n",
-                plants, count, best, best / count, loop.bytes(), (double) loop.bytes() / plants / count);
+                plants,
+                count,
+                best,
+                best / count,
+                loop.steps().bytes(),
+                (double) loop.steps().bytes() / plants / count);
     }
 
     private static void cloth(int cells) {
