@@ -2,7 +2,9 @@ package org.lumbrit.core.site;
 
 import java.util.Optional;
 import org.lumbrit.core.math.Cancel;
+import org.lumbrit.core.math.Codec;
 import org.lumbrit.core.math.KeyBuilder;
+import org.lumbrit.core.math.ResultKind;
 import org.lumbrit.core.math.Results;
 import org.lumbrit.core.recipe.Canonical;
 import org.lumbrit.core.recipe.GroundSpec;
@@ -18,6 +20,8 @@ import org.lumbrit.core.surface.SegmentTree;
 
 /** Makes the ground, relief layer by relief layer. */
 final class ReliefMaking {
+    private static final ResultKind<float[]> HEIGHTS = new ResultKind<>("relief/1", Codec.FLOATS);
+
     private ReliefMaking() {}
 
     /** The height map, or level ground, at the resolution that is wished. */
@@ -41,12 +45,13 @@ final class ReliefMaking {
     static Ground shaped(ReliefLayer layer, SiteEvaluation seen, Results results, Cancel cancel) {
         Ground below = seen.plan().ground();
         String key = key(layer, seen.plan());
-        float[] heights = results.get(key, cancel, shared -> layer.shape(new Nodes(layer, seen, results, shared)));
+        float[] heights =
+                results.get(HEIGHTS.key(key), cancel, shared -> layer.shape(new Nodes(layer, seen, results, shared)));
         return results.get(groundKey(layer, seen.plan()), cancel, shared -> below.shaped(heights, key));
     }
 
     private static String key(ReliefLayer layer, SitePlan seen) {
-        return new KeyBuilder("relief/1")
+        return HEIGHTS.begin()
                 .add(seen.ground().key())
                 .add(seen.layerKey(layer))
                 .key();
