@@ -214,7 +214,7 @@ export class PlantMeshes {
       if ((this.on ? this.on[i]! : 0) !== surface) continue;
       foot.fromArray(this.rest.feet, 3 * i).applyMatrix4(by).toArray(this.feet, 3 * i);
       own.fromArray(this.rest.turns, 4 * i).premultiply(turn).normalize();
-      for (let d = 0; d < 4; d++) this.turns[4 * i + d] = Math.round(32767 * own.toArray()[d]!);
+      this.turns.set(own.toArray().map((part) => Math.round(32767 * part)), 4 * i);
     }
     this.signature = '';
   }

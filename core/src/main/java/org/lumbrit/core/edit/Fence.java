@@ -77,22 +77,16 @@ public record Fence(Recipe recipe, String layer, String property, AreaPlace area
      */
     public List<Edit> keep(Keeping how, UnaryOperator<String> ids) {
         List<Edit> edits = new ArrayList<>();
-        falloff()
-                .ifPresent(before -> edits.add(
-                        usedElsewhere(before)
-                                ? new DriveEdit.Remove(layer, property, before.id())
-                                : new FalloffEdit.Remove(before.id())));
+        Optional<Falloff> before = falloff();
+        boolean goes = before.isPresent() && !usedElsewhere(before.get());
+        before.ifPresent(each ->
+                edits.add(goes ? new FalloffEdit.Remove(each.id()) : new DriveEdit.Remove(layer, property, each.id())));
         if (how != Keeping.ANYWHERE) {
             Falloff made = made(how, ids);
-            edits.add(new FalloffEdit.Add(made, recipe.falloffs().size() - (edits.isEmpty() ? 0 : removed(edits))));
-            edits.add(new DriveEdit.Set(
-                    new Drive(layer, property, made.id(), List.of(new CurvePoint(0, 0), new CurvePoint(1, 1)))));
+            edits.add(new FalloffEdit.Add(made, recipe.falloffs().size() - (goes ? 1 : 0)));
+            edits.add(new DriveEdit.Set(new Drive(layer, property, made.id(), CurvePoint.STRAIGHT)));
         }
         return edits;
-    }
-
-    private static int removed(List<Edit> edits) {
-        return edits.get(0) instanceof FalloffEdit.Remove ? 1 : 0;
     }
 
     private boolean usedElsewhere(Falloff falloff) {

@@ -11,6 +11,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
+import org.lumbrit.core.kinds.Kinds;
 
 /**
  * Writes records by their components, in order: numbers, texts, flat arrays by their length, arrays of arrays, optionals, lists,
@@ -35,7 +36,7 @@ final class RecordCodec<T> implements Codec<T> {
             return shape(raw.getComponentType()) + "[]";
         }
         return raw.isRecord()
-                ? Arrays.stream(raw.getRecordComponents())
+                ? Arrays.stream(Kinds.components(raw))
                         .map(component -> component.getName() + ":" + shape(component.getGenericType()))
                         .toList()
                         .toString()
@@ -95,8 +96,8 @@ final class RecordCodec<T> implements Codec<T> {
         } else if (value.getClass().isArray()) {
             putArray((Class<?>) type, value, out);
         } else if (value instanceof Record record) {
-            for (RecordComponent component : components(record.getClass())) {
-                put(component.getGenericType(), part(record, component), out);
+            for (RecordComponent component : Kinds.components(record.getClass())) {
+                put(component.getGenericType(), Kinds.value(record, component), out);
             }
         } else {
             putPlain(value, out);
@@ -180,7 +181,7 @@ final class RecordCodec<T> implements Codec<T> {
     }
 
     private static Object getRecord(Class<?> type, ByteBuffer bytes) {
-        RecordComponent[] components = components(type);
+        RecordComponent[] components = Kinds.components(type);
         Object[] values = new Object[components.length];
         for (int i = 0; i < values.length; i++) {
             values[i] = get(components[i].getGenericType(), bytes);
@@ -252,28 +253,5 @@ final class RecordCodec<T> implements Codec<T> {
             throw new IllegalStateException("these bytes are no such result");
         }
         return count;
-    }
-
-    private static final ClassValue<RecordComponent[]> COMPONENTS = new ClassValue<>() {
-        @Override
-        protected RecordComponent[] computeValue(Class<?> type) {
-            RecordComponent[] components = type.getRecordComponents();
-            for (RecordComponent component : components) {
-                component.getAccessor().setAccessible(true);
-            }
-            return components;
-        }
-    };
-
-    private static RecordComponent[] components(Class<?> type) {
-        return COMPONENTS.get(type);
-    }
-
-    private static Object part(Record record, RecordComponent component) {
-        try {
-            return component.getAccessor().invoke(record);
-        } catch (ReflectiveOperationException e) {
-            throw new IllegalStateException("cannot read " + component, e);
-        }
     }
 }

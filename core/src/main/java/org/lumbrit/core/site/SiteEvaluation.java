@@ -525,11 +525,13 @@ public final class SiteEvaluation {
         return plants(layer, Region.EVERYWHERE);
     }
 
-    /** All plants of a cover where they stand now: placed at 0 s, and carried since by what they stand on. */
-    public Plants standing(CoverLayer layer) {
-        SiteEvaluation first = at(0);
-        CoverLayer written = (CoverLayer) first.plan.recipe().layer(layer.id()).orElseThrow();
-        return Carried.of(first.plants(written), first::placed, this::placed);
+    /**
+     * All plants of a cover where they stand now: placed at 0 s, and carried since by what they stand on.
+     *
+     * @param first the same site at 0 s; @param layer as it is then
+     */
+    public Plants standing(CoverLayer layer, SiteEvaluation first) {
+        return Carried.of(first.plants(layer), first::placed, this::placed);
     }
 
     /** The mesh of a variant of what a cover plants, and its detail levels. */

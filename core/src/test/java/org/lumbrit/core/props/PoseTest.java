@@ -136,10 +136,10 @@ class PoseTest {
         Recipe recipe = recipe(box(along("lane", 2, 1)), moss);
         SiteEvaluation first = at(recipe, 0);
         Plants placed = first.plants(moss);
-        assertThat(first.standing(moss)).as("nothing has moved yet").isSameAs(placed);
+        assertThat(first.standing(moss, first)).as("nothing has moved yet").isSameAs(placed);
         assertThat(placed.count()).isGreaterThan(100);
         for (double time : new double[] {3, 7}) {
-            Plants carried = at(recipe, time).standing(moss);
+            Plants carried = at(recipe, time).standing(moss, first);
             assertThat(carried.feet().id()).isEqualTo(placed.feet().id());
             PlacedMesh before = first.placed("cart");
             PlacedMesh now = at(recipe, time).placed("cart");

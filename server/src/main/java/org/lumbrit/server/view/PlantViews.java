@@ -43,7 +43,7 @@ public class PlantViews {
      * @param still at time 0, which covers read; @param now at the time that is looked at
      */
     PlantsSubject subject(SiteEvaluation still, SiteEvaluation now, CoverLayer cover, boolean full, Cancel cancel) {
-        Plants plants = now.standing(cover);
+        Plants plants = now.standing(cover, still);
         Plant planted = cover.planted(still.plan().recipe());
         int[] shown = PlantBinaries.shown(plants, full);
         String plantsKey = new KeyBuilder("plants bundle/4")
