@@ -305,6 +305,20 @@ describe('the view', () => {
     expect(server.findings).toHaveLength(1);
   });
 
+  it('forgets what it showed of a site that is left, also what is still on its way', async () => {
+    const { unmount } = await opened();
+    await waitFor(() => expect(server.views).toHaveLength(1));
+    await act(async () => server.views[0]!.answer(manifest('first')));
+    await waitFor(() => expect(view.seen.getState().findings).not.toBeNull());
+    act(() => view.selection.getState().set({ time: 1 }));
+    await waitFor(() => expect(server.views).toHaveLength(2));
+    unmount();
+    expect(server.views[1]!.signal.aborted).toBe(true);
+    await act(async () => server.views[1]!.answer(manifest('late')));
+    expect(view.seen.getState()).toMatchObject({ manifest: null, findings: null });
+    expect(useNotes.getState().notes).toEqual([]);
+  });
+
   it('keeps the last picture and says why when one fails', async () => {
     const { result } = await opened();
     await waitFor(() => expect(server.views).toHaveLength(1));

@@ -45,6 +45,16 @@ export function Seeing() {
   const { manifest } = useSeen('manifest');
   const looked = useRef('');
   const looking = useMemo(() => new RequestStream(() => undefined), []);
+  useEffect(
+    () => () => {
+      // a view that is turned to another site shows nothing of this one
+      stream.stop();
+      looking.stop();
+      looked.current = '';
+      seen.setState({ manifest: null, findings: null });
+    },
+    [seen, stream, looking, id],
+  );
   useEffect(() => {
     // the picture comes first, and what is being dragged is nobody's mistake yet
     if (!manifest || draft) return;
