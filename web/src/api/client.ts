@@ -153,6 +153,8 @@ export const api = {
   begin: (id: string, wish: { base: number; edits: Edit[]; kind: string; layer: string; prop: string; falloff: string }) => json<Beginnings>(`/api/sites/${id}/begin`, body('POST', wish)),
   /** How a property of a layer keeps to each area, and the edits that make it keep otherwise. */
   fences: (id: string, wish: { base: number; edits: Edit[]; layer: string; property: string }) => json<Fence[]>(`/api/sites/${id}/fences`, body('POST', wish)),
+  /** Keeps how a view shows the site, for the list of sites. */
+  keepStill: (id: string, revision: number, jpeg: Blob) => send(`/api/sites/${id}/still?revision=${revision}`, { method: 'PUT', body: jpeg, headers: { 'Content-Type': 'image/jpeg' } }),
   aim: (id: string, wish: Wish) => json<Solved>(`/api/sites/${id}/aim`, body('POST', wish)),
   samples: async (id: string, falloff: string, grid: number, time: number) =>
     (await send(`/api/sites/${id}/probe.csv?falloff=${encodeURIComponent(falloff)}&grid=${grid}&steps=true&time=${time}`)).text(),

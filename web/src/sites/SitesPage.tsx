@@ -9,7 +9,6 @@ import { NoteHolder, sayProblem, useNotes } from '../parts/notes';
 import { Bin } from './Bin';
 import { LevelDialog } from './LevelDialog';
 import { NewSiteDialog } from './NewSiteDialog';
-import { SitePicture } from './SitePicture';
 
 /** The places as pictures, and the ways to make another. */
 export function SitesPage() {
@@ -86,7 +85,7 @@ export function SitesPage() {
           {sites.data?.map((site) => (
             <article key={site.id} className="place-card">
               <Link to={`/sites/${site.id}`} className="picture" aria-label={`Open ${site.name}`}>
-                <SitePicture id={site.id} revision={site.revision} name={site.name} />
+                <img src={`/api/sites/${site.id}/still?of=${site.still || `ground-${site.revision}`}`} alt="" loading="lazy" />
               </Link>
               <div className="p-3 d-flex align-items-start">
                 <div className="flex-grow-1">

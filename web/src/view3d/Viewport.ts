@@ -289,6 +289,11 @@ export class Viewport {
     });
   }
 
+  /** The picture as it is now. */
+  still(): Promise<Blob | null> {
+    return new Promise((done) => this.canvas.toBlob(done, 'image/jpeg', 0.9));
+  }
+
   dispose(): void {
     this.observer.disconnect();
     this.ripening.dispose();

@@ -23,6 +23,7 @@ import { rowsOf } from './settings';
 import { Sentence } from './Sentence';
 import { SessionContext, useSession, useSiteSession } from './session';
 import { Shortcuts } from './Shortcuts';
+import { KeepStill } from './KeepStill';
 import { StepStrip } from './StepStrip';
 import { View3D } from './View3D';
 import { WhyHere } from './WhyHere';
@@ -61,6 +62,7 @@ export function WorkbenchPage() {
   return (
     <SessionContext value={session}>
       <Seeing />
+      <KeepStill viewport={viewport} ripe={ripe} />
       <Dropping />
       <div className="workbench">
         <Head onHelp={() => setHelp(true)} />

@@ -3,6 +3,7 @@ package org.lumbrit.journeys;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import com.microsoft.playwright.Download;
+import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.FilePayload;
@@ -11,6 +12,8 @@ import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
 import java.nio.charset.StandardCharsets;
 import java.util.Arrays;
+import java.util.List;
+import java.util.concurrent.CopyOnWriteArrayList;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipFile;
 import org.junit.jupiter.api.Test;
@@ -133,5 +136,26 @@ class FilesJourneyTest extends Journey {
                 .click();
         page.locator("article a[href='/sites/" + id + "']").first().waitFor();
         assertThat(server.get("/api/sites/" + id).status()).isEqualTo(200);
+    }
+
+    /** The list of sites draws nothing: each card has the picture that the site's view has shown last. */
+    @Test
+    void theListOfSitesShowsWhatWasSeenLastAndLoadsNo3D() {
+        String site = server.small();
+        page.waitForResponse(
+                response -> response.url().contains(site + "/still?revision=1") && response.ok(),
+                () -> page.navigate(server.address() + "/sites/" + site));
+        assertThat(page.evaluate("() => '__THREE__' in window")).isEqualTo(true);
+        List<String> asked = new CopyOnWriteArrayList<>();
+        page.onRequest(request -> asked.add(request.url()));
+        page.navigate(server.address() + "/");
+        Locator picture = page.locator("a.picture[href$='" + site + "'] img");
+        picture.scrollIntoViewIfNeeded();
+        page.waitForFunction(
+                "site => document.querySelector(`a.picture[href$='${site}'] img`).naturalWidth > 0", site);
+        assertThat(asked).anyMatch(url -> url.contains("/still?of=1")).noneMatch(url -> url.endsWith("/view"));
+        // how the 3D library makes itself known
+        assertThat(page.evaluate("() => '__THREE__' in window")).isEqualTo(false);
+        assertThat(browser.errors).isEmpty();
     }
 }

@@ -1,10 +1,13 @@
 package org.lumbrit.server;
 
+import java.io.IOException;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import org.lumbrit.formats.site.SiteFiles;
 import org.lumbrit.server.storage.NotFoundException;
 import org.lumbrit.server.storage.SiteState;
 import org.lumbrit.server.storage.SiteStore;
+import org.lumbrit.server.storage.Stills;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
@@ -18,11 +21,13 @@ public class Demo {
 
     private final DemoSettings settings;
     private final SiteStore store;
+    private final Stills stills;
     private final FirstLook firstLook;
 
-    Demo(DemoSettings settings, SiteStore store, FirstLook firstLook) {
+    Demo(DemoSettings settings, SiteStore store, Stills stills, FirstLook firstLook) {
         this.settings = settings;
         this.store = store;
+        this.stills = stills;
         this.firstLook = firstLook;
     }
 
@@ -42,6 +47,16 @@ public class Demo {
         if (settings.demo().isBlank()) {
             throw new NotFoundException("This Lumbrit was started without the demo site.");
         }
-        return store.create(SiteFiles.read(Path.of(settings.demo()).resolve("recipe.json")));
+        Path folder = Path.of(settings.demo());
+        SiteState made = store.create(SiteFiles.read(folder.resolve("recipe.json")));
+        Path still = folder.resolve("still.jpg");
+        if (Files.isRegularFile(still)) {
+            try {
+                stills.keep(made.id(), made.revision(), Files.readAllBytes(still));
+            } catch (IOException e) {
+                LOG.warn("The demo's still cannot be read: {}", e.getMessage());
+            }
+        }
+        return made;
     }
 }

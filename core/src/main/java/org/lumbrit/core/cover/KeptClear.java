@@ -5,9 +5,9 @@ import java.util.List;
 
 /** The discs that plants of other covers keep to themselves, in cells in plan as wide as the largest. Thread-safe. */
 final class KeptClear {
-    private final Plants[] plants;
-    private final int[] layer;
-    private final int[] index;
+    /** The discs in the order of their cells: three numbers of the middle and the width, metres. */
+    private final double[] discs;
+
     private final int[] start;
     private final double cell;
     private final double lowX;
@@ -16,14 +16,13 @@ final class KeptClear {
     private final int down;
 
     KeptClear(List<Plants> before) {
-        plants = before.toArray(Plants[]::new);
         int total = before.stream().mapToInt(Plants::count).sum();
         double most = 1e-3;
         double west = 1e300;
         double north = 1e300;
         double east = -1e300;
         double south = -1e300;
-        for (Plants each : plants) {
+        for (Plants each : before) {
             for (int i = 0; i < each.count(); i++) {
                 most = Math.max(most, each.room().at(i));
                 west = Math.min(west, each.feet().x()[i]);
@@ -39,13 +38,12 @@ final class KeptClear {
         across = 1 + (total == 0 ? 0 : (int) ((east - west) / cell));
         down = 1 + (total == 0 ? 0 : (int) ((south - north) / cell));
         start = new int[across * down + 1];
-        layer = new int[total];
-        index = new int[total];
-        fill();
+        discs = new double[4 * total];
+        fill(before);
     }
 
-    private void fill() {
-        for (Plants each : plants) {
+    private void fill(List<Plants> before) {
+        for (Plants each : before) {
             for (int i = 0; i < each.count(); i++) {
                 start[cellOf(each, i) + 1]++;
             }
@@ -54,11 +52,13 @@ final class KeptClear {
             start[c] += start[c - 1];
         }
         int[] next = Arrays.copyOf(start, start.length);
-        for (int l = 0; l < plants.length; l++) {
-            for (int i = 0; i < plants[l].count(); i++) {
-                int at = next[cellOf(plants[l], i)]++;
-                layer[at] = l;
-                index[at] = i;
+        for (Plants each : before) {
+            for (int i = 0; i < each.count(); i++) {
+                int at = 4 * next[cellOf(each, i)]++;
+                discs[at] = each.feet().x()[i];
+                discs[at + 1] = each.feet().y()[i];
+                discs[at + 2] = each.feet().z()[i];
+                discs[at + 3] = each.room().at(i);
             }
         }
     }
@@ -76,19 +76,19 @@ final class KeptClear {
         int lastColumn = Math.min(across - 1, (int) Math.floor((x + reach - lowX) / cell));
         int firstRow = Math.max(0, (int) Math.floor((z - reach - lowZ) / cell));
         int lastRow = Math.min(down - 1, (int) Math.floor((z + reach - lowZ) / cell));
+        if (firstColumn > lastColumn) {
+            return false;
+        }
         for (int row = firstRow; row <= lastRow; row++) {
-            for (int column = firstColumn; column <= lastColumn; column++) {
-                int c = row * across + column;
-                for (int s = start[c]; s < start[c + 1]; s++) {
-                    Plants each = plants[layer[s]];
-                    int i = index[s];
-                    double dx = each.feet().x()[i] - x;
-                    double dy = each.feet().y()[i] - y;
-                    double dz = each.feet().z()[i] - z;
-                    double near = (room + each.room().at(i)) / 2;
-                    if (dx * dx + dy * dy + dz * dz < near * near) {
-                        return true;
-                    }
+            // the cells of a row lie one after the other
+            int end = 4 * start[row * across + lastColumn + 1];
+            for (int d = 4 * start[row * across + firstColumn]; d < end; d += 4) {
+                double dx = discs[d] - x;
+                double dy = discs[d + 1] - y;
+                double dz = discs[d + 2] - z;
+                double near = (room + discs[d + 3]) / 2;
+                if (dx * dx + dy * dy + dz * dz < near * near) {
+                    return true;
                 }
             }
         }

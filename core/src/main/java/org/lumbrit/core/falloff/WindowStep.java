@@ -29,8 +29,16 @@ public record WindowStep(
 
     @Override
     public void apply(float[] in, float[] with, int from, int to, float[] out) {
+        if (low == high) {
+            for (int i = from; i < to; i++) {
+                out[i] = in[i] >= low ? 1 : 0;
+            }
+            return;
+        }
+        double start = low;
+        double width = high - low;
         for (int i = from; i < to; i++) {
-            out[i] = (float) (low == high ? (in[i] >= low ? 1 : 0) : (in[i] - low) / (high - low));
+            out[i] = (float) ((in[i] - start) / width);
         }
     }
 

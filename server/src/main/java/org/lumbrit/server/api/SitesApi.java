@@ -67,14 +67,15 @@ class SitesApi {
         }
     }
 
-    /** A line of the list of sites. */
+    /** A line of the list of sites. @param still revision that its picture shows, 0 where nobody has looked at it yet */
     record SiteLine(
             @NotNull UUID id,
             @NotNull String name,
             @NotNull Integer revision,
             @NotNull Integer falloffs,
             @NotNull Integer layers,
-            @NotNull Double width) {
+            @NotNull Double width,
+            @NotNull Integer still) {
         static SiteLine of(ListedSite site) {
             return new SiteLine(
                     site.getId(),
@@ -82,7 +83,8 @@ class SitesApi {
                     site.getRevision(),
                     site.getFalloffs(),
                     site.getLayers(),
-                    site.getWidth());
+                    site.getWidth(),
+                    site.getStill());
         }
     }
 

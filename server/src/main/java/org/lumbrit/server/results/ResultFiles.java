@@ -2,9 +2,12 @@ package org.lumbrit.server.results;
 
 import java.io.IOException;
 import java.nio.ByteBuffer;
+import java.nio.channels.FileChannel;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
+import java.nio.file.StandardOpenOption;
+import java.nio.file.attribute.BasicFileAttributes;
 import java.nio.file.attribute.FileTime;
 import java.util.Comparator;
 import java.util.List;
@@ -27,6 +30,8 @@ final class ResultFiles {
     private static final String PART = "part";
     /** Bytes of the sum and the length at the end. */
     private static final int SEAL = 12;
+    /** Bytes that are written at a time. */
+    private static final int BLOCK = 1 << 16;
 
     private final Path folder;
     private final long most;
@@ -116,35 +121,97 @@ final class ResultFiles {
         return (int) sum.getValue();
     }
 
-    private static ByteBuffer room(long values, char type) {
-        return ByteBuffer.allocate(Math.toIntExact(1 + values + SEAL)).put((byte) type);
+    /** Writes a file block by block, so that no result is copied as a whole, and sums what it writes. */
+    private static final class Sealing implements AutoCloseable {
+        private final ByteBuffer block = ByteBuffer.allocate(BLOCK);
+        private final FileChannel file;
+        private final CRC32C sum = new CRC32C();
+        private long length;
+
+        Sealing(Path path) throws IOException {
+            file = FileChannel.open(path, StandardOpenOption.WRITE);
+        }
+
+        void put(char type, ByteBuffer bytes) throws IOException {
+            block.put((byte) type);
+            while (bytes.hasRemaining()) {
+                int count = Math.min(bytes.remaining(), block.remaining());
+                block.put(bytes.slice().limit(count));
+                bytes.position(bytes.position() + count);
+                flush();
+            }
+            seal();
+        }
+
+        void put(float[] values) throws IOException {
+            block.put((byte) 'f');
+            for (int from = 0; from < values.length; ) {
+                int count = Math.min(values.length - from, block.remaining() / Float.BYTES);
+                block.asFloatBuffer().put(values, from, count);
+                block.position(block.position() + Float.BYTES * count);
+                from += count;
+                flush();
+            }
+            seal();
+        }
+
+        void put(long[] values) throws IOException {
+            block.put((byte) 'l');
+            for (int from = 0; from < values.length; ) {
+                int count = Math.min(values.length - from, block.remaining() / Long.BYTES);
+                block.asLongBuffer().put(values, from, count);
+                block.position(block.position() + Long.BYTES * count);
+                from += count;
+                flush();
+            }
+            seal();
+        }
+
+        private void seal() throws IOException {
+            flush();
+            block.putInt((int) sum.getValue()).putLong(length);
+            flush();
+        }
+
+        private void flush() throws IOException {
+            block.flip();
+            sum.update(block.duplicate());
+            length += block.remaining();
+            while (block.hasRemaining()) {
+                file.write(block);
+            }
+            block.clear();
+        }
+
+        @Override
+        public void close() throws IOException {
+            file.close();
+        }
     }
 
     /** @param codec of what is no flat array; such things are not written where it is null */
     void write(String key, Object value, Codec<?> codec) {
-        ByteBuffer bytes;
-        if (value instanceof float[] floats) {
-            bytes = room(4L * floats.length, 'f');
-            bytes.asFloatBuffer().put(floats);
-        } else if (value instanceof long[] longs) {
-            bytes = room(8L * longs.length, 'l');
-            bytes.asLongBuffer().put(longs);
-        } else if (value instanceof byte[] plain) {
-            bytes = room(plain.length, 'b').put(plain);
-        } else if (codec != null) {
-            ByteBuffer coded = written(codec, value);
-            bytes = room(coded.remaining(), 'c').put(coded);
-        } else {
+        boolean flat = value instanceof float[] || value instanceof long[] || value instanceof byte[];
+        if (!flat && codec == null) {
             return;
         }
-        int length = bytes.capacity() - SEAL;
-        bytes.putInt(length, sum(bytes.array(), length)).putLong(length + 4, length);
         try {
             Path beside = Files.createTempFile(folder, PART, ".tmp");
-            Files.write(beside, bytes.array());
+            try (Sealing file = new Sealing(beside)) {
+                if (value instanceof float[] floats) {
+                    file.put(floats);
+                } else if (value instanceof long[] longs) {
+                    file.put(longs);
+                } else if (value instanceof byte[] plain) {
+                    file.put('b', ByteBuffer.wrap(plain));
+                } else {
+                    file.put('c', written(codec, value));
+                }
+            }
+            long length = Files.size(beside);
             Files.move(
                     beside, folder.resolve(key), StandardCopyOption.ATOMIC_MOVE, StandardCopyOption.REPLACE_EXISTING);
-            if (size.addAndGet(bytes.capacity()) > most) {
+            if (size.addAndGet(length) > most) {
                 trim();
             }
         } catch (IOException e) {
@@ -157,26 +224,32 @@ final class ResultFiles {
         return codec.write((T) value);
     }
 
+    /** A file as it was when it was looked at: others may use or delete it meanwhile. */
+    private record Found(Path file, long length, long used) {
+        static Found of(Path file) {
+            try {
+                BasicFileAttributes attributes = Files.readAttributes(file, BasicFileAttributes.class);
+                return new Found(
+                        file, attributes.size(), attributes.lastModifiedTime().toMillis());
+            } catch (IOException e) {
+                return new Found(file, 0, 0);
+            }
+        }
+    }
+
     private synchronized void trim() throws IOException {
-        List<Path> oldest = all().stream()
-                .sorted(Comparator.comparingLong(ResultFiles::used))
+        List<Found> oldest = all().stream()
+                .map(Found::of)
+                .sorted(Comparator.comparingLong(Found::used))
                 .toList();
-        long total = oldest.stream().mapToLong(ResultFiles::length).sum();
-        for (Path file : oldest) {
+        long total = oldest.stream().mapToLong(Found::length).sum();
+        for (Found found : oldest) {
             if (total <= most * 3 / 4) {
                 break;
             }
-            total -= length(file);
-            Files.deleteIfExists(file);
+            total -= found.length();
+            Files.deleteIfExists(found.file());
         }
         size.set(total);
-    }
-
-    private static long used(Path file) {
-        try {
-            return Files.getLastModifiedTime(file).toMillis();
-        } catch (IOException e) {
-            return 0;
-        }
     }
 }

@@ -16,4 +16,7 @@ public interface ListedSite {
 
     /** Metres. */
     double getWidth();
+
+    /** The revision that its picture shows; 0 where nobody has looked at it yet. */
+    int getStill();
 }

@@ -23,8 +23,9 @@ interface Sites extends JpaRepository<SiteEntity, UUID> {
             select s.id, s.head as revision, r.recipe ->> 'name' as name,
                    coalesce(jsonb_array_length(r.recipe -> 'falloffs'), 0) as falloffs,
                    coalesce(jsonb_array_length(r.recipe -> 'layers'), 0) as layers,
-                   cast(r.recipe -> 'ground' ->> 'width' as double precision) as width
-            from site s join revision r on r.site_id = s.id and r.number = s.head
+                   cast(r.recipe -> 'ground' ->> 'width' as double precision) as width,
+                   coalesce(t.revision, 0) as still
+            from site s join revision r on r.site_id = s.id and r.number = s.head left join still t on t.site_id = s.id
             where (s.deleted_at is not null) = :deleted order by coalesce(s.deleted_at, s.created_at)""")
     List<ListedSite> listed(boolean deleted);
 
