@@ -151,8 +151,7 @@ class FilesJourneyTest extends Journey {
         page.navigate(server.address() + "/");
         Locator picture = page.locator("a.picture[href$='" + site + "'] img");
         picture.scrollIntoViewIfNeeded();
-        page.waitForFunction(
-                "site => document.querySelector(`a.picture[href$='${site}'] img`).naturalWidth > 0", site);
+        page.waitForFunction("site => document.querySelector(`a.picture[href$='${site}'] img`).naturalWidth > 0", site);
         assertThat(asked).anyMatch(url -> url.contains("/still?of=1")).noneMatch(url -> url.endsWith("/view"));
         // how the 3D library makes itself known
         assertThat(page.evaluate("() => '__THREE__' in window")).isEqualTo(false);
