@@ -9,14 +9,19 @@ export interface Pose {
 }
 
 const TALL = 0.62;
+/** Degrees of the picture's height. */
+export const FIELD = 42;
+/** Metres that the eye keeps above the ground, and the same as a share of a small site's longer side. */
+const KEPT_ABOVE = 1.2;
+const KEPT_SHARE = 0.0075;
 
 /** The perspective or parallel camera of a pose. */
 export class Eye {
-  private readonly perspective = new PerspectiveCamera(42, 1, 0.2, 3000);
+  private readonly perspective = new PerspectiveCamera(FIELD, 1, 0.2, 3000);
   private readonly parallel = new OrthographicCamera(-1, 1, 1, -1, -2000, 4000);
   isParallel = false;
-  /** Metres of the site's longer side. */
-  extent = 160;
+  /** Metres of the site's longer side; all lengths of the eye go by it. */
+  extent = 1;
   /** Height of the ground, which the eye stays above. */
   floor: (x: number, z: number) => number = () => -1e9;
 
@@ -32,14 +37,23 @@ export class Eye {
     const e = (elevation * Math.PI) / 180;
     const x = target[0] - Math.sin(h) * Math.cos(e) * distance;
     const z = target[2] + Math.cos(h) * Math.cos(e) * distance;
-    return new Vector3(x, Math.max(target[1] + Math.sin(e) * distance, this.floor(x, z) + 1.2), z);
+    return new Vector3(x, Math.max(target[1] + Math.sin(e) * distance, this.floor(x, z) + this.keptAbove), z);
+  }
+
+  private get keptAbove(): number {
+    return Math.min(KEPT_ABOVE, KEPT_SHARE * this.extent);
+  }
+
+  /** Metres from the eye to its target. */
+  get reach(): number {
+    return this.pose.distance;
   }
 
   /** Pixels that a metre takes, one metre away; in the parallel view anywhere. */
   pixelsPerMetre(height: number): number {
     return this.isParallel
       ? height / (2 * this.pose.distance * Math.tan((18 * Math.PI) / 180))
-      : height / (2 * Math.tan((21 * Math.PI) / 180));
+      : height / (2 * Math.tan((FIELD * Math.PI) / 360));
   }
 
   /** Sets the camera up; the jitter, in pixels, moves it by less than one for smooth edges. */
@@ -51,16 +65,19 @@ export class Eye {
     camera.lookAt(...this.pose.target);
     if (camera instanceof PerspectiveCamera) {
       camera.aspect = width / height;
-      camera.near = Math.max(0.2, this.pose.distance * 5e-4);
-      camera.far = Math.max(3000, 4 * this.extent);
+      // nothing stands nearer to an eye high above the ground than a share of that height, and depth is the more exact the farther this is
+      const { x, y, z } = camera.position;
+      const above = y - Math.max(this.floor(x, z), -this.extent);
+      camera.near = Math.max(0.04 * above, 0.1 * this.keptAbove, 1e-5 * this.extent);
+      camera.far = 4 * this.extent + 2 * this.pose.distance;
     } else {
       const half = this.pose.distance * Math.tan((18 * Math.PI) / 180);
       camera.top = half;
       camera.bottom = -half;
       camera.left = (-half * width) / height;
       camera.right = (half * width) / height;
-      camera.near = -Math.max(2000, 4 * this.extent);
-      camera.far = Math.max(4000, 4 * this.extent);
+      camera.near = -4 * this.extent;
+      camera.far = 4 * this.extent + 2 * this.pose.distance;
     }
     camera.setViewOffset(width, height, jitterX, jitterY, width, height);
     camera.updateProjectionMatrix();
@@ -74,18 +91,6 @@ export class Eye {
     plain.updateProjectionMatrix();
     const frustum = new Frustum().setFromProjectionMatrix(new Matrix4().multiplyMatrices(plain.projectionMatrix, this.camera.matrixWorldInverse));
     return frustum.planes.slice(0, 4).flatMap(({ normal, constant }) => [normal.x, normal.y, normal.z, constant]);
-  }
-
-  /**
-   * Puts the whole site into the picture: from above, else low over the water, or from the south where there is none.
-   *
-   * @param size metres of the longer side; @param base metres that it looks at
-   */
-  frame(plan: boolean, size: number, base: number, water: boolean): void {
-    this.isParallel = plan;
-    if (plan) this.pose = { target: [0, base, 0], heading: 0, elevation: 90, distance: (size / 2) * 3.25 };
-    else if (water) this.pose = { target: [size * 0.01, base + size * 0.03, -size * 0.06], heading: 354, elevation: 7.5, distance: size * 0.43 };
-    else this.pose = { target: [0, base, 0], heading: 345, elevation: 26, distance: size * 1.15 };
   }
 
   orbit(byHeading: number, byElevation: number): void {
@@ -109,7 +114,18 @@ export class Eye {
   }
 
   zoom(factor: number): void {
-    this.pose = { ...this.pose, distance: Math.min(Math.max(1500, 4 * this.extent), Math.max(1.5, this.pose.distance * factor)) };
+    this.pose = { ...this.pose, distance: Math.min(6 * this.extent, Math.max(this.nearest, this.pose.distance * factor)) };
+  }
+
+  /** Metres from the target that the eye comes to at least. */
+  get nearest(): number {
+    return Math.min(1.5, 0.01 * this.extent);
+  }
+
+  /** Turns to a place, near enough to see a thing of a size, metres. */
+  goTo(target: [number, number, number], size: number): void {
+    const elevation = Math.max(12, Math.min(40, this.pose.elevation));
+    this.pose = { ...this.pose, target, elevation: this.isParallel ? this.pose.elevation : elevation, distance: Math.max(this.nearest, size * (this.isParallel ? 1.6 : 2.2)) };
   }
 
   /** The ray through a point of the picture, in −1..1. */

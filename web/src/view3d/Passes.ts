@@ -12,6 +12,10 @@ const MIRROR_SHARE = 0.6;
 const MOST_MIRROR = 640;
 /** An eye higher than this, in degrees, sees no mirror in the water. */
 const NO_MIRROR = 70;
+/** The same for one metre of the eye's way to its target. */
+const HAZE_FROM = 4;
+/** Metres of a site's longer side from which on patterns of the ground are as large as they are; in a smaller one they are finer. */
+const COARSE = 40;
 /** Metres after which haze hides everything, for one metre of the site's width. */
 const HAZE = 1.95;
 
@@ -60,7 +64,9 @@ export class Passes {
     this.eye.update(size.x, size.y, jitterX, jitterY);
     uniforms.uEye.value.copy(this.eye.position);
     const extent = Math.max(uniforms.uSize.value.x, uniforms.uSize.value.y);
-    uniforms.uHazeReach.value = this.eye.isParallel ? 1e6 : extent * HAZE;
+    // from far away a small site is no more hazy than from over its border
+    uniforms.uHazeReach.value = this.eye.isParallel ? 1e9 : Math.max(HAZE * extent, HAZE_FROM * this.eye.reach);
+    uniforms.uGrain.value = Math.min(1, extent / COARSE);
     uniforms.uToWorld.value.multiplyMatrices(this.eye.camera.matrixWorld, this.eye.camera.projectionMatrixInverse);
     for (const mesh of [draft, fine]) if (mesh) nearFirst(mesh.geometry, this.eye.pose.heading);
   }

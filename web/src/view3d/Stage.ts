@@ -29,7 +29,11 @@ export function newUniforms() {
     uEye: { value: new Vector3() },
     uSize: { value: new Vector2(1, 1) },
     uLight: { value: null as DataTexture | null },
-    uHazeReach: { value: 260 },
+    uHazeReach: { value: 1 },
+    /** Metres of what is a metre in a site of usual size. */
+    uGrain: { value: 1 },
+    /** Metres of the even land round the site. */
+    uFloor: { value: 0 },
     uNoise: { value: noiseTexture() },
     uValues: { value: null as DataTexture | null },
     uScale: { value: new Vector4(0, 1, 1, 1) },

@@ -2,8 +2,10 @@ import { LinearSRGBColorSpace, WebGLRenderer } from 'three';
 import type { Bundle } from '../api/bundle';
 import type { SubjectView } from '../api/types';
 import { Cost } from './cost';
-import { Eye } from './Eye';
+import { Eye, type Pose } from './Eye';
+import { highPart, plantsBox, propBox, type Box } from './boxes';
 import { drawnLine, type GroundLine } from './lines';
+import { openingOf, planOf } from './opening';
 import { DAYLIGHT, type Look } from './looks';
 import type { Moving } from './motion/Moving';
 import { MovingScene } from './motion/MovingScene';
@@ -16,6 +18,12 @@ import { Field } from './subjects/field';
 import { kindOf } from './subjects/kinds';
 import { NOTHING, type Subject } from './subjects/Subject';
 
+/** Where an eye is and how it sees. */
+export interface Seat {
+  pose: Pose;
+  parallel: boolean;
+}
+
 /** Milliseconds after the last change before a playing picture lays what stands still under what moves. */
 const STILL_AFTER = 350;
 
@@ -25,7 +33,7 @@ const STILL_AFTER = 350;
  */
 export class Viewport {
   private readonly renderer: WebGLRenderer;
-  private readonly eye = new Eye({ target: [0, 8, 0], heading: 0, elevation: 20, distance: 90 });
+  private readonly eye = new Eye({ target: [0, 0, 0], heading: 0, elevation: 20, distance: 1 });
   private readonly stage: Stage;
   private readonly subjects = new Map<string, { key: string; subject: Subject }>();
   private readonly motion: MovingScene;
@@ -33,7 +41,10 @@ export class Viewport {
   private readonly ripening: Ripening;
   private readonly observer: ResizeObserver;
   private look: Look = DAYLIGHT;
+  /** Where the eye is to begin, when it has been here before; null begins with the whole site. */
+  private remembered: Seat | null = null;
   private framed = false;
+  private readonly lookers = new Set<() => void>();
   /** When something other than the moment has last changed. */
   private changedAt = 0;
   private drawn = 0;
@@ -44,8 +55,6 @@ export class Viewport {
   readonly cost = new Cost();
   /** Called when a fine picture has begun or ended ripening, and with 0 passes when it begins anew. */
   onRipen: (passes: number, of: number) => void = () => undefined;
-  /** Called when the eye has moved or the ground has changed, so that what lies over the canvas can follow. */
-  onLook: () => void = () => undefined;
 
   constructor(private readonly canvas: HTMLCanvasElement) {
     this.renderer = new WebGLRenderer({ canvas, antialias: false, preserveDrawingBuffer: true, powerPreference: 'high-performance' });
@@ -123,7 +132,8 @@ export class Viewport {
       held.subject.show(view, data);
       this.subjects.set(view.id, held);
       this.motion.follow(view.id);
-      if (!this.framed && this.stage.heights && (view.kind === 'field' || view.kind === 'water')) this.frame(false);
+      if (this.stage.heights) this.eye.extent = Math.max(this.stage.heights.width, this.stage.heights.depth);
+      if (!this.framed && this.stage.heights && (view.kind === 'field' || view.kind === 'water')) this.begin();
       this.stage.changed();
     }
     return true;
@@ -167,20 +177,69 @@ export class Viewport {
     this.draw();
   }
 
-  /** Puts the whole site into the picture, from the south, or from above. */
+  /** Puts the whole site into the picture, from its lowest side or over its water, or from above. */
   frame(plan: boolean): void {
     const { heights, waterLevel } = this.stage;
     if (!heights) return;
+    this.sit({ pose: plan ? planOf(heights) : openingOf(heights, waterLevel), parallel: plan });
+  }
+
+  private begin(): void {
+    if (this.remembered) this.sit(this.remembered);
+    else this.frame(false);
+  }
+
+  /** Where the eye is; taken again by {@link sit}. */
+  get seat(): Seat {
+    return { pose: this.eye.pose, parallel: this.eye.isParallel };
+  }
+
+  /** Takes a seat that was left before; before there is a ground it is where the view will begin. */
+  sit(seat: Seat): void {
+    this.remembered = seat;
+    if (!this.stage.heights) return;
     this.framed = true;
-    this.eye.extent = Math.max(heights.width, heights.depth);
-    this.eye.frame(plan, Math.max(heights.width, heights.depth), waterLevel ?? this.stage.heightAt(0, 0), waterLevel !== null);
+    this.eye.isParallel = seat.parallel;
+    this.eye.pose = seat.pose;
     this.draw();
   }
 
-  /** Turns the eye to a place, near enough to see a thing of a size. */
+  /** Turns the eye to a place, near enough to see a thing of a size, metres. */
   lookAt(place: [number, number, number], size: number): void {
-    this.eye.pose = { ...this.eye.pose, target: place, elevation: Math.max(12, Math.min(40, this.eye.pose.elevation)), distance: Math.max(3, size * 3) };
+    this.eye.goTo(place, size);
     this.draw();
+  }
+
+  /** Goes nearer to what lies under a point of the canvas. @return whether there is something */
+  approach(left: number, top: number): boolean {
+    const hit = this.pointing.hit(left, top);
+    if (!hit) return false;
+    this.lookAt([hit.x, hit.y, hit.z], this.eye.pose.distance * 0.16);
+    return true;
+  }
+
+  /** Puts a prop, the plants of a layer or the high part of the shown values into the picture. @return false where there is none, or it is the whole site */
+  frameOn(what: { prop: string } | { layer: string } | 'values'): boolean {
+    const { heights, values, props, planting } = this.stage;
+    if (!heights) return false;
+    let box: Box | null;
+    if (what === 'values') box = values && highPart(heights, values);
+    else box = 'prop' in what ? propBox(props.get(what.prop)) : plantsBox(planting.of(what.layer));
+    if (!box || Math.max(box.size[0], box.size[2]) > 0.8 * this.eye.extent) return false;
+    this.lookAt(box.middle, Math.hypot(...box.size) * 0.8);
+    return true;
+  }
+
+  /** How the picture is turned, degrees clockwise from north, and metres that a pixel is wide at its middle. */
+  get bearing(): { heading: number; metres: number } {
+    const pixels = this.eye.pixelsPerMetre(this.canvas.clientHeight || 1);
+    return { heading: this.eye.pose.heading, metres: (this.eye.isParallel ? 1 : this.eye.pose.distance) / pixels };
+  }
+
+  /** Calls when the eye has moved or the ground has changed, so that what lies over the canvas can follow. @return ends that */
+  onLook(look: () => void): () => void {
+    this.lookers.add(look);
+    return () => this.lookers.delete(look);
   }
 
   /** Takes what moves, or lets everything stand still. Its blocks may still be on their way. */
@@ -272,7 +331,7 @@ export class Viewport {
     // asked for while it is being built up
     this.passes?.stale();
     this.drawNext((_start, measured) => {
-      this.onLook();
+      this.lookers.forEach((look) => look());
       this.passes.whole(false, null);
       this.stage.planting.adapt(measured);
     });

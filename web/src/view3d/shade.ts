@@ -6,6 +6,7 @@ export interface LightGrid {
   sky: Uint8Array;
 }
 
+/** Metres that a plant is tall to throw a shade of its own. */
 const SMALLEST = 0.6;
 const MOST = 6000;
 
@@ -23,12 +24,14 @@ export function withShade(
   if (big.length === 0) return light;
   const shaded = { ...light, sun: light.sun.slice(), sky: light.sky.slice() };
   const cell = size.width / (light.columns - 1);
+  // where the grid is fine enough smaller ones do too, where it is coarse none that would be lost in a cell
+  const smallest = cell < 0.1 ? 3 * cell : Math.max(SMALLEST, 1.5 * cell);
   let left = MOST;
   for (const { feet, sizes } of big) {
     for (let i = 0; i < sizes.length / 2 && left > 0; i++) {
       const length = sizes[2 * i]!;
       const width = sizes[2 * i + 1]!;
-      if (length < SMALLEST) continue;
+      if (length < smallest) continue;
       left--;
       const x = feet[3 * i]!;
       const z = feet[3 * i + 2]!;
@@ -36,8 +39,8 @@ export function withShade(
       // the middle of the crown falls here
       const fall = 0.6 * length * reach;
       const away = Math.hypot(sun.x, sun.z) || 1;
-      blot(shaded.sun, light, size, cell, x - (sun.x / away) * fall * 0.6, z - (sun.z / away) * fall * 0.6, Math.max(width / 2, 0.3), fall * 0.6, sun, 0.62);
-      blot(shaded.sky, light, size, cell, x, z, Math.max(width / 2, 0.3), 0, sun, 0.35);
+      blot(shaded.sun, light, size, cell, x - (sun.x / away) * fall * 0.6, z - (sun.z / away) * fall * 0.6, Math.max(width / 2, 0.5 * smallest), fall * 0.6, sun, 0.62);
+      blot(shaded.sky, light, size, cell, x, z, Math.max(width / 2, 0.5 * smallest), 0, sun, 0.35);
     }
   }
   return shaded;

@@ -8,6 +8,8 @@ uniform vec2 uSize;
 uniform sampler2D uLight;
 uniform float uHazeReach;
 uniform sampler2D uNoise;
+uniform float uGrain;
+uniform float uFloor;
 
 const vec3 SUN_COLOUR = vec3(1.0, 0.85, 0.64) * 2.5;
 const vec3 SKY_COLOUR = vec3(0.50, 0.66, 0.86) * 0.62;
@@ -28,20 +30,9 @@ vec2 lightAt(vec2 p) {
   return texture2D(uLight, p / uSize + 0.5).rg;
 }
 
-vec3 hazed(vec3 c, vec3 p) {
-  vec3 ray = p - uEye;
-  float far = length(ray);
-  float amount = 1.0 - exp(-pow(far / uHazeReach, 1.4));
-  vec2 edge = abs(p.xz) / (uSize * 0.5);
-  float border = smoothstep(0.93, 0.998, max(edge.x, edge.y));
-  vec3 air = skyAt(normalize(vec3(ray.x, max(ray.y, 0.0) * 0.35, ray.z)));
-  return mix(c, air * 0.92, max(amount * 0.74, border));
-}
-
-vec3 shown(vec3 linear) {
-  vec3 c = linear * 0.98;
-  c = (c * (2.51 * c + 0.03)) / (c * (2.43 * c + 0.59) + 0.14);
-  return pow(clamp(c, 0.0, 1.0), vec3(1.0 / 2.2));
+/** How much of what is so many metres away the air hides. */
+float airOver(float far) {
+  return 1.0 - exp(-pow(far / uHazeReach, 1.4));
 }
 
 /** Four octaves of value noise around 0.5, one feature a unit, from a texture that repeats every 32 units. */
@@ -51,6 +42,39 @@ float layered(vec2 p) {
 
 float layered2(vec2 p) {
   return texture2D(uNoise, p / 32.0).g;
+}
+
+/** What lies beyond the site: sky, and below the horizon even land that the air hides the more the farther it is. */
+vec3 surround(vec3 d) {
+  vec3 air = skyAt(vec3(d.x, max(d.y, 0.0), d.z));
+  if (d.y > -0.0005) return air;
+  float size = max(uSize.x, uSize.y);
+  float far = max(uEye.y - uFloor, 0.01 * size) / -d.y;
+  vec2 p = (uEye.xz + d.xz * far) / size;
+  float patches = layered(p * 9.0) * 0.6 + layered2(p * 37.0) * 0.4;
+  vec3 land = mix(vec3(0.115, 0.118, 0.075), vec3(0.205, 0.190, 0.125), patches);
+  return mix(land, air, max(airOver(far), 0.30));
+}
+
+vec3 hazed(vec3 c, vec3 p) {
+  vec3 ray = p - uEye;
+  float far = length(ray);
+  float amount = airOver(far);
+  vec2 edge = abs(p.xz) / (uSize * 0.5);
+  float border = smoothstep(0.93, 0.998, max(edge.x, edge.y));
+  vec3 air = skyAt(normalize(vec3(ray.x, max(ray.y, 0.0) * 0.35, ray.z)));
+  return mix(mix(c, air * 0.92, amount * 0.74), surround(ray / far), border);
+}
+
+vec3 shown(vec3 linear) {
+  vec3 c = linear * 0.98;
+  c = (c * (2.51 * c + 0.03)) / (c * (2.43 * c + 0.59) + 0.14);
+  return pow(clamp(c, 0.0, 1.0), vec3(1.0 / 2.2));
+}
+
+/** Patterns double in size as often as the eye is twice as far away: how often, as a whole number and what is beyond it. */
+float doublings(vec3 p) {
+  return max(0.0, log2(distance(p, uEye) / (uGrain * 200.0)));
 }
 `;
 
@@ -104,7 +128,7 @@ vec3 signedValue(float v) {
 vec3 valueColour(float v) {
   if (uSigned > 0.5) return signedValue(clamp(v, 0.0, 1.0));
   if (v < -0.004 || v > 1.004) {
-    float stripe = step(0.5, fract((vPlace.x + vPlace.z) * 0.5));
+    float stripe = step(0.5, fract((vPlace.x + vPlace.z) * 80.0 / max(uSize.x, uSize.y)));
     return mix(greyValue(clamp(v, 0.0, 1.0)), v > 1.0 ? vec3(0.46, 0.085, 0.022) : vec3(0.042, 0.155, 0.262), 0.35 + 0.65 * stripe);
   }
   float inside = clamp(v, 0.0, 1.0);
@@ -142,36 +166,54 @@ vec3 linearLight(vec3 encoded) {
   return mix(encoded / 12.92, pow((encoded + 0.055) / 1.055, vec3(2.4)), step(0.04045, encoded));
 }
 
-vec3 earth(vec3 n, vec3 p) {
+/** The colour of bare ground by its slope and by how high it lies. @param p the place in lengths of the pattern; @param height metres */
+vec3 earth(vec3 n, vec3 p, float height) {
   float steep = 1.0 - n.y;
-  float rough = layered(p.xz * 0.55);
+  // far away spots run together, and wider ones are seen
+  float calm = 0.65 * smoothstep(70.0, 280.0, distance(vPlace, uEye) / uGrain);
+  float broad = layered(p.xz * 0.07 + 5.0);
+  float rough = mix(layered(p.xz * 0.55), broad, calm);
   float fine = layered(p.xz * 3.1 + 11.0);
-  float tall = clamp((p.y - uHeights.x) / max(uHeights.y - uHeights.x, 24.0), 0.0, 1.0);
+  float tall = clamp((height - uHeights.x) / max(uHeights.y - uHeights.x, 0.06 * max(uSize.x, uSize.y)), 0.0, 1.0);
   vec3 turf = mix(vec3(0.062, 0.068, 0.022), vec3(0.150, 0.118, 0.044), smoothstep(0.25, 0.75, rough));
-  turf = mix(turf, vec3(0.040, 0.056, 0.020), smoothstep(0.5, 0.68, fine) * 0.6);
+  turf = mix(turf, vec3(0.040, 0.056, 0.020), smoothstep(0.5, 0.68, fine) * 0.6 * (1.0 - calm));
   vec3 heath = mix(vec3(0.085, 0.058, 0.036), vec3(0.140, 0.108, 0.060), fine);
   float strata = layered2(vec2(p.x * 0.11 + p.z * 0.09, p.y * 0.75));
   vec3 rock = mix(vec3(0.072, 0.072, 0.070), vec3(0.195, 0.188, 0.176), 0.55 * layered(p.xz * 0.9 + vec2(p.y * 0.7, p.y * 0.4)) + 0.45 * strata);
   rock *= 0.70 + 0.60 * fine;
   vec3 c = mix(turf, heath, smoothstep(0.16, 0.5, tall + 0.25 * (rough - 0.5)));
   c = mix(c, rock, smoothstep(0.10, 0.30, steep + 0.16 * (rough - 0.5) + 0.18 * smoothstep(0.25, 0.7, tall)));
-  float snow = smoothstep(0.50, 0.70, tall + 0.30 * (rough - 0.5)) * smoothstep(0.40, 0.20, steep + 0.3 * (fine - 0.5));
+  float snow = smoothstep(0.56, 0.76, tall + 0.30 * (rough - 0.5)) * smoothstep(0.40, 0.20, steep + 0.3 * (fine - 0.5));
+  // the tops of a log carry none
+  snow *= smoothstep(0.5, 1.0, uGrain);
   c = mix(c, vec3(0.62, 0.66, 0.70), snow * 0.9);
-  float wet = 1.0 - smoothstep(0.0, 0.35, p.y - uWater);
+  float wet = 1.0 - smoothstep(0.0, 0.35 * uGrain, height - uWater);
   c = mix(c, vec3(0.085, 0.075, 0.052) * (0.7 + 0.6 * fine), wet * 0.8);
   return c;
+}
+
+/** The normal with the bumps of the ground. @param p the place in lengths of the pattern */
+vec3 bumped(vec3 n, vec3 p) {
+  vec2 tilt = vec2(layered(p.xz * 1.9), layered2(p.xz * 1.9)) - 0.5;
+  vec2 tilt2 = vec2(layered2(p.xz * 0.45 + p.y * 0.2), layered(p.zx * 0.45 + p.y * 0.2)) - 0.5;
+  float rugged = 0.5 + 1.1 * smoothstep(0.05, 0.35, 1.0 - n.y);
+  return normalize(n + rugged * vec3(tilt.x * 0.9 + tilt2.x, 0.0, tilt.y * 0.9 + tilt2.y));
 }
 
 void main() {
   if (uMirror > 0.5 && vPlace.y < uWater) discard;
   vec3 n = normalize(vNormal);
-  vec2 tilt = vec2(layered(vPlace.xz * 1.9), layered2(vPlace.xz * 1.9)) - 0.5;
-  vec2 tilt2 = vec2(layered2(vPlace.xz * 0.45 + vPlace.y * 0.2), layered(vPlace.zx * 0.45 + vPlace.y * 0.2)) - 0.5;
-  float rugged = 0.5 + 1.1 * smoothstep(0.05, 0.35, 1.0 - n.y);
-  vec3 bent = normalize(n + rugged * vec3(tilt.x * 0.9 + tilt2.x, 0.0, tilt.y * 0.9 + tilt2.y));
+  float level = doublings(vPlace);
+  float coarser = smoothstep(0.2, 0.8, fract(level));
+  vec3 p = vPlace / (uGrain * exp2(floor(level)));
+  vec3 bent = bumped(n, p);
+  vec3 own = earth(n, p, vPlace.y);
+  if (coarser > 0.0) {
+    bent = normalize(mix(bent, bumped(n, p * 0.5), coarser));
+    own = mix(own, earth(n, p * 0.5, vPlace.y), coarser);
+  }
   vec2 light = lightAt(vPlace.xz);
   vec3 lit = SUN_COLOUR * max(dot(bent, uSun), 0.0) * light.r + (SKY_COLOUR * (0.5 + 0.5 * bent.y) + BOUNCE) * light.g;
-  vec3 own = earth(n, vPlace);
   vec3 c = own * lit;
   if (uTinted > 0.5) {
     vec2 at = vPlace.xz / uSize * uScale.zw + 0.5;
@@ -339,7 +381,7 @@ void main() {
 #ifdef CLOTH
   albedo = vColour * (0.92 + 0.16 * grain);
 #else
-  float moss = smoothstep(0.35, 0.8, n.y) * smoothstep(0.45, 0.62, layered(vPlace.xz * 0.9 + vPlace.y));
+  float moss = smoothstep(0.35, 0.8, n.y) * smoothstep(0.45, 0.62, layered((vPlace.xz * 0.9 + vPlace.y) / uGrain));
   albedo = mix(albedo, vec3(0.070, 0.078, 0.026), moss * 0.5);
 #endif
   vec3 c = albedo * lit;
@@ -427,7 +469,7 @@ void main() {
   vec4 far = uToWorld * vec4(vAt, 1.0, 1.0);
   vec4 near = uToWorld * vec4(vAt, -1.0, 1.0);
   vec3 d = normalize(far.xyz / far.w - near.xyz / near.w);
-  vec3 c = skyAt(d);
+  vec3 c = surround(d);
   float up = max(d.y, 0.02);
   vec2 flow = d.xz / (up + 0.12);
   float cloud = layered(flow * 1.1 + 3.0) + 0.35 * layered2(flow * 3.7);
@@ -466,8 +508,9 @@ void main() {
   vec3 view = uEye - vPlace;
   float far = length(view);
   view /= far;
-  vec2 slope = ripple(vPlace.xz * vec2(0.55, 1.25)) * 0.055 + ripple(vPlace.xz * vec2(2.1, 4.6)) * 0.045;
-  slope *= smoothstep(0.0, 0.5, depth) * (0.35 + 0.65 * layered(vPlace.xz * 0.11));
+  vec2 p = vPlace.xz / uGrain;
+  vec2 slope = ripple(p * vec2(0.55, 1.25)) * 0.055 + ripple(p * vec2(2.1, 4.6)) * 0.045;
+  slope *= smoothstep(0.0, 0.5 * uGrain, depth) * (0.35 + 0.65 * layered(p * 0.11));
   vec3 n = normalize(vec3(slope.x, 1.0, slope.y));
   float fresnel = 0.03 + 0.97 * pow(1.0 - max(dot(n, view), 0.0), 5.0);
   vec2 at = vScreen.xy / vScreen.w * 0.5 + 0.5;

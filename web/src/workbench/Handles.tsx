@@ -15,12 +15,7 @@ export function Handles({ falloff, handles, viewport }: Props) {
   const { preview, commit } = useSession();
   const [, redraw] = useReducer((n: number) => n + 1, 0);
   const held = useRef<{ handle: Handle; x: number; y: number; perMetre: [number, number]; last: Source | null } | null>(null);
-  useEffect(() => {
-    viewport.onLook = redraw;
-    return () => {
-      viewport.onLook = () => undefined;
-    };
-  }, [viewport]);
+  useEffect(() => viewport.onLook(redraw), [viewport]);
 
   const edit = (source: Source) => [{ kind: 'set-source' as const, falloff, source }];
   const down = (event: React.PointerEvent, handle: Handle) => {

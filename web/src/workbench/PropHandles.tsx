@@ -17,12 +17,7 @@ export function PropHandles({ viewport }: { viewport: Viewport }) {
   const { prop: chosen } = useSelection('prop');
   const [, redraw] = useReducer((n: number) => n + 1, 0);
   const held = useRef<{ grip: Grip; x: number; y: number; start: Prop; last: Prop | null } | null>(null);
-  useEffect(() => {
-    viewport.onLook = redraw;
-    return () => {
-      viewport.onLook = () => undefined;
-    };
-  }, [viewport]);
+  useEffect(() => viewport.onLook(redraw), [viewport]);
   const moving = pending.find((edit) => edit.kind === 'set-prop' && edit.prop.id === chosen);
   const saved = recipe.props.find((each) => each.id === chosen);
   const prop = moving?.kind === 'set-prop' ? moving.prop : saved;

@@ -7,6 +7,7 @@ import { Handles } from './Handles';
 import { levelsOf } from './levels';
 import { PropHandles } from './PropHandles';
 import { handlesOf } from './sourceHandles';
+import { keepSeat, seatOf } from './framing';
 import { useHandwork } from './handwork';
 import { usePainting } from './painting';
 import { usePlacing } from './placing';
@@ -23,11 +24,18 @@ const CROSS = 0.006;
 /** Milliseconds before a missing result is asked for once more. */
 const ASK_AGAIN = 5000;
 
+interface Props {
+  onViewport: (viewport: Viewport) => void;
+  onRipen: (passes: number, of: number) => void;
+  /** Whether it begins where the site's eye was left, and leaves it there. */
+  remembers?: boolean;
+}
+
 /** The canvas with its viewport: hands over what the manifest names, and takes pointer and keys. */
-export function View3D({ onViewport, onRipen }: { onViewport: (viewport: Viewport) => void; onRipen: (passes: number, of: number) => void }) {
+export function View3D({ onViewport, onRipen, remembers = false }: Props) {
   const canvas = useRef<HTMLCanvasElement>(null);
   const viewport = useRef<Viewport | null>(null);
-  const { recipe, kinds, pending } = useSession();
+  const { site, recipe, kinds, pending } = useSession();
   const view = useView();
   const { manifest } = useSeen('manifest');
   const { values, placing, falloff: chosen, layer, look, levels, painting, laying, line, prop, shows, property, hand, set } = useSelection('values', 'placing', 'falloff', 'layer', 'look', 'levels', 'painting', 'laying', 'line', 'prop', 'shows', 'property', 'hand', 'set');
@@ -41,8 +49,11 @@ export function View3D({ onViewport, onRipen }: { onViewport: (viewport: Viewpor
     try {
       viewport.current = new Viewport(canvas.current!);
       const picture = viewport.current;
+      const left = remembers ? seatOf(site.id) : null;
+      if (left) picture.sit(left);
       picture.onRipen = (passes, of) => {
         const { drawn, last } = picture.cost;
+        if (passes > 0 && remembers) keepSeat(site.id, picture.seat);
         if (passes > 0) view.frame.setState({ ...drawn, milliseconds: last, expected: picture.cost.expected(picture.fullTriangles, drawn.draws) });
         onRipen(passes, of);
       };
@@ -151,6 +162,11 @@ export function View3D({ onViewport, onRipen }: { onViewport: (viewport: Viewpor
     way();
   };
 
+  const approach = (event: React.MouseEvent) => {
+    const box = canvas.current!.getBoundingClientRect();
+    viewport.current?.approach(event.clientX - box.left, event.clientY - box.top);
+  };
+
   if (lost) return <p className="empty">{lost}</p>;
   return (
     <>
@@ -158,9 +174,9 @@ export function View3D({ onViewport, onRipen }: { onViewport: (viewport: Viewpor
       ref={canvas}
       tabIndex={0}
       className={placing || painting || laying || hand ? 'placing' : ''}
-      aria-label="3D view of the site. Arrow keys turn it, with Shift they move it, plus and minus zoom, Enter explains the middle; while places are drawn Space puts a corner in the middle and Enter ends."
+      aria-label="3D view of the site. Arrow keys turn it, with Shift they move it, plus and minus zoom, Enter explains the middle, F shows what is chosen; while places are drawn Space puts a corner in the middle and Enter ends."
       onKeyDown={byKey}
-      onDoubleClick={placed.finish}
+      onDoubleClick={(event) => (placing || painting || laying || hand ? placed.finish() : approach(event))}
     />
     {placing && <span className="aim-mark" aria-hidden="true" />}
     {ready && !painting && prop !== '' && <PropHandles viewport={ready} />}

@@ -1,14 +1,16 @@
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useRef, useState, useSyncExternalStore } from 'react';
 import { Link, useParams } from 'react-router';
 import { AwayBanner } from '../parts/AwayBanner';
 import { NoteHolder } from '../parts/notes';
 import { fixed, sharpness, withUnit } from '../parts/numbers';
 import { useTitle } from '../parts/title';
 import type { Viewport } from '../view3d/Viewport';
+import { Bearings } from './Bearings';
 import { Board } from './Board';
 import { BrushBar } from './BrushBar';
 import { Foot } from './Foot';
 import { CourseBar } from './CourseBar';
+import { frameChosen } from './framing';
 import { HandBar } from './HandBar';
 import { Head } from './Head';
 import { LaidLine } from './LaidLine';
@@ -31,6 +33,7 @@ import { WindRose } from './WindRose';
 import { Working } from './Working';
 import { Seeing } from '../view/Seeing';
 import { groundOf } from '../view/manifest';
+import type { Selection } from '../view/selection';
 import { useSeen, useSelection, useView } from '../view/view';
 
 const NONE: never[] = [];
@@ -74,6 +77,7 @@ export function WorkbenchPage() {
           </div>
           <Stage
             view={view}
+            viewport={viewport}
             onViewport={setViewport}
             onRipen={(done, all) => setRipening((known) => (known.passes === done && known.of === all ? known : { passes: done, of: all }))}
           />
@@ -92,27 +96,25 @@ function Dropping() {
   return useDroppedFiles();
 }
 
-function Stage({ view, onViewport, onRipen }: { view: React.RefObject<Viewport | null>; onViewport: (viewport: Viewport) => void; onRipen: (passes: number, of: number) => void }) {
+function Stage({ view, viewport, onViewport, onRipen }: { view: React.RefObject<Viewport | null>; viewport: Viewport | null; onViewport: (viewport: Viewport) => void; onRipen: (passes: number, of: number) => void }) {
   const { recipe } = useSession();
   const { values, placing, falloff, laying, alone, hand, set } = useSelection('values', 'placing', 'falloff', 'laying', 'alone', 'hand', 'set');
   const ground = groundOf(useSeen('manifest').manifest);
   const brush = recipe.falloffs.find((each) => each.id === falloff && each.source.kind === 'brush');
   const { finish, cancel, points } = usePlacing();
   const [places, setPlaces] = useState(false);
-  const [plan, setPlan] = useState(false);
-  const look = (parallel: boolean) => {
-    setPlan(parallel);
-    view.current?.frame(parallel);
-  };
+  const { selection } = useView();
+  const plan = useParallel(viewport);
   return (
     <div className="stage">
       <View3D onViewport={(viewport) => {
           view.current = viewport;
           onViewport(viewport);
-        }} onRipen={onRipen} />
+        }} onRipen={onRipen} remembers />
       <Working />
       <Legend />
       <WindRose />
+      <Bearings viewport={viewport} />
       <div className="view-buttons">
         <div className="btn-group" role="group" aria-label="What the ground shows">
           <button className={`btn btn-quiet ${values ? '' : 'active'}`} aria-pressed={!values} onClick={() => set({ values: false })}>
@@ -122,10 +124,10 @@ function Stage({ view, onViewport, onRipen }: { view: React.RefObject<Viewport |
             Values
           </button>
         </div>
-        <button className={`btn btn-quiet ${plan ? 'active' : ''}`} aria-pressed={plan} onClick={() => look(!plan)} title="Seen from above, parallel (P)">
+        <button className={`btn btn-quiet ${plan ? 'active' : ''}`} aria-pressed={plan} onClick={() => view.current?.frame(!plan)} title="Seen from above, parallel (P)">
           Plan
         </button>
-        <button className="btn btn-quiet" onClick={() => look(false)} title="Whole site in the picture (F)">
+        <button className="btn btn-quiet" onClick={() => view.current && frameChosen(view.current, selection.getState())} title="What is chosen in the picture; once more, the whole site (F)">
           Frame
         </button>
         <button className="btn btn-quiet" onClick={() => setPlaces(true)}>
@@ -176,11 +178,22 @@ function Stage({ view, onViewport, onRipen }: { view: React.RefObject<Viewport |
   );
 }
 
+/** Whether a view looks from above, in parallel. */
+function useParallel(viewport: Viewport | null): boolean {
+  return useSyncExternalStore(
+    (changed) => viewport?.onLook(changed) ?? (() => undefined),
+    () => viewport?.parallel ?? false,
+  );
+}
+
 /** The shown value under the pointer, and where that is. */
 function UnderPointer() {
   const { hover, hoverValue: value } = useSelection('hover', 'hoverValue');
   const { manifest } = useSeen('manifest');
   if (!hover || !manifest) return null;
+  const ground = groundOf(manifest);
+  // a hand's breadth in a small site, decimetres in a large one
+  const places = ground && Math.max(ground.width, ground.depth) < 20 ? 3 : 1;
   return (
     <div className="floating hover-value">
       {value !== null && (
@@ -188,9 +201,14 @@ function UnderPointer() {
           {manifest.shown.title}: <b>{withUnit(Number(value.toPrecision(3)), manifest.shown.unit)}</b> ·{' '}
         </>
       )}
-      x {fixed(hover.x, 1)} m, z {fixed(hover.z, 1)} m, {fixed(hover.y, 1)} m high
+      x {fixed(hover.x, places)} m, z {fixed(hover.z, places)} m, {fixed(hover.y, places)} m high
     </div>
   );
+}
+
+/** Brush and eraser as wide as suits a site, metres of its longer side. */
+function toolsFor(size: number): Pick<Selection, 'brush' | 'handRadius'> {
+  return { brush: { radius: Number((0.025 * size).toPrecision(1)), strength: 0.8, softness: 0.5, remove: false }, handRadius: Number((0.003 * size).toPrecision(1)) };
 }
 
 type MaybeSession = ReturnType<typeof useSiteSession>['session'];
@@ -204,6 +222,7 @@ function useFirstSelection(session: MaybeSession): void {
   const pending = session?.pending ?? NONE;
   useEffect(() => {
     if (!recipe || !kinds || saving || pending.length > 0) return;
+    if (layer === '' && falloff === '') set(toolsFor(Math.max(recipe.ground.width, recipe.ground.depth ?? 0)));
     if (!recipe.falloffs.some((each) => each.id === falloff)) set({ falloff: recipe.falloffs[0]?.id ?? '', stage: -1 });
     if (!recipe.layers.some((each) => each.id === layer)) {
       const first = recipe.layers.find((each) => isCover(kinds, each)) ?? recipe.layers[0];
@@ -237,7 +256,7 @@ function useKeys(session: MaybeSession, viewport: React.RefObject<Viewport | nul
         else if (event.key === 'p') viewport.current?.frame(!viewport.current.parallel);
         else if (event.key === 't') set({ laying: 'tape', line: [] });
         else if (event.key === 'x') set({ laying: 'cut', line: [] });
-        else if (event.key === 'f') viewport.current?.frame(false);
+        else if (event.key === 'f' && viewport.current) frameChosen(viewport.current, selection.getState());
         else if (event.key === 'c' && !event.repeat) set({ comparing: true });
         else if (event.key === 'b' && session.recipe.falloffs.some((each) => each.id === selection.getState().falloff && each.source.kind === 'brush')) {
           set({ painting: !selection.getState().painting, values: true });

@@ -1,7 +1,7 @@
 import { Mesh } from 'three';
 import type { Bundle } from '../../api/bundle';
 import type { GroundSubject } from '../../api/types';
-import { groundGeometry } from '../ground';
+import { groundGeometry, type Heights } from '../ground';
 import type { Stage } from '../Stage';
 import { heightTexture } from '../textures';
 import type { Subject, SubjectKind } from './Subject';
@@ -10,6 +10,12 @@ const DRAFT_NODES = 129;
 const FINE_NODES = 512;
 
 export const GROUND: SubjectKind<GroundSubject> = { needs: (view) => [view.data, view.light], make: (stage) => new Ground(stage) };
+
+/** Metres that a quarter of the border lies below. */
+function borderOf({ columns, rows, values }: Heights): number {
+  const border = Array.from(values).filter((_, i) => i % columns === 0 || i % columns === columns - 1 || i < columns || i >= columns * (rows - 1));
+  return border.sort((a, b) => a - b)[Math.floor(border.length / 4)]!;
+}
 
 /** The ground, once coarse and once fine, with its light. */
 class Ground implements Subject<GroundSubject> {
@@ -38,6 +44,7 @@ class Ground implements Subject<GroundSubject> {
     // it is always in the picture
     stage.draft.frustumCulled = stage.fine.frustumCulled = false;
     stage.scene.add(stage.draft, stage.fine);
+    stage.uniforms.uFloor.value = borderOf(heights);
   }
 
   private shine({ facts, arrays }: Bundle): void {
