@@ -20,6 +20,11 @@ export function grouped(value: number): string {
     .replace(/\B(?=(\d{3})+(?!\d))/g, '\u202f');
 }
 
+/** A number of things: from a million on in millions. */
+export function many(count: number): string {
+  return count < 1e6 ? grouped(count) : `${shown(count / 1e6)} M`;
+}
+
 export function percent(share: number): string {
   const value = share * 100;
   return `${value > 0 && value < 1 ? value.toFixed(1) : Math.round(value)} %`;

@@ -14,7 +14,7 @@ export function Seeing() {
   const { api, seen, progress } = useView();
   const stream = useMemo(() => new RequestStream((working) => seen.setState({ working })), [seen]);
   const { falloff, stage, layer, property, shows, time, comparing, alone, course } = useSelection('falloff', 'stage', 'layer', 'property', 'shows', 'time', 'comparing', 'alone', 'course');
-  const { full } = useFrame('full');
+  const { full, from } = useFrame('full', 'from');
   const { again } = useSeen('again');
   const draft = pending.length > 0;
   const { id, revision } = site;
@@ -22,7 +22,7 @@ export function Seeing() {
   useEffect(() => {
     const asked = ask(progress);
     const before = stage > 0 ? stage - 1 : 0;
-    const common = { time, alone, draft, full, ...(course === null ? {} : { courseLayer: layer, courseStep: course }) };
+    const common = { time, alone, draft, full, ...(course === null ? {} : { courseLayer: layer, courseStep: course }), ...from };
     const request = shows === 'property' && !comparing ? { falloff, stage, layer, property, ...common } : { falloff, stage: comparing ? before : stage, layer: '', property: '', ...common };
     stream.wish(async (signal) => {
       try {
@@ -40,7 +40,7 @@ export function Seeing() {
         return isStopped(error);
       }
     });
-  }, [api, stream, seen, progress, id, revision, edits, draft, falloff, stage, layer, property, shows, time, comparing, alone, course, full, returns, again, lost]);
+  }, [api, stream, seen, progress, id, revision, edits, draft, falloff, stage, layer, property, shows, time, comparing, alone, course, full, from, returns, again, lost]);
 
   const { manifest } = useSeen('manifest');
   const looked = useRef('');

@@ -14,6 +14,8 @@ export interface Frame {
   detail: number;
   /** Every plant, however many there are. */
   full: boolean;
+  /** Where crowds of plants are looked at from; null until there are some. */
+  from: { eyeX: number; eyeZ: number; eyeHeading: number; eyeAbove: number } | null;
   set: (part: Partial<Omit<Frame, 'set'>>) => void;
 }
 
@@ -26,5 +28,6 @@ export const newFrame = (): StoreApi<Frame> =>
     tolerance: 0,
     detail: -1,
     full: false,
+    from: null,
     set: (part) => set(part),
   }));

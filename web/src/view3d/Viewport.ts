@@ -230,6 +230,12 @@ export class Viewport {
     return true;
   }
 
+  /** Where the eye stands: metres in plan and above the ground, and the heading in degrees that it looks to. */
+  get stand(): { eyeX: number; eyeZ: number; eyeHeading: number; eyeAbove: number } {
+    const { x, y, z } = this.eye.position;
+    return { eyeX: x, eyeZ: z, eyeHeading: this.eye.pose.heading, eyeAbove: Math.max(0, y - this.stage.heightAt(x, z)) };
+  }
+
   /** How the picture is turned, degrees clockwise from north, and metres that a pixel is wide at its middle. */
   get bearing(): { heading: number; metres: number } {
     const pixels = this.eye.pixelsPerMetre(this.canvas.clientHeight || 1);

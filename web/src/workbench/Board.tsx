@@ -2,7 +2,7 @@ import { Fragment, useRef, useState } from 'react';
 import { Dropdown } from 'react-bootstrap';
 import type { Falloff, Layer } from '../api/types';
 import { Picture } from '../parts/Picture';
-import { grouped } from '../parts/numbers';
+import { grouped, many } from '../parts/numbers';
 import { useRovingGrid } from '../parts/rovingGrid';
 import { AddFalloff, AddLayer } from './adding';
 import { BoardRow } from './BoardRow';
@@ -127,6 +127,7 @@ export function Board() {
                   falloffs={falloffs}
                   folded={isFolded(layer)}
                   plants={manifest?.layers.find((view) => view.id === layer.id)?.plants}
+                  inView={manifest?.layers.find((view) => view.id === layer.id)?.shown}
                   onFold={() => setTouched((known) => ({ ...known, [layer.id]: !isFolded(layer) }))}
                 />
               ))}
@@ -184,10 +185,13 @@ interface LayerProps {
   falloffs: Falloff[];
   folded: boolean;
   plants: number | undefined;
+  /** How many of them are in the picture. */
+  inView: number | undefined;
   onFold: () => void;
 }
 
-function LayerRows({ layer, template, falloffs, folded, plants, onFold }: LayerProps) {
+function LayerRows({ layer, template, falloffs, folded, plants, inView, onFold }: LayerProps) {
+  const some = plants !== undefined && inView !== undefined && inView > 0 && plants > 1.5 * inView ? ` · 1 in ${grouped(plants / inView)} shown` : '';
   const { kinds } = useSession();
   return (
     <>
@@ -201,7 +205,7 @@ function LayerRows({ layer, template, falloffs, folded, plants, onFold }: LayerP
           {layer.hidden && ' (hidden)'}
         </span>
         <span role="gridcell" className="d-flex gap-1 align-items-center">
-          <span className="muted small fw-normal">{plants === undefined || !isCover(kinds, layer) ? '' : `${grouped(plants)} plants`}</span>
+          <span className="muted small fw-normal">{plants === undefined || !isCover(kinds, layer) ? '' : `${many(plants)} plants${some}`}</span>
           <ResultButtons layer={layer} />
           {isRelief(kinds, layer) && <ReliefButtons layer={layer} />}
           <Dropdown align="end">

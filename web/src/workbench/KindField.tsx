@@ -1,7 +1,7 @@
 import type { Description, SettingDescription } from '../api/types';
 import { SettingField } from './SettingField';
 import { useSession } from './session';
-import { describe, withDefaults, type Settings } from './settings';
+import { describe, timesOf, withDefaults, type Settings } from './settings';
 
 interface Props {
   title: string;
@@ -33,7 +33,7 @@ export function KindField({ title, kinds, value, onPreview, onCommit }: Props) {
   };
   const fresh = (kind: string) => {
     const chosen = describe(kinds, kind)!;
-    return withDefaults(chosen, first(chosen));
+    return withDefaults(chosen, first(chosen), timesOf(recipe));
   };
   return (
     <fieldset className="kind-field">

@@ -9,6 +9,7 @@ import { KeyedNumber } from './KeyedNumber';
 import type { KeyTarget } from './keys';
 import { RampEditor } from './RampEditor';
 import { onBoard } from './families';
+import { sized, timesOf } from './settings';
 import { useSession } from './session';
 
 interface Props {
@@ -29,6 +30,8 @@ interface Props {
 export function SettingField({ setting, value, target, without, histogram, mark, onPreview, onCommit }: Props) {
   const { recipe, kinds } = useSession();
   if (setting.type === 'number' || setting.type === 'whole') {
+    // lengths go with the site, and so do their sliders; a value beyond them still has its place
+    const times = setting.unit === 'm' ? timesOf(recipe) : 1;
     const number = {
       title: setting.title,
       help: setting.help || undefined,
@@ -36,10 +39,10 @@ export function SettingField({ setting, value, target, without, histogram, mark,
       value: value as number,
       min: setting.min,
       max: setting.max,
-      sliderMin: setting.sliderMin,
-      sliderMax: setting.sliderMax,
+      sliderMin: Math.max(setting.min, sized(setting.sliderMin, times)),
+      sliderMax: Math.min(setting.max, sized(setting.sliderMax, times)),
       whole: setting.type === 'whole',
-      byDefault: setting.byDefault === '' ? undefined : Number(setting.byDefault),
+      byDefault: setting.byDefault === '' ? undefined : sized(Number(setting.byDefault), times),
       onPreview,
       onCommit,
     };

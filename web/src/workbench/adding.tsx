@@ -6,7 +6,7 @@ import { sayProblem, useNotes } from '../parts/notes';
 import { useSession } from './session';
 import { onBoard } from './families';
 import { isCover } from './layerKinds';
-import { withDefaults } from './settings';
+import { timesOf, withDefaults } from './settings';
 import { stepEdits } from './stepEdits';
 import { INSIDE } from '../parts/menu';
 import { freeName, freshId } from '../view/selection';
@@ -44,7 +44,7 @@ export function AddFalloff() {
       return;
     }
     const prop = selection.getState().prop || recipe.props[0]?.id;
-    const source = withDefaults(description, { place: recipe.places[0]?.id, layer: layer?.id, picture, prop }) as unknown as Source;
+    const source = withDefaults(description, { place: recipe.places[0]?.id, layer: layer?.id, picture, prop }, timesOf(recipe)) as unknown as Source;
     commit([{ kind: 'add-falloff', added: { id, name, source, steps: [], limits: [] }, index: recipe.falloffs.length }]);
     chooseFalloff(id);
     set({ values: true });
@@ -127,7 +127,7 @@ export function AddStep() {
       useNotes.getState().say('This step combines with another falloff; make one first.');
       return;
     }
-    const step = { id: freshId('s'), skipped: false, ...withDefaults(description, { falloff: other?.id }) } as unknown as Step;
+    const step = { id: freshId('s'), skipped: false, ...withDefaults(description, { falloff: other?.id }, timesOf(recipe)) } as unknown as Step;
     const index = stage >= 0 ? stage : falloff.steps.length;
     commit(stepEdits(kinds, falloff, step, index));
     chooseFalloff(falloff.id, index + 1);

@@ -28,10 +28,28 @@ export interface First {
   prop?: string;
 }
 
+/** Metres of the longer side of the site that descriptions are made for, and how far off another may be before lengths go with it; as the core has it for layers. */
+const USUAL = 160;
+const NEARLY = 3;
+
+/** How many times as long as described lengths begin in a site, and as their sliders reach. */
+export function timesOf({ ground }: { ground: { width: number; depth?: number | null } }): number {
+  const times = Math.max(ground.width, ground.depth ?? 0) / USUAL;
+  return times > 1 / NEARLY && times < NEARLY ? 1 : times;
+}
+
+/** Two digits of a length that is so many times as long. */
+export function sized(metres: number, times: number): number {
+  return times === 1 ? metres : Number((metres * times).toPrecision(2));
+}
+
 /** A new source, step or plant with the defaults that its description gives; references take the first that fits. */
-export function withDefaults(description: Description, first: First): Settings {
+export function withDefaults(description: Description, first: First, times = 1): Settings {
   const settings: Settings = { kind: description.name };
-  for (const setting of description.settings) settings[setting.name] = defaultOf(setting, first);
+  for (const setting of description.settings) {
+    const value = defaultOf(setting, first);
+    settings[setting.name] = setting.unit === 'm' && typeof value === 'number' ? Math.max(setting.min, Math.min(setting.max, sized(value, times))) : value;
+  }
   return settings;
 }
 

@@ -2607,7 +2607,7 @@ export interface components {
             /** Format: double */
             lowered?: number;
             name: string;
-            /** Format: int32 */
+            /** Format: int64 */
             plants: number;
             /** Format: double */
             raised?: number;
@@ -2731,7 +2731,7 @@ export interface components {
             layers: components["schemas"]["LayerView"][];
             /** Format: double */
             milliseconds: number;
-            /** Format: int32 */
+            /** Format: int64 */
             plants: number;
             /** Format: int32 */
             revision: number;
@@ -4931,6 +4931,14 @@ export interface components {
             /** Format: int32 */
             courseStep?: number;
             draft?: boolean;
+            /** Format: double */
+            eyeAbove?: number;
+            /** Format: double */
+            eyeHeading?: number;
+            /** Format: double */
+            eyeX?: number;
+            /** Format: double */
+            eyeZ?: number;
             falloff: string;
             full?: boolean;
             layer: string;
@@ -6086,7 +6094,6 @@ export interface operations {
                 };
                 content: {
                     "image/jpeg": string;
-                    "image/png": string;
                 };
             };
         };

@@ -15,7 +15,8 @@ import org.springframework.stereotype.Component;
 @Component
 class FirstLook {
     private static final Logger LOG = LoggerFactory.getLogger(FirstLook.class);
-    private static final ViewRequest PLAIN = new ViewRequest("", -1, "", "", 0.0, false, "", "", -1, false, null);
+    private static final ViewRequest PLAIN =
+            new ViewRequest("", -1, "", "", 0.0, false, "", "", -1, false, null, null, null, null, null);
 
     private final ViewService views;
     private final MotionViews motions;

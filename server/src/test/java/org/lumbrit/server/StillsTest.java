@@ -54,10 +54,12 @@ class StillsTest {
     }
 
     @Test
-    void aSiteNobodyHasSeenShowsItsGroundAndThenWhatWasSeenLast() throws IOException {
+    void aSiteNobodyHasSeenHasNoPictureAndThenWhatWasSeenLast() throws IOException {
         String site = server.small();
         assertThat(listed(site)).isZero();
-        assertThat(still(site).getWidth()).isEqualTo(280);
+        RunningServer.Answer none = server.get("/api/sites/" + site + "/still");
+        assertThat(none.status()).isEqualTo(404);
+        assertThat(none.json().get("detail").asString()).contains("looked at");
         assertThat(keep(site, 1, jpeg(1280, 800, 0x3060A0)).status()).isEqualTo(200);
         assertThat(listed(site)).isEqualTo(1);
         BufferedImage kept = still(site);

@@ -13,7 +13,7 @@ import org.lumbrit.core.site.SiteEvaluation;
  * @param id of the layer, "" for the props; @param plants how many stand
  * @param triangles all of them at full detail; @param bytes of memory for the plants
  */
-public record Cost(String id, String name, int plants, long triangles, long bytes) {
+public record Cost(String id, String name, long plants, long triangles, long bytes) {
 
     /** Of every shown cover, then of the props together. */
     public static List<Cost> of(SiteEvaluation evaluation) {
@@ -45,6 +45,13 @@ public record Cost(String id, String name, int plants, long triangles, long byte
                         * evaluation.levels(cover, variant).full().mesh().triangles();
             }
         }
-        return new Cost(cover.id(), cover.name(), plants.count(), triangles, plants.bytes());
+        // of a crowd those that are looked at stand for all
+        double times = plants.count() == 0 ? 1 : (double) evaluation.count(cover) / plants.count();
+        return new Cost(
+                cover.id(),
+                cover.name(),
+                evaluation.count(cover),
+                Math.round(triangles * times),
+                Math.round(plants.bytes() * times));
     }
 }

@@ -17,6 +17,7 @@ import org.lumbrit.core.kinds.Refers;
 import org.lumbrit.core.kinds.Setting;
 import org.lumbrit.core.kinds.Surrounding;
 import org.lumbrit.core.math.CurvePoint;
+import org.lumbrit.core.math.Decimal;
 import org.lumbrit.core.plants.KeptPlant;
 import org.lumbrit.core.plants.Plant;
 import org.lumbrit.core.plants.PlantLayer;
@@ -28,6 +29,7 @@ import org.lumbrit.core.recipe.Combine;
 import org.lumbrit.core.recipe.Drive;
 import org.lumbrit.core.recipe.Family;
 import org.lumbrit.core.recipe.Finding;
+import org.lumbrit.core.recipe.GroundSpec;
 import org.lumbrit.core.recipe.Layer;
 import org.lumbrit.core.recipe.LayerHead;
 import org.lumbrit.core.recipe.PropertyDescription;
@@ -109,6 +111,10 @@ public record CoverLayer(
     public static final String WIDTH = "width";
     public static final String SIZE = "size";
     public static final String WEIGHT = "weight-";
+    /** Plants per m², at most. */
+    private static final double MOST_DENSE = 2000;
+    /** Plants that a new cover has at most. */
+    private static final double BEGUN = 200_000;
     /** The tightest spacing floor, metres; 0 means none. */
     public static final double LEAST_SPACING = 0.01;
 
@@ -120,7 +126,7 @@ public record CoverLayer(
     }
 
     private static final List<PropertyDescription> OFFERED = List.of(
-            PropertyDescription.of(DENSITY, "Plants per square metre of true surface", "/m²", 0, 2000, 60, 0, 8)
+            PropertyDescription.of(DENSITY, "Plants per square metre of true surface", "/m²", 0, MOST_DENSE, 60, 0, 8)
                     .inPlace(),
             PropertyDescription.of(
                             SPACING,
@@ -266,14 +272,21 @@ public record CoverLayer(
     @Override
     public Begun begin(Beginning beginning) {
         Optional<PlantLayer> nursery = beginning.recipe().layer(beginning.layer(), PlantLayer.class);
+        GroundSpec ground = beginning.recipe().ground();
+        double width = ground.width();
+        double area = width * ground.depth().orElse(width);
+        double times = usual(Math.sqrt(area));
         CoverLayer fresh = Kinds.with(
                 beginning.ready(
                         this,
                         nursery.map(kept -> "Stand of " + kept.name().toLowerCase(Locale.ROOT))
-                                .orElse("Grass")),
+                                .orElse(times < 0.2 ? "Moss" : times > 2 ? "Shrubs" : "Grass")),
                 "keepsClear",
                 true);
-        CoverLayer made = nursery.map(fresh::standOf).orElse(fresh);
+        CoverLayer full = nursery.map(fresh::standOf).orElseGet(() -> fresh.sized(times));
+        double density = full.range(DENSITY).high();
+        double sparse = Math.min(density, roughly(BEGUN / area));
+        CoverLayer made = full.withProperty(DENSITY, new PropertyRange(0, sparse, Combine.PRODUCT));
         Optional<Falloff> known = beginning.recipe().falloffs().stream()
                 .filter(falloff -> falloff.source() instanceof RandomSource)
                 .findFirst();
@@ -288,9 +301,45 @@ public record CoverLayer(
                         .toList(),
                 DENSITY,
                 false,
-                nursery.isPresent()
-                        ? made.name + " grows all over the ground. Let falloffs say where, in the workbench."
-                        : "");
+                told(nursery.isPresent(), made, density, area));
+    }
+
+    private static String told(boolean nursery, CoverLayer made, double density, double area) {
+        String where =
+                nursery ? made.name + " grows all over the ground. Let falloffs say where, in the workbench." : "";
+        if (made.range(DENSITY).high() >= density) {
+            return where;
+        }
+        String few = made.name + " begins sparse, to be seen at once; at a density of " + Decimal.write(density, 3)
+                + " /m² it would have about " + Decimal.write(roughly(density * area / 1e6), 2) + " million plants.";
+        return where.isEmpty() ? few : where + " " + few;
+    }
+
+    /** How many times as large as usual plants of a site begin, metres of its side: those of a log small, those of a range shrubs. */
+    private static double usual(double side) {
+        return side < 20 ? Math.max(0.02, roughly(side / 20)) : side > 500 ? Math.min(8, roughly(side / 160)) : 1;
+    }
+
+    /** To one digit. */
+    private static double roughly(double value) {
+        double step = StrictMath.pow(10, Math.floor(StrictMath.log10(value)));
+        return Math.rint(value / step) * step;
+    }
+
+    /** The same with plants so many times as large, as far apart, and so many fewer. */
+    private CoverLayer sized(double times) {
+        if (times == 1) {
+            return this;
+        }
+        Map<String, PropertyRange> own = new LinkedHashMap<>(properties);
+        for (String length : List.of(LENGTH, WIDTH, SPACING)) {
+            PropertyRange range = range(length);
+            own.put(length, new PropertyRange(range.low() * times, range.high() * times, range.combine()));
+        }
+        own.put(SPACING, same(Math.max(LEAST_SPACING, range(SPACING).high() * times)));
+        double density = Math.min(MOST_DENSE, roughly(range(DENSITY).high() / (times * times)));
+        own.put(DENSITY, new PropertyRange(0, density, Combine.PRODUCT));
+        return Kinds.with(this, "properties", own);
     }
 
     private static PropertyRange same(double value) {

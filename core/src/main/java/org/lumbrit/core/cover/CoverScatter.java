@@ -28,13 +28,49 @@ public final class CoverScatter {
     private final Ground ground;
     private final Results results;
     private final Cancel cancel;
+    private final double share;
+    private final double beyond;
 
     public CoverScatter(CoverLayer layer, CoverSite site, Results results, Cancel cancel) {
+        this(layer, site, results, cancel, 0, 1);
+    }
+
+    private CoverScatter(
+            CoverLayer layer, CoverSite site, Results results, Cancel cancel, double beyond, double share) {
         this.layer = layer;
         this.site = site;
         this.ground = site.ground();
         this.results = results;
         this.cancel = cancel;
+        this.share = share;
+        this.beyond = beyond;
+    }
+
+    /**
+     * The same cover thinned: of its plants those that stand already at this share of its density, each where it stands in the whole, as
+     * density only adds. Plants placed by hand all stand.
+     *
+     * @param from those that stand already at this share are left out, 0 for none; @param to 0..1
+     */
+    public CoverScatter thinned(double from, double to) {
+        return new CoverScatter(layer, site, results, cancel, from, to);
+    }
+
+    /**
+     * How many plants it will have, without placing any on the ground: exact to about 1 % where there is no spacing floor, to about 5 % where
+     * one decides. Those on props and in rows, lines and clusters are placed and counted.
+     */
+    public double expected(Region region) {
+        List<String> surfaces = layer.bed().surfaces(site.shownProps());
+        if (!surfaces.equals(List.of("")) || !(layer.pattern() instanceof Pattern.Scattered)) {
+            return plants(region).count();
+        }
+        KeyBuilder key = new KeyBuilder("expected plants/1").add(ground.key()).add(spacingKey(""));
+        addRegion(key, region);
+        key.add(site.values("").key(CoverLayer.DENSITY));
+        long[] bits = results.get(key.key(), cancel, shared ->
+                new long[] {Double.doubleToRawLongBits(new Expected(this, site, end(1)).within(region, shared))});
+        return Double.longBitsToDouble(bits[0]) + layer.placed().size();
     }
 
     /** Thrown where the scatter would not fit into memory. */
@@ -59,6 +95,9 @@ public final class CoverScatter {
         }
         key.add(layer.plant().variants()).add(layer.keepsClear() ? site.beforeKey() : "");
         key.add(layer.headingFrom().name()).add(layer.room());
+        if (share < 1 || beyond > 0) {
+            key.add(share).add(beyond);
+        }
         layer.removed().forEach(key::add);
         for (HandPlaced hand : layer.placed()) {
             key.add(hand.plant()).add(hand.on()).add(hand.x()).add(hand.y()).add(hand.z());
@@ -102,7 +141,7 @@ public final class CoverScatter {
             return inPattern(placeKey, region);
         }
         Region within = region.and(wanted());
-        double most = layer.range(CoverLayer.DENSITY).most() * ground.greatestStretch();
+        double most = share * layer.range(CoverLayer.DENSITY).most() * ground.greatestStretch();
         PropertyRange range = spacingRange(surface);
         KeyBuilder placed = new KeyBuilder(placeKey);
         addRegion(placed, within);
@@ -116,15 +155,18 @@ public final class CoverScatter {
         boolean same = range.least() == range.most();
         int levels =
                 same ? SettlingCurve.curve().levelsFor(ratio, most * range.most() * range.most()) : Settling.LEVELS;
-        refuseSpacing(within.area(), range.least());
+        // where plants are few, of the first level only the lowest ranks are needed
+        double part =
+                same && levels == 1 ? SettlingCurve.curve().partFor(ratio, most * range.most() * range.most()) : 1;
+        refuseSpacing(within.area() * part, range.least());
         Spacing spacing = spacing(surface, range);
         // what the spacing reads, plants of other layers among it, is made before many threads ask for it at once
         spacing.at(new double[1], new double[1], 1, new double[1]);
-        String key = placed.add(levels).key();
+        String key = (part < 1 ? placed.add(levels).add(part) : placed.add(levels)).key();
         long[] ids = results.get(
                 new KeyBuilder("settled/1").add(key).key(),
                 cancel,
-                shared -> new Settling(layer.seed(), k, spacing, levels).settle(within, shared));
+                shared -> new Settling(layer.seed(), k, spacing, levels, part).settle(within, shared));
         return results.get(
                 key, cancel, shared -> Candidates.settled(key, ground, layer.seed(), k, spacing, ids, shared));
     }
@@ -272,12 +314,14 @@ public final class CoverScatter {
 
     private Plants stand(Region region, List<String> surfaces) {
         KeptClear clear = new KeptClear(layer.keepsClear() ? site.before() : List.of());
-        PlantsBuilder builder = new PlantsBuilder(layer, site, cancel);
+        PlantsBuilder builder = new PlantsBuilder(layer, site, beyond, share, cancel);
         for (String surface : surfaces) {
             Candidates candidates = candidates(surface, region);
             builder.standing(surface, candidates, end(surface), clear, spacingRange(surface), this::spacings);
         }
-        byHand(region, builder);
+        if (beyond == 0) {
+            byHand(region, builder);
+        }
         return builder.plants();
     }
 
@@ -328,9 +372,17 @@ public final class CoverScatter {
     /** The density from which on the spacing floor leaves no more room. */
     private double end(String surface) {
         double spacing = spacingRange(surface).least();
-        return spacing == 0
-                ? Double.POSITIVE_INFINITY
-                : SettlingCurve.curve().perSquare(1, Settling.LEVELS) / (spacing * spacing);
+        return spacing == 0 ? Double.POSITIVE_INFINITY : end(spacing);
+    }
+
+    private static double end(double spacing) {
+        return SettlingCurve.curve().perSquare(1, Settling.LEVELS) / (spacing * spacing);
+    }
+
+    /** The spacing at samples of the ground, metres; 0 where there is no floor. */
+    double[] spacings(Samples samples) {
+        PropertyRange range = spacingRange("");
+        return range.most() == 0 ? new double[samples.count()] : spacings("", range, samples);
     }
 
     /** Spacing that falloffs drive, read from the layer's properties. */

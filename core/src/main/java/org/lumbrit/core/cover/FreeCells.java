@@ -1,6 +1,7 @@
 package org.lumbrit.core.cover;
 
 import org.lumbrit.core.math.Cancel;
+import org.lumbrit.core.math.Chunks;
 import org.lumbrit.core.math.Hash;
 import org.lumbrit.core.surface.Region;
 
@@ -11,22 +12,30 @@ import org.lumbrit.core.surface.Region;
 final class FreeCells {
     private static final int CELL_BITS = 21;
     private static final int HALF = 1 << (CELL_BITS - 1);
+    /** Rows of cells that one core fills at a time. */
+    private static final int BAND = 32;
+
     private static final int MASK = (1 << CELL_BITS) - 1;
 
     private FreeCells() {}
 
     static Spots fill(long seed, double most, Region region, Cancel cancel) {
-        Spots spots = new Spots();
         if (region.isEmpty()) {
-            return spots;
+            return new Spots();
         }
-        for (int iz = (int) Math.floor(region.z0()); iz < region.z1(); iz++) {
-            cancel.check();
-            for (int ix = (int) Math.floor(region.x0()); ix < region.x1(); ix++) {
-                fillCell(seed, ix, iz, most, region, spots);
+        int first = (int) Math.floor(region.z0());
+        int rows = (int) Math.ceil(region.z1()) - first;
+        Spots[] bands = new Spots[(rows + BAND - 1) / BAND];
+        Chunks.run(rows, BAND, cancel, (from, to) -> {
+            Spots band = new Spots();
+            for (int iz = first + from; iz < first + to; iz++) {
+                for (int ix = (int) Math.floor(region.x0()); ix < region.x1(); ix++) {
+                    fillCell(seed, ix, iz, most, region, band);
+                }
             }
-        }
-        return spots;
+            bands[from / BAND] = band;
+        });
+        return Spots.joined(bands);
     }
 
     private static void fillCell(long seed, int ix, int iz, double most, Region region, Spots spots) {

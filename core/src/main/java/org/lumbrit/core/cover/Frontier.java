@@ -1,5 +1,6 @@
 package org.lumbrit.core.cover;
 
+import java.util.Arrays;
 import org.lumbrit.core.surface.Region;
 
 /** The cells of one level that are not yet wholly covered, each with the two living discs that cover most of its parent. */
@@ -41,18 +42,28 @@ final class Frontier {
     /**
      * Draws the candidate of every cell that may lie within the zone.
      *
+     * @param part of the ranks that are needed; higher ones are left out
      * @param settled where a candidate that its suspect kills need not be looked at further, as on the last level; else null
      */
-    void place(long seedHash, int k, int level, double cell, Region zone, SettlingBlock settled) {
-        hash = new long[count];
-        x = new double[count];
-        z = new double[count];
+    void place(long seedHash, int k, int level, double cell, Region zone, SettlingBlock settled, double part) {
+        int room = part < 1 ? Math.min(count, 64 + (int) (1.5 * part * count)) : count;
+        hash = new long[room];
+        x = new double[room];
+        z = new double[room];
         int kept = 0;
         for (int i = 0; i < count; i++) {
             if (!zone.touches(ix[i] * cell, iz[i] * cell, cell)) {
                 continue;
             }
             long h = Candidate.hash(seedHash, Candidate.id(k, level, ix[i], iz[i]));
+            if (part < 1 && Candidate.order01(h) >= part) {
+                continue;
+            }
+            if (kept == hash.length) {
+                hash = Arrays.copyOf(hash, 2 * kept);
+                x = Arrays.copyOf(x, 2 * kept);
+                z = Arrays.copyOf(z, 2 * kept);
+            }
             double px = Candidate.x(h, ix[i], cell);
             double pz = Candidate.z(h, iz[i], cell);
             if (settled != null && (settled.kills(suspect[i], px, pz) || settled.kills(other[i], px, pz))) {

@@ -18,6 +18,8 @@ final class PlantsBuilder {
     private final CoverLayer layer;
     private final CoverSite site;
     private final Cancel cancel;
+    private final double beyond;
+    private final double share;
     private final long[] removed;
     private final List<String> surfaces = new ArrayList<>();
     private final List<Plants> parts = new ArrayList<>();
@@ -29,7 +31,10 @@ final class PlantsBuilder {
         double[] at(String surface, PropertyRange range, Samples samples);
     }
 
-    PlantsBuilder(CoverLayer layer, CoverSite site, Cancel cancel) {
+    /** @param beyond share of its density at which a plant may not stand yet, 0..1; @param share at which it has to stand already */
+    PlantsBuilder(CoverLayer layer, CoverSite site, double beyond, double share, Cancel cancel) {
+        this.beyond = beyond;
+        this.share = share;
         this.layer = layer;
         this.site = site;
         this.cancel = cancel;
@@ -65,7 +70,8 @@ final class PlantsBuilder {
             }
             double wanted = plan ? density[i] * Ground.stretch(places.ny()[i]) : density[i];
             limited += wanted > end ? 1 : 0;
-            if (wanted >= threshold[i]
+            if (share * wanted >= threshold[i]
+                    && !(beyond > 0 && beyond * wanted >= threshold[i])
                     && Arrays.binarySearch(removed, places.id()[i]) < 0
                     && (!weighed || total(weights, i) > 0)
                     && (room.length == 0 || !clear.taken(places.x()[i], places.y()[i], places.z()[i], room[i]))) {
@@ -73,6 +79,9 @@ final class PlantsBuilder {
             }
         }
         KeyBuilder key = new KeyBuilder("feet/2").add(places.key()).add(values.key(CoverLayer.DENSITY));
+        if (share < 1 || beyond > 0) {
+            key.add(share).add(beyond);
+        }
         layer.removed().forEach(key::add);
         key.add(layer.keepsClear() ? site.beforeKey() : "").add(layer.room());
         if (layer.keepsClear()) {

@@ -22,13 +22,20 @@ public final class Settling {
     private final int k;
     private final Spacing spacing;
     private final int levels;
+    private final double part;
 
     /**
      * @param k the coarsest cell is 2ᵏ m, not smaller than the largest spacing
      * @param levels how many levels a size class descends, 1…6: ranks beyond are not needed where density is low
      */
     public Settling(long seed, int k, Spacing spacing, int levels) {
+        this(seed, k, spacing, levels, 1);
+    }
+
+    /** @param part of the ranks of the first level that are needed, 0..1, where there is one level only and one spacing */
+    Settling(long seed, int k, Spacing spacing, int levels, double part) {
         this.seed = seed;
+        this.part = part;
         this.k = k;
         this.spacing = spacing;
         this.levels = levels;
@@ -82,7 +89,7 @@ public final class Settling {
         double side = Candidate.side(k, 0);
         Region wanted = new Region(x0 * side, z0 * side, x1 * side, z1 * side).and(region);
         for (double extra = 0; ; extra += 4 * spacing.most()) {
-            SettlingBlock block = new SettlingBlock(seed, k, spacing, levels, wanted, extra);
+            SettlingBlock block = new SettlingBlock(seed, k, spacing, levels, part, wanted, extra);
             block.settle(cancel);
             if (block.decided(wanted)) {
                 return block.living(wanted);

@@ -22,6 +22,9 @@ final class SettlingBlock {
     private final int k;
     private final Spacing spacing;
     private final int levels;
+    /** Of the ranks of a level that are needed: a candidate of higher rank changes none of lower. */
+    private final double part;
+
     private final int x0;
     private final int z0;
     private final int across;
@@ -49,7 +52,8 @@ final class SettlingBlock {
     private double[] sortedDiscs;
 
     /** @param wanted metres; @param extra metres to add on every side where a first try left something undecided */
-    SettlingBlock(long seed, int k, Spacing spacing, int levels, Region wanted, double extra) {
+    SettlingBlock(long seed, int k, Spacing spacing, int levels, double part, Region wanted, double extra) {
+        this.part = part;
         this.seedHash = Candidate.seedHash(seed);
         this.k = k;
         this.spacing = spacing;
@@ -100,7 +104,7 @@ final class SettlingBlock {
     private Frontier settleLevel(int sizeClass, int level, Frontier cells, boolean last) {
         double cell = Candidate.side(k, level);
         sortIntoBuckets();
-        cells.place(seedHash, k, level, cell, zone, last ? this : null);
+        cells.place(seedHash, k, level, cell, zone, last ? this : null, part);
         int n = cells.count;
         double[] px = cells.x;
         double[] pz = cells.z;

@@ -20,6 +20,8 @@ public final class SettlingCurve {
     /** Ranks a level. */
     public static final int RANKS = 32;
 
+    private static final double LEAST_PART = 1.0 / (1 << 16);
+
     private static final SettlingCurve CURVE = read();
 
     private final float[][] table;
@@ -107,6 +109,15 @@ public final class SettlingCurve {
             }
         }
         return Settling.LEVELS;
+    }
+
+    /** Which part of the first level's ranks reaches so many plants per r², rounded up to a power of ½; 1 where all of it does not. */
+    double partFor(double ratio, double perSquare) {
+        double part = 1;
+        while (part > LEAST_PART && perSquare(ratio, part / 2) >= perSquare) {
+            part /= 2;
+        }
+        return part;
     }
 
     private static double log2(double ratio) {

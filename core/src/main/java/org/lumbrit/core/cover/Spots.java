@@ -50,6 +50,24 @@ public final class Spots {
         return (int) Math.min(MOST, Room.forThings(BYTES_A_SETTLED_PLACE));
     }
 
+    /** All of them, one after the other. */
+    static Spots joined(Spots... parts) {
+        Spots all = new Spots();
+        int total = Arrays.stream(parts).mapToInt(Spots::count).sum();
+        all.ids = new long[Math.max(1, total)];
+        all.x = new double[Math.max(1, total)];
+        all.z = new double[Math.max(1, total)];
+        all.threshold = new double[Math.max(1, total)];
+        for (Spots part : parts) {
+            System.arraycopy(part.ids, 0, all.ids, all.count, part.count);
+            System.arraycopy(part.x, 0, all.x, all.count, part.count);
+            System.arraycopy(part.z, 0, all.z, all.count, part.count);
+            System.arraycopy(part.threshold, 0, all.threshold, all.count, part.count);
+            all.count += part.count;
+        }
+        return all;
+    }
+
     void add(long newId, double newX, double newZ, double from) {
         if (count == ids.length) {
             ids = Arrays.copyOf(ids, 2 * count);

@@ -85,7 +85,7 @@ final class SiteCover implements CoverSite {
     @Override
     public List<Plants> before() {
         return CoverLayer.before(plan.recipe(), layer).stream()
-                .map(evaluation::plants)
+                .map(evaluation::whole)
                 .toList();
     }
 

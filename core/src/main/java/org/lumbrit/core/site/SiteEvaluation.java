@@ -61,6 +61,12 @@ public final class SiteEvaluation {
     private static final int BAND = 1 << 20;
 
     private static final int MOST_TRIANGLES = 20_000_000;
+    /** Covers of more plants are crowds. */
+    private static final double CROWD = 2e6;
+    /** Of a crowd no more plants than so many are looked at. */
+    private static final double LOOKED_AT = 150_000;
+
+    private static final double LN_2 = StrictMath.log(2);
 
     private final SitePlan plan;
     private final Results results;
@@ -69,6 +75,8 @@ public final class SiteEvaluation {
     private final String prop;
     /** What the samples lie on, where it is neither the ground nor a prop. */
     private final Optional<Owner> owner;
+    /** Whether crowds stand for themselves by a part of them. */
+    private final boolean thins;
     /** What is known already of a batch that comes once only; none outside the evaluation of one. */
     private final Optional<OneBatch> batch;
 
@@ -76,7 +84,7 @@ public final class SiteEvaluation {
     private record OneBatch(Samples samples, Map<String, float[]> known) {}
 
     public SiteEvaluation(SitePlan plan, Results results, Cancel cancel) {
-        this(plan, results, cancel, "", Optional.empty(), Optional.empty());
+        this(plan, results, cancel, "", Optional.empty(), false, Optional.empty());
     }
 
     private SiteEvaluation(
@@ -85,12 +93,14 @@ public final class SiteEvaluation {
             Cancel cancel,
             String prop,
             Optional<Owner> owner,
+            boolean thins,
             Optional<OneBatch> batch) {
         this.plan = plan;
         this.results = results;
         this.cancel = cancel;
         this.prop = prop;
         this.owner = owner;
+        this.thins = thins;
         this.batch = batch;
     }
 
@@ -99,24 +109,32 @@ public final class SiteEvaluation {
         return new SiteEvaluation(SitePlan.of(recipe, assets, time, results, cancel), results, cancel);
     }
 
+    /**
+     * The same for looking at: {@link #plants(CoverLayer)} gives of a crowd a part of it, of which {@link #share} says how large. What
+     * reads plants of other layers reads all of them.
+     */
+    public SiteEvaluation thinning() {
+        return new SiteEvaluation(plan, results, cancel, prop, owner, true, batch);
+    }
+
     /** The same on the surface of a prop: own spaces are the prop's. */
     public SiteEvaluation on(String propId) {
-        return new SiteEvaluation(plan, results, cancel, propId, Optional.empty(), Optional.empty());
+        return new SiteEvaluation(plan, results, cancel, propId, Optional.empty(), thins, Optional.empty());
     }
 
     /** The same on something in its own frame, such as a plant; samples of it must not be kept. */
     public SiteEvaluation within(Owner own) {
-        return new SiteEvaluation(plan, results, cancel, "", Optional.of(own), Optional.empty());
+        return new SiteEvaluation(plan, results, cancel, "", Optional.of(own), thins, Optional.empty());
     }
 
     /** The same at another time, on the same ground. */
     public SiteEvaluation at(double seconds) {
-        return new SiteEvaluation(plan.at(seconds), results, cancel, prop, owner, Optional.empty());
+        return new SiteEvaluation(plan.at(seconds), results, cancel, prop, owner, thins, Optional.empty());
     }
 
     /** The same as a layer sees it: relief layers see the ground below themselves. */
     public SiteEvaluation seenBy(String layerId) {
-        return new SiteEvaluation(plan.seenBy(layerId), results, cancel, prop, owner, Optional.empty());
+        return new SiteEvaluation(plan.seenBy(layerId), results, cancel, prop, owner, thins, Optional.empty());
     }
 
     /** A prop's mesh where it stands. */
@@ -191,7 +209,7 @@ public final class SiteEvaluation {
     }
 
     private SiteEvaluation sharing(Cancel shared) {
-        return new SiteEvaluation(plan, results, shared, prop, owner, batch);
+        return new SiteEvaluation(plan, results, shared, prop, owner, thins, batch);
     }
 
     /** The nodes of a lattice as samples of the ground. */
@@ -309,7 +327,8 @@ public final class SiteEvaluation {
     private float[] once(String key, Samples samples, Work work) {
         if (batch.isEmpty() || batch.get().samples != samples) {
             OneBatch mine = new OneBatch(samples, new ConcurrentHashMap<>());
-            return new SiteEvaluation(plan, results, cancel, prop, owner, Optional.of(mine)).once(key, samples, work);
+            return new SiteEvaluation(plan, results, cancel, prop, owner, thins, Optional.of(mine))
+                    .once(key, samples, work);
         }
         float[] known = batch.get().known.get(key);
         if (known == null) {
@@ -515,14 +534,54 @@ public final class SiteEvaluation {
         return new SiteSurroundings(this, layer, results, cancel);
     }
 
-    /** The plants of a layer within a region in plan. */
+    /** All plants of a layer within a region in plan. */
     public Plants plants(CoverLayer layer, Region region) {
-        return new CoverScatter(layer, new SiteCover(this, layer), results, cancel).plants(region);
+        return scatter(layer).plants(region);
+    }
+
+    /**
+     * Those of the plants of a layer within a region that stand already at a share of its density, and not yet at a smaller one.
+     *
+     * @param from 0 or above; @param to at most 1
+     */
+    public Plants plants(CoverLayer layer, Region region, double from, double to) {
+        return scatter(layer).thinned(from, to).plants(region);
+    }
+
+    private CoverScatter scatter(CoverLayer layer) {
+        return new CoverScatter(layer, new SiteCover(this, layer), results, cancel);
+    }
+
+    /** The plants of a cover; of a crowd the part of it that is looked at, where this is an evaluation for that. */
+    public Plants plants(CoverLayer layer) {
+        double share = share(layer);
+        return share < 1 ? plants(layer, Region.EVERYWHERE, 0, share) : whole(layer);
     }
 
     /** All plants of a cover. */
-    public Plants plants(CoverLayer layer) {
+    public Plants whole(CoverLayer layer) {
         return plants(layer, Region.EVERYWHERE);
+    }
+
+    /** How many plants a cover has, as {@link CoverScatter#expected} knows it before any is placed. */
+    public double expected(CoverLayer layer) {
+        return scatter(layer).expected(Region.EVERYWHERE);
+    }
+
+    /** Which part of a cover's plants {@link #plants(CoverLayer)} gives: 1, or a power of ½ where they are a crowd. */
+    public double share(CoverLayer layer) {
+        if (!thins) {
+            return 1;
+        }
+        double expected = expected(layer);
+        return expected <= CROWD
+                ? 1
+                : StrictMath.scalb(1.0, -(int) Math.ceil(StrictMath.log(expected / LOOKED_AT) / LN_2));
+    }
+
+    /** How many plants a cover has: counted, or for a crowd of which a part is looked at as expected. */
+    public long count(CoverLayer layer) {
+        return share(layer) < 1 ? Math.round(expected(layer)) : plants(layer).count();
     }
 
     /**

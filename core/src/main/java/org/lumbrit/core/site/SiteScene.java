@@ -106,7 +106,7 @@ final class SiteScene implements Scene {
         CoverLayer layer = (CoverLayer) plan.recipe().layer(layerId).orElseThrow();
         String key = new KeyBuilder("plant index/1").add(plan.layerKey(layer)).key();
         return results.get(key, cancel, shared -> {
-            Samples feet = evaluation.plants(layer).feet();
+            Samples feet = evaluation.whole(layer).feet();
             return new PointIndex(feet.x(), feet.y(), feet.z());
         });
     }

@@ -5,6 +5,7 @@ import jakarta.validation.constraints.NotNull;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.UUID;
+import org.lumbrit.core.adapt.Sizing;
 import org.lumbrit.core.edit.DriveEdit;
 import org.lumbrit.core.edit.FalloffEdit;
 import org.lumbrit.core.edit.LayerEdit;
@@ -82,7 +83,7 @@ class BeginApi {
         if (begun instanceof Begun.Missing missing) {
             return new Beginnings(RecipeJson.node(List.of()), "", "", false, "", missing.text(), missing.draw());
         }
-        Begun.Made made = (Begun.Made) begun;
+        Begun.Made made = Sizing.of(recipe.ground()).made((Begun.Made) begun);
         return new Beginnings(
                 RecipeJson.node(edits(recipe, made)),
                 made.layer().id(),

@@ -233,7 +233,7 @@ class FilesApi {
         Path zip = Files.createTempFile("lumbrit-hand-over", ".zip");
         try (ZipOutputStream out = new ZipOutputStream(new BufferedOutputStream(Files.newOutputStream(zip), 1 << 16))) {
             out.setLevel(Deflater.BEST_SPEED);
-            HandOver.write(views.evaluation(site.recipe(), 0, cancel), site, choice, (name, content) -> {
+            HandOver.write(views.whole(site.recipe(), 0, cancel), site, choice, (name, content) -> {
                 cancel.check();
                 SiteZip.begin(out, name);
                 content.writeTo(out);
@@ -264,7 +264,7 @@ class FilesApi {
         CoverLayer cover =
                 recipe.layer(layer, CoverLayer.class).orElseThrow(() -> InvalidRecipeException.missing("cover", layer));
         StringWriter text = new StringWriter();
-        PlantsCsv.write(cover, views.evaluation(recipe, 0, cancel).plants(cover), text);
+        PlantsCsv.write(cover, views.whole(recipe, 0, cancel).plants(cover), text);
         return download(cover.name() + ".csv", "text/csv", text.toString().getBytes(StandardCharsets.UTF_8));
     }
 

@@ -2,15 +2,11 @@ package org.lumbrit.server.api;
 
 import java.io.IOException;
 import java.io.InputStream;
-import java.util.Optional;
 import java.util.UUID;
-import org.lumbrit.core.math.Cancel;
 import org.lumbrit.formats.BadInputException;
 import org.lumbrit.formats.image.Still;
-import org.lumbrit.server.storage.SiteStore;
+import org.lumbrit.server.storage.NotFoundException;
 import org.lumbrit.server.storage.Stills;
-import org.lumbrit.server.view.GroundPicture;
-import org.lumbrit.server.view.ViewService;
 import org.springframework.http.CacheControl;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -27,29 +23,17 @@ class StillsApi {
     private static final int MOST = 2 << 20;
 
     private final Stills stills;
-    private final SiteStore store;
-    private final ViewService views;
-    private final GroundPicture grounds;
 
-    StillsApi(Stills stills, SiteStore store, ViewService views, GroundPicture grounds) {
+    StillsApi(Stills stills) {
         this.stills = stills;
-        this.store = store;
-        this.views = views;
-        this.grounds = grounds;
     }
 
-    /** The site as it was last seen; where nobody has looked at it yet, its ground alone. The address changes when the picture does. */
-    @GetMapping(
-            path = "/api/sites/{id}/still",
-            produces = {MediaType.IMAGE_JPEG_VALUE, MediaType.IMAGE_PNG_VALUE})
-    ResponseEntity<byte[]> still(@PathVariable UUID id, Cancel cancel) {
-        Optional<byte[]> kept = stills.of(id);
-        byte[] picture = kept.orElseGet(() -> grounds.of(
-                views.evaluation(store.state(id).recipe(), 0, cancel).plan().ground()));
-        return ResponseEntity.ok()
-                .contentType(kept.isPresent() ? MediaType.IMAGE_JPEG : MediaType.IMAGE_PNG)
-                .cacheControl(CacheControl.noCache())
-                .body(picture);
+    /** The site as it was last seen; the list of sites says whether there is a picture, and of which revision. */
+    @GetMapping(path = "/api/sites/{id}/still", produces = MediaType.IMAGE_JPEG_VALUE)
+    ResponseEntity<byte[]> still(@PathVariable UUID id) {
+        byte[] picture = stills.of(id)
+                .orElseThrow(() -> new NotFoundException("Nobody has looked at this site yet; open it once."));
+        return ResponseEntity.ok().cacheControl(CacheControl.noCache()).body(picture);
     }
 
     /** Keeps a view's picture, a JPEG of at most 2 MB. @param revision what it shows */

@@ -22,6 +22,8 @@ import org.lumbrit.core.recipe.Recipe;
 import org.lumbrit.core.recipe.ReliefState;
 import org.lumbrit.core.site.SiteEvaluation;
 import org.lumbrit.core.surface.Ground;
+import org.lumbrit.core.surface.GroundMesh;
+import org.lumbrit.core.surface.Lattice;
 import org.lumbrit.core.surface.Mesh;
 import org.lumbrit.core.surface.MeshCheck;
 import org.lumbrit.core.surface.Profile;
@@ -33,7 +35,6 @@ import org.lumbrit.formats.mesh.MeshFormat;
 import org.lumbrit.server.results.KeptResults;
 import org.lumbrit.server.storage.Assets;
 import org.lumbrit.server.storage.SiteStore;
-import org.lumbrit.server.view.GroundPicture;
 import org.lumbrit.server.view.Manifest.FindingView;
 import org.lumbrit.server.view.ViewService;
 import org.lumbrit.server.work.Heavy;
@@ -51,22 +52,21 @@ import tools.jackson.databind.JsonNode;
 /** Props and the ground as things: what they measure, pictures of them, meshes that are brought in, cuts through the ground. */
 @RestController
 class YardApi {
-    private static final int PICTURE_WIDTH = GroundPicture.WIDTH;
-    private static final int PICTURE_HEIGHT = GroundPicture.HEIGHT;
+    private static final int PICTURE_WIDTH = 280;
+    private static final int PICTURE_HEIGHT = 210;
+    private static final int PICTURE_NODES = 200;
     private static final int PROFILE_PLACES = 400;
 
     private final SiteStore store;
     private final Assets assets;
     private final ViewService views;
     private final KeptResults results;
-    private final GroundPicture grounds;
 
-    YardApi(SiteStore store, Assets assets, ViewService views, KeptResults results, GroundPicture grounds) {
+    YardApi(SiteStore store, Assets assets, ViewService views, KeptResults results) {
         this.store = store;
         this.assets = assets;
         this.views = views;
         this.results = results;
-        this.grounds = grounds;
     }
 
     /**
@@ -223,8 +223,18 @@ class YardApi {
                 (int) recipe.layersOf(Family.RELIEF).stream()
                         .filter(layer -> !layer.hidden())
                         .count(),
-                grounds.key(ground),
+                picture(ground),
                 water);
+    }
+
+    private String picture(Ground ground) {
+        String key = new KeyBuilder("ground picture/1").add(ground.key()).key();
+        results.get(key, Cancel.NEVER, shared -> {
+            Lattice lattice = ground.lattice(PICTURE_NODES);
+            Mesh mesh = GroundMesh.of(lattice, lattice.samples());
+            return png(MeshPicture.draw(mesh, new float[0], 0x9A9473, false, PICTURE_WIDTH, PICTURE_HEIGHT));
+        });
+        return key;
     }
 
     private PropCard card(SiteEvaluation evaluation, Prop prop) {

@@ -34,7 +34,7 @@ final class LayerLooks {
             return new LayerView(
                     layer.id(),
                     layer.name(),
-                    look.evaluation.plants(cover).count(),
+                    look.evaluation.count(cover),
                     shown.length,
                     cost.triangles(),
                     cost.bytes(),
@@ -47,7 +47,7 @@ final class LayerLooks {
         return new LayerView(
                 layer.id(),
                 layer.name(),
-                0,
+                0L,
                 0,
                 0L,
                 0L,

@@ -28,7 +28,7 @@ public record Manifest(
         @NotNull List<LayerView> layers,
         @NotNull List<FalloffView> falloffs,
         @NotNull ShownView shown,
-        @NotNull Integer plants,
+        @NotNull Long plants,
         @NotNull Long triangles,
         @NotNull Double milliseconds) {
 
@@ -50,7 +50,7 @@ public record Manifest(
                 subjects.stream().map(SubjectView::id).toList(),
                 layers.stream().map(LayerView::id).toList(),
                 falloffs.stream().map(FalloffView::id).toList());
-        int plants = layers.stream().mapToInt(LayerView::plants).sum();
+        long plants = layers.stream().mapToLong(LayerView::plants).sum();
         long triangles = layers.stream().mapToLong(LayerView::triangles).sum()
                 + subjects.stream().mapToLong(SubjectView::triangles).sum();
         String key = new KeyBuilder("manifest/1")
@@ -89,7 +89,7 @@ public record Manifest(
     /**
      * The numbers of a layer.
      *
-     * @param plants how many stand; @param shown how many of them are in the picture, thinned by rank
+     * @param plants how many stand, of a crowd as expected to 1 %; @param shown how many of them are in the picture, thinned by rank
      * @param triangles of all of them at full detail; @param bytes of memory that they take
      * @param lowered metres that a relief layer takes away at most, null for other layers; @param raised metres it adds at most
      * @param courseSteps how many steps its course has that can be looked at, 0 where it has none
@@ -97,7 +97,7 @@ public record Manifest(
     public record LayerView(
             @NotNull String id,
             @NotNull String name,
-            @NotNull Integer plants,
+            @NotNull Long plants,
             @NotNull Integer shown,
             @NotNull Long triangles,
             @NotNull Long bytes,

@@ -1,6 +1,7 @@
 package org.lumbrit.server.view;
 
 import jakarta.validation.constraints.NotNull;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -8,6 +9,7 @@ import java.util.stream.IntStream;
 import org.lumbrit.core.answers.Roster;
 import org.lumbrit.core.cover.CoverLayer;
 import org.lumbrit.core.cover.Plants;
+import org.lumbrit.core.cover.Ring;
 import org.lumbrit.core.growth.Growth;
 import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.math.KeyBuilder;
@@ -21,6 +23,7 @@ import org.lumbrit.core.plants.PlantLayer;
 import org.lumbrit.core.plants.PlantMesh;
 import org.lumbrit.core.recipe.Recipe;
 import org.lumbrit.core.site.SiteEvaluation;
+import org.lumbrit.core.surface.Region;
 import org.lumbrit.formats.ArrayBundle;
 import org.lumbrit.server.results.KeptResults;
 import org.lumbrit.server.view.SubjectView.PlantsSubject;
@@ -30,6 +33,10 @@ import org.springframework.stereotype.Component;
 @Component
 public class PlantViews {
     private static final int BARS = 24;
+    /** Rings narrower than so many heights of the eye above the ground are not seen. */
+    private static final double HEIGHTS = 2;
+    /** A ring of more plants would fill the page's memory; what is wider shows some of them. */
+    private static final int MOST_IN_RING = 400_000;
 
     private final KeptResults results;
 
@@ -46,18 +53,56 @@ public class PlantViews {
         Plants plants = now.standing(cover, still);
         Plant planted = cover.planted(still.plan().recipe());
         int[] shown = PlantBinaries.shown(plants, full);
+        String plantsKey = data(still, cover, plants, shown, planted, cancel);
+        return PlantsSubject.of(cover.id(), plantsKey, shapes(still, cover, planted, cancel), plants.surfaces());
+    }
+
+    /** What of a crowd stands nearer to the eye, ring by ring, beside what {@link #subject} shows all over the ground. */
+    List<PlantsSubject> rings(SiteEvaluation still, CoverLayer cover, ViewRequest request, Cancel cancel) {
+        double share = still.share(cover);
+        if (share == 1 || !request.fromSomewhere()) {
+            return List.of();
+        }
+        Plant planted = cover.planted(still.plan().recipe());
+        Region whole = Region.of(still.plan().ground());
+        List<PlantsSubject> rings = new ArrayList<>();
+        for (Ring ring : Ring.round(whole, share, request.eyeX(), request.eyeZ(), request.eyeHeading())) {
+            Region region = ring.region();
+            if (Math.max(region.x1() - region.x0(), region.z1() - region.z0()) < HEIGHTS * request.eyeAbove()) {
+                break;
+            }
+            Plants plants = still.plants(cover, region, ring.from(), ring.to());
+            int[] all = IntStream.range(0, plants.count()).toArray();
+            if (all.length == 0 || all.length > MOST_IN_RING) {
+                continue;
+            }
+            rings.add(PlantsSubject.of(
+                    cover.id() + "~" + rings.size(),
+                    data(still, cover, plants, all, planted, cancel),
+                    shapes(still, cover, planted, cancel),
+                    plants.surfaces()));
+        }
+        return rings;
+    }
+
+    private String data(
+            SiteEvaluation still, CoverLayer cover, Plants plants, int[] shown, Plant planted, Cancel cancel) {
         String plantsKey = new KeyBuilder("plants bundle/4")
                 .add(still.plan().layerKey(cover))
                 .add(plants.feet().key())
                 .add(shown.length)
                 .key();
+        results.get(plantsKey, cancel, shared -> PlantBinaries.plants(cover, plants, shown, planted.flat()));
+        return plantsKey;
+    }
+
+    private String shapes(SiteEvaluation still, CoverLayer cover, Plant planted, Cancel cancel) {
         KeyBuilder meshes = new KeyBuilder("mesh bundle/2");
         int variants = cover.plant().variants();
         for (int v = 0; v < variants; v++) {
             meshes.add(still.levelsKey(cover, v));
         }
         String meshesKey = meshes.key();
-        results.get(plantsKey, cancel, shared -> PlantBinaries.plants(cover, plants, shown, planted.flat()));
         results.get(
                 meshesKey,
                 cancel,
@@ -66,7 +111,7 @@ public class PlantViews {
                         IntStream.range(0, variants)
                                 .mapToObj(v -> still.levels(cover, v))
                                 .toList()));
-        return PlantsSubject.of(cover.id(), plantsKey, meshesKey, plants.surfaces());
+        return meshesKey;
     }
 
     /**

@@ -9,6 +9,8 @@ import jakarta.validation.constraints.NotNull;
  * @param alone a relief layer that is looked at without the others, "" for none
  * @param full whether every plant is wanted, however many; else they are thinned by rank
  * @param courseLayer a relief layer whose course is looked at, "" for none; @param courseStep after which of its steps
+ * @param eyeX where crowds of plants are looked at from, metres, with {@code eyeZ}, the heading that is looked to in degrees, and metres above
+ *     the ground; left out, they are as thin everywhere
  * @param since the key of a manifest that is held: only what has changed is told then; left out, all is
  * @param time seconds on the site's clock; 0 where it is not given
  */
@@ -23,7 +25,23 @@ public record ViewRequest(
         String courseLayer,
         Integer courseStep,
         Boolean full,
+        Double eyeX,
+        Double eyeZ,
+        Double eyeHeading,
+        Double eyeAbove,
         String since) {
+    /** Whether it is said from where crowds are looked at. */
+    public boolean fromSomewhere() {
+        return eyeX != null
+                && eyeZ != null
+                && eyeHeading != null
+                && Double.isFinite(eyeX)
+                && Double.isFinite(eyeZ)
+                && Double.isFinite(eyeHeading)
+                && eyeAbove != null
+                && Double.isFinite(eyeAbove);
+    }
+
     public boolean draftWanted() {
         return draft != null && draft;
     }

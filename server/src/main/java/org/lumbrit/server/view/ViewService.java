@@ -50,7 +50,13 @@ public class ViewService {
         return grounds;
     }
 
+    /** For looking at: of crowds a part. */
     public SiteEvaluation evaluation(Recipe recipe, double time, Cancel cancel) {
+        return whole(recipe, time, cancel).thinning();
+    }
+
+    /** With every plant, for what is handed over. */
+    public SiteEvaluation whole(Recipe recipe, double time, Cancel cancel) {
         return SiteEvaluation.of(recipe, grounds, time, results, cancel);
     }
 
