@@ -1,6 +1,6 @@
 import type { Scene } from 'three';
 import type { Bundle } from '../api/bundle';
-import { PlantMeshes, type DetailChoice, type PlantMaterials } from './plants';
+import { ALL, PlantMeshes, type DetailChoice, type PlantMaterials, type Standing } from './plants';
 
 /** A pass of the still picture draws no more triangles of plants than this, by coarser details. */
 const FINE_TRIANGLES = 1_300_000;
@@ -36,11 +36,11 @@ export class Planting {
     private readonly materials: PlantMaterials,
   ) {}
 
-  /** @param surfaces that they stand on, by the numbers in the bundle: "" for the ground, else a prop */
-  set(layer: string, plants: Bundle, shapes: Bundle, surfaces: string[] = ['']): void {
+  /** @param how the surfaces that they stand on, by the numbers in the bundle: "" for the ground, else a prop; and which part of them it is */
+  set(layer: string, plants: Bundle, shapes: Bundle, how: Standing = ALL): void {
     this.arranged = null;
     this.drop(layer);
-    const meshes = new PlantMeshes(layer, plants, shapes, this.materials, surfaces);
+    const meshes = new PlantMeshes(layer, plants, shapes, this.materials, how);
     meshes.choose(this.chosen.layer === layer ? this.chosen.plants : new Set());
     this.layers.set(layer, meshes);
     this.scene.add(...meshes.meshes);

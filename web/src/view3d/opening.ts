@@ -43,7 +43,7 @@ function overLand(ground: Heights, water: number | null): Pose {
   const heading = (lowestSide(ground) - ASIDE + 360) % 360;
   const across = Math.abs(Math.cos(radians(heading))) * ground.width + Math.abs(Math.sin(radians(heading))) * ground.depth;
   const along = Math.abs(Math.sin(radians(heading))) * ground.width + Math.abs(Math.cos(radians(heading))) * ground.depth;
-  const distance = (0.42 * across) / (Math.tan(radians(FIELD / 2)) * WIDE) + 0.3 * along;
+  const distance = (0.36 * across) / (Math.tan(radians(FIELD / 2)) * WIDE) + 0.3 * along;
   const places = lookedFor(ground, water);
   const middle = places.reduce((sum, [, y]) => sum + y, 0) / places.length;
   for (let elevation = LOW; ; elevation += 3) {

@@ -82,6 +82,20 @@ export interface DetailChoice {
   planes: readonly number[];
 }
 
+/** How much taller a plant is drawn that is drawn twice as wide, since it stands for others. */
+const TALLER = 0.12;
+
+/** What plants stand on, and which part of all it is. */
+export interface Standing {
+  surfaces: string[];
+  /** 0..1, of all plants of the layer that are shown far away. */
+  share: number;
+  /** Metres from the eye within which all are. */
+  wholeWithin: number;
+}
+
+export const ALL: Standing = { surfaces: [''], share: 1, wholeWithin: 0 };
+
 /** Plants of one layer: for each variant a mesh a detail level, and what stands in which level chosen anew for each picture. */
 export class PlantMeshes {
   readonly meshes: Mesh[] = [];
@@ -109,7 +123,7 @@ export class PlantMeshes {
     plants: Bundle,
     shapes: Bundle,
     private readonly materials: PlantMaterials,
-    private readonly surfaces: string[] = [''],
+    private readonly how: Standing = ALL,
   ) {
     this.feet = plants.arrays.feet as Float32Array;
     this.sizes = plants.arrays.sizes as Float32Array;
@@ -193,12 +207,12 @@ export class PlantMeshes {
 
   /** Whether any of them stands on a prop. */
   standOn(prop: string): boolean {
-    return this.surfaces.includes(prop);
+    return this.how.surfaces.includes(prop);
   }
 
   /** Takes those that stand on a prop along: from where it rests, by a move, a turn and a size. Their own size stays. */
   carry(prop: string, by: Matrix4): void {
-    const surface = this.surfaces.indexOf(prop);
+    const surface = this.how.surfaces.indexOf(prop);
     if (surface < 0) return;
     if (this.carriers.size === 0) {
       // the bundle's own arrays serve others too
@@ -249,6 +263,16 @@ export class PlantMeshes {
     size[footAt + 2] = this.flat ? length : width;
   }
 
+  /** Far away one plant of a crowd stands for many: it covers as much of the ground as they do. */
+  private standForOthers(plant: number, eye: DetailChoice['eye'], size: Float32Array, at: number): void {
+    const far = Math.hypot(this.feet[3 * plant]! - eye.x, this.feet[3 * plant + 1]! - eye.y, this.feet[3 * plant + 2]! - eye.z);
+    const { share, wholeWithin } = this.how;
+    const wider = Math.min(1 / Math.sqrt(share), wholeWithin > 0 ? Math.max(1, far / wholeWithin) : Infinity);
+    size[at]! *= wider;
+    size[at + 1]! *= 1 + TALLER * (wider - 1);
+    size[at + 2]! *= wider;
+  }
+
   /** Chooses a level for each plant that is drawn; gives the triangles and draws that it comes to. */
   arrange(choice: DetailChoice): { triangles: number; draws: number } {
     const signature = JSON.stringify(choice);
@@ -284,7 +308,7 @@ export class PlantMeshes {
       of[i] = level;
       counts[level]!++;
     }
-    variant.levels.forEach((level, l) => this.fill(level, variant, of, l, counts[l]!));
+    variant.levels.forEach((level, l) => this.fill(level, variant, of, l, counts[l]!, choice.eye));
   }
 
   /** Whether any of it may lie in the picture, however it leans. */
@@ -311,7 +335,7 @@ export class PlantMeshes {
   }
 
   /** Puts the plants of one level into its instances. */
-  private fill(level: Level, variant: Variant, of: Uint8Array, l: number, count: number): void {
+  private fill(level: Level, variant: Variant, of: Uint8Array, l: number, count: number, eye: DetailChoice['eye']): void {
     const geometry = level.mesh.geometry;
     geometry.instanceCount = count;
     if (count === 0) return;
@@ -326,6 +350,7 @@ export class PlantMeshes {
       if (of[i] !== l) continue;
       const plant = variant.order[i]!;
       this.stand(plant, foot as Float32Array, 3 * n, turn as Int16Array, 4 * n, size as Float32Array);
+      if (this.how.share < 1) this.standForOthers(plant, eye, size as Float32Array, 3 * n);
       if (swaying) {
         swaying.plant[n] = plant;
         swaying.crinkle[2 * n] = swaying.of.crinkling[plant]!;

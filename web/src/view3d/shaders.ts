@@ -183,7 +183,7 @@ vec3 earth(vec3 n, vec3 p, float height) {
   rock *= 0.70 + 0.60 * fine;
   vec3 c = mix(turf, heath, smoothstep(0.16, 0.5, tall + 0.25 * (rough - 0.5)));
   c = mix(c, rock, smoothstep(0.10, 0.30, steep + 0.16 * (rough - 0.5) + 0.18 * smoothstep(0.25, 0.7, tall)));
-  float snow = smoothstep(0.56, 0.76, tall + 0.30 * (rough - 0.5)) * smoothstep(0.40, 0.20, steep + 0.3 * (fine - 0.5));
+  float snow = smoothstep(0.62, 0.84, tall + 0.26 * (rough - 0.5)) * smoothstep(0.40, 0.20, steep + 0.3 * (fine - 0.5));
   // the tops of a log carry none
   snow *= smoothstep(0.5, 1.0, uGrain);
   c = mix(c, vec3(0.62, 0.66, 0.70), snow * 0.9);

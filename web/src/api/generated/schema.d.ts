@@ -3430,7 +3430,11 @@ export interface components {
             /** @enum {string} */
             kind: "plants";
             shapes: string;
+            /** Format: double */
+            share: number;
             surfaces: string[];
+            /** Format: double */
+            wholeWithin: number;
         };
         Point3: number[];
         /**

@@ -13,7 +13,7 @@ class Plants implements Subject<PlantsSubject> {
   ) {}
 
   show(view: PlantsSubject, [plants, shapes]: Bundle[]): void {
-    this.stage.planting.set(this.layer, plants!, shapes!, view.surfaces);
+    this.stage.planting.set(this.layer, plants!, shapes!, view);
     this.stage.shade();
   }
 

@@ -8,13 +8,19 @@ import org.lumbrit.core.surface.Region;
  * Where how much of a crowd is looked at: squares round the place that is looked from, each half as wide as the one before and with four
  * times its share, until all plants stand. What a wider one shows already a narrower one leaves out.
  *
- * @param region in plan; @param from the share that is shown there already; @param to the share that is shown then
+ * @param region in plan, as far as it lies on the ground; @param side metres of the whole square
+ * @param from the share that is shown there already; @param to the share that is shown then
  */
-public record Ring(Region region, double from, double to) {
+public record Ring(Region region, double side, double from, double to) {
     /** Squares begin on a lattice of this share of their side, so that a small step of the eye changes none. */
     private static final double LATTICE = 0.125;
     /** How far before the eye the middle lies, in sides: what is behind it is not seen. */
     private static final double AHEAD = 0.3;
+
+    /** Metres from the eye within which all plants would stand, were the share to grow toward it as it does from ring to ring. */
+    public double wholeWithin() {
+        return 0.5 * side * Math.sqrt(to);
+    }
 
     /**
      * The rings inside the whole.
@@ -34,7 +40,7 @@ public record Ring(Region region, double from, double to) {
             double top = Math.rint((z - AHEAD * side * StrictMath.cos(radians) - side / 2) / step) * step;
             Region square = new Region(left, top, left + side, top + side).and(whole);
             if (!square.isEmpty()) {
-                rings.add(new Ring(square, from, Math.min(1, 4 * from)));
+                rings.add(new Ring(square, side, from, Math.min(1, 4 * from)));
             }
         }
         return rings;

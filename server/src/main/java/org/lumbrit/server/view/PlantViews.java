@@ -35,8 +35,6 @@ public class PlantViews {
     private static final int BARS = 24;
     /** Rings narrower than so many heights of the eye above the ground are not seen. */
     private static final double HEIGHTS = 2;
-    /** A ring of more plants would fill the page's memory; what is wider shows some of them. */
-    private static final int MOST_IN_RING = 400_000;
 
     private final KeptResults results;
 
@@ -45,44 +43,52 @@ public class PlantViews {
     }
 
     /**
-     * A cover in the site.
+     * A cover in the site: what is shown all over it, and of a crowd, ring by ring, what stands nearer to the eye.
      *
      * @param still at time 0, which covers read; @param now at the time that is looked at
      */
-    PlantsSubject subject(SiteEvaluation still, SiteEvaluation now, CoverLayer cover, boolean full, Cancel cancel) {
+    List<PlantsSubject> subjects(
+            SiteEvaluation still, SiteEvaluation now, CoverLayer cover, ViewRequest request, Cancel cancel) {
         Plants plants = now.standing(cover, still);
         Plant planted = cover.planted(still.plan().recipe());
-        int[] shown = PlantBinaries.shown(plants, full);
-        String plantsKey = data(still, cover, plants, shown, planted, cancel);
-        return PlantsSubject.of(cover.id(), plantsKey, shapes(still, cover, planted, cancel), plants.surfaces());
+        int[] shown = PlantBinaries.shown(plants, request.fullWanted());
+        List<Ring> rings = rings(still, cover, request);
+        double within = rings.isEmpty() ? 0 : rings.get(rings.size() - 1).wholeWithin();
+        double share = still.share(cover) * (plants.count() == 0 ? 1 : (double) shown.length / plants.count());
+        List<PlantsSubject> subjects = new ArrayList<>();
+        subjects.add(PlantsSubject.of(
+                cover.id(),
+                data(still, cover, plants, shown, planted, cancel),
+                shapes(still, cover, planted, cancel),
+                plants.surfaces(),
+                share,
+                within));
+        for (Ring ring : rings) {
+            Plants nearer = still.plants(cover, ring.region(), ring.from(), ring.to());
+            int[] all = PlantBinaries.shown(nearer, false);
+            if (all.length > 0) {
+                subjects.add(PlantsSubject.of(
+                        cover.id() + "~" + subjects.size(),
+                        data(still, cover, nearer, all, planted, cancel),
+                        shapes(still, cover, planted, cancel),
+                        nearer.surfaces(),
+                        share,
+                        within));
+            }
+        }
+        return subjects;
     }
 
-    /** What of a crowd stands nearer to the eye, ring by ring, beside what {@link #subject} shows all over the ground. */
-    List<PlantsSubject> rings(SiteEvaluation still, CoverLayer cover, ViewRequest request, Cancel cancel) {
+    /** Where more of a crowd is looked at the nearer it stands to the eye; none where it is no crowd, or the eye is high above all of it. */
+    private static List<Ring> rings(SiteEvaluation still, CoverLayer cover, ViewRequest request) {
         double share = still.share(cover);
         if (share == 1 || !request.fromSomewhere()) {
             return List.of();
         }
-        Plant planted = cover.planted(still.plan().recipe());
         Region whole = Region.of(still.plan().ground());
-        List<PlantsSubject> rings = new ArrayList<>();
-        for (Ring ring : Ring.round(whole, share, request.eyeX(), request.eyeZ(), request.eyeHeading())) {
-            Region region = ring.region();
-            if (Math.max(region.x1() - region.x0(), region.z1() - region.z0()) < HEIGHTS * request.eyeAbove()) {
-                break;
-            }
-            Plants plants = still.plants(cover, region, ring.from(), ring.to());
-            int[] all = IntStream.range(0, plants.count()).toArray();
-            if (all.length == 0 || all.length > MOST_IN_RING) {
-                continue;
-            }
-            rings.add(PlantsSubject.of(
-                    cover.id() + "~" + rings.size(),
-                    data(still, cover, plants, all, planted, cancel),
-                    shapes(still, cover, planted, cancel),
-                    plants.surfaces()));
-        }
-        return rings;
+        return Ring.round(whole, share, request.eyeX(), request.eyeZ(), request.eyeHeading()).stream()
+                .filter(ring -> ring.side() >= HEIGHTS * request.eyeAbove())
+                .toList();
     }
 
     private String data(

@@ -148,16 +148,27 @@ public sealed interface SubjectView {
      *
      * @param data where each stands; @param shapes the meshes of their variants
      * @param surfaces that they stand on: "" for the ground, else a prop, with which they move
+     * @param share 0..1, the part of all plants that is shown far away; @param wholeWithin metres from the eye within which all are
      */
     record PlantsSubject(
             @NotNull String id,
             @NotNull String key,
             @NotNull String data,
             @NotNull String shapes,
-            @NotNull List<String> surfaces)
+            @NotNull List<String> surfaces,
+            @NotNull Double share,
+            @NotNull Double wholeWithin)
             implements SubjectView {
-        static PlantsSubject of(String layer, String data, String shapes, List<String> surfaces) {
-            return new PlantsSubject(layer, keyOf("plants", data, shapes, surfaces), data, shapes, surfaces);
+        static PlantsSubject of(
+                String id, String data, String shapes, List<String> surfaces, double share, double wholeWithin) {
+            return new PlantsSubject(
+                    id,
+                    keyOf("plants", data, shapes, surfaces, share, wholeWithin),
+                    data,
+                    shapes,
+                    surfaces,
+                    share,
+                    wholeWithin);
         }
 
         @JsonProperty
