@@ -1,5 +1,6 @@
-// Takes the pictures in docs/screenshots from a running Lumbrit with a fresh demo site:
+// Takes the pictures in docs/screenshots, and the demo sites' stills, from a running Lumbrit with fresh demo sites:
 //   PLAYWRIGHT=folder-with-playwright-core node scripts/pictures.mjs http://127.0.0.1:8470 [name …]
+import { writeFile } from 'node:fs/promises';
 import { createRequire } from 'node:module';
 import { fileURLToPath } from 'node:url';
 
@@ -7,7 +8,9 @@ const { chromium } = createRequire(process.env.PLAYWRIGHT ? `${process.env.PLAYW
 const base = process.argv[2] ?? 'http://127.0.0.1:8470';
 const only = process.argv.slice(3);
 const folder = fileURLToPath(new URL('../docs/screenshots/', import.meta.url));
-const site = (await (await fetch(`${base}/api/sites`)).json()).find((each) => each.name === 'Thessock Tarn');
+const sites = await (await fetch(`${base}/api/sites`)).json();
+const site = sites.find((each) => each.name === 'Thessock Tarn');
+const stills = { 'Thessock Tarn': 'thessock-tarn', 'Hollow log': 'hollow-log', 'Gorrel Range': 'gorrel-range' };
 const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--use-angle=swiftshader', '--enable-unsafe-swiftshader', '--disable-quic'] });
 
 const button = (page, name) => page.getByRole('button', { name, exact: true });
@@ -33,7 +36,24 @@ const room = (name, then = async () => {}) => async (page) => {
   await page.waitForTimeout(4000);
 };
 
+/** Another demo site, from a place of its own where one is given; its still goes with its files. */
+const place = (name, pose) => async (page) => {
+  const { id } = sites.find((each) => each.name === name);
+  if (pose) await page.addInitScript(([of, seat]) => localStorage.setItem(`lumbrit.eye.${of}`, seat), [id, JSON.stringify({ pose, parallel: false })]);
+  await page.goto(`${base}/sites/${id}`);
+  await ripe(page);
+  await page.waitForTimeout(6000);
+  await ripe(page);
+};
+const keepStill = async (name) => {
+  const { id } = sites.find((each) => each.name === name);
+  const still = await fetch(`${base}/api/sites/${id}/still`);
+  if (still.ok) await writeFile(fileURLToPath(new URL(`../demo/${stills[name]}/still.jpg`, import.meta.url)), Buffer.from(await still.arrayBuffer()));
+};
+
 const PICTURES = {
+  log: place('Hollow log'),
+  range: place('Gorrel Range', { target: [-600, 1150, -1800], heading: 20, elevation: 9, distance: 2600 }),
   sites: async (page) => {
     await page.goto(base);
     await page.waitForTimeout(4000);
@@ -68,6 +88,9 @@ for (const [name, take] of Object.entries(PICTURES)) {
     await take(page);
     await page.screenshot({ path: `${folder}${name}.png` });
     console.log(name);
+    if (name === 'log') await keepStill('Hollow log');
+    if (name === 'range') await keepStill('Gorrel Range');
+    if (name === 'workbench-daylight') await keepStill('Thessock Tarn');
   } catch (error) {
     console.log(`${name}: ${error.message.split('\n')[0]}`);
     process.exitCode = 1;

@@ -141,7 +141,9 @@ export const api = {
   sites: () => json<SiteLine[]>('/api/sites'),
   deletedSites: () => json<SiteLine[]>('/api/sites/deleted'),
   site: (id: string) => json<Site>(`/api/sites/${id}`),
-  createDemo: () => json<Site>('/api/sites/demo', { method: 'POST' }),
+  demos: () => json<string[]>('/api/sites/demos'),
+  /** @param number in that list */
+  createDemo: (number: number) => json<Site>(`/api/sites/demo?number=${number}`, { method: 'POST' }),
   create: (site: NewSite) => json<Site>('/api/sites', body('POST', site)),
   openZip: (file: File) => json<Site>('/api/sites/zip', form(file)),
   readWeather: (file: File) => json<{ rows: number[][] }>('/api/weather', form(file)),

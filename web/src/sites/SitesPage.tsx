@@ -14,6 +14,7 @@ import { NewSiteDialog } from './NewSiteDialog';
 export function SitesPage() {
   useTitle('Sites');
   const sites = useQuery({ queryKey: ['sites'], queryFn: api.sites });
+  const demos = useQuery({ queryKey: ['demos'], queryFn: api.demos, staleTime: Infinity });
   const queries = useQueryClient();
   const navigate = useNavigate();
   const [file, setFile] = useState<File | null>(null);
@@ -120,9 +121,16 @@ export function SitesPage() {
             <button className="btn btn-quiet" onClick={() => zip.current?.click()}>
               Open a recipe zip …
             </button>
-            <button className="btn btn-quiet" onClick={() => void open(api.createDemo)}>
-              Another demo: Thessock Tarn
-            </button>
+            {demos.data && demos.data.length > 0 && (
+              <div className="d-flex flex-wrap justify-content-center gap-1 align-items-center">
+                <span className="muted">A demo anew:</span>
+                {demos.data.map((name, number) => (
+                  <button key={name} className="btn btn-quiet btn-sm" onClick={() => void open(() => api.createDemo(number))}>
+                    {name}
+                  </button>
+                ))}
+              </div>
+            )}
             {picker(png, '.png,.tif,.tiff,.asc,image/png,image/tiff', 'Height map file')}
             {picker(zip, '.zip', 'Recipe zip file')}
           </section>

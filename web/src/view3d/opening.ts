@@ -12,7 +12,10 @@ const SEEN = 0.8;
 const PLACES = 9;
 const STEPS = 48;
 /** Width of the picture for one of its height. */
-const WIDE = 1.4;
+const WIDE = 1.5;
+/** Shares of half the picture's width that the site takes, and of half its height that its nearest part lies below the middle. */
+const FILLED = 0.9;
+const LOWEST = 0.8;
 
 const radians = (degrees: number) => (degrees * Math.PI) / 180;
 
@@ -41,17 +44,30 @@ function overWater(ground: Heights, level: number): Pose | null {
 
 function overLand(ground: Heights, water: number | null): Pose {
   const heading = (lowestSide(ground) - ASIDE + 360) % 360;
-  const across = Math.abs(Math.cos(radians(heading))) * ground.width + Math.abs(Math.sin(radians(heading))) * ground.depth;
-  const along = Math.abs(Math.sin(radians(heading))) * ground.width + Math.abs(Math.cos(radians(heading))) * ground.depth;
-  const distance = (0.36 * across) / (Math.tan(radians(FIELD / 2)) * WIDE) + 0.3 * along;
   const places = lookedFor(ground, water);
   const middle = places.reduce((sum, [, y]) => sum + y, 0) / places.length;
   for (let elevation = LOW; ; elevation += 3) {
-    const pose: Pose = { target: [0, middle, 0], heading, elevation, distance };
+    const pose = fitted({ target: [0, middle, 0], heading, elevation, distance: Math.max(ground.width, ground.depth) }, places);
     const eye = eyeOf(pose);
     const seen = places.filter((place) => sees(ground, eye, place)).length;
     if (elevation >= STEEP || (seen >= SEEN * places.length && eye[1] > heightAt(ground, eye[0], eye[2]))) return pose;
   }
+}
+
+/** The same look from so far that the places fit into the picture's width, with the nearest of them low in it. */
+function fitted(pose: Pose, places: [number, number, number][]): Pose {
+  const [h, e] = [radians(pose.heading), radians(pose.elevation)];
+  const tall = Math.tan(radians(FIELD / 2));
+  // of a place: right of, above and away from the middle of the picture
+  const seen = places.map((place) => {
+    const [x, y, z] = place.map((p, k) => p - pose.target[k]!) as [number, number, number];
+    const ahead = x * Math.sin(h) - z * Math.cos(h);
+    return { right: x * Math.cos(h) + z * Math.sin(h), up: y * Math.cos(e) + ahead * Math.sin(e), away: ahead * Math.cos(e) - y * Math.sin(e) };
+  });
+  const distance = Math.max(...seen.map(({ right, away }) => Math.abs(right) / (tall * WIDE * FILLED) - away));
+  const lowest = Math.min(...seen.map(({ up, away }) => up / (distance + away)));
+  const lift = Math.max(0, Math.min(0.3, lowest / tall + LOWEST)) * tall * distance;
+  return { ...pose, target: [pose.target[0], pose.target[1] + lift, pose.target[2]], distance };
 }
 
 export function eyeOf({ target, heading, elevation, distance }: Pose): [number, number, number] {

@@ -228,6 +228,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/sites/demos": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["demos"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/sites/zip": {
         parameters: {
             query?: never;
@@ -2700,6 +2716,49 @@ export interface components {
              */
             triangles: number;
         };
+        /**
+         * Log
+         * @description A fallen log: furrowed bark, broken ends, hollow as far as it has rotted.
+         */
+        LogShape: {
+            /**
+             * @description How ragged its ends are
+             * @default 0.5
+             */
+            broken: number;
+            /**
+             * @description Each step has four times the triangles
+             * @default 4
+             */
+            detail: number;
+            /**
+             * @description How deep the bark is furrowed along the log
+             * @default 0.5
+             */
+            furrows: number;
+            /**
+             * @description Of its radius
+             * @default 0.6
+             */
+            hollow: number;
+            /** @constant */
+            kind: "log";
+            /**
+             * @description length (m)
+             * @default 2.4
+             */
+            length: number;
+            /**
+             * @description radius (m)
+             * @default 0.3
+             */
+            radius: number;
+            /**
+             * @description Another seed, another one
+             * @default 1
+             */
+            seed: number;
+        };
         LoopView: {
             all: components["schemas"]["EditSchema"][];
             proposals: components["schemas"]["ProposalView"][];
@@ -4061,7 +4120,7 @@ export interface components {
             type: string;
             unit: string;
         };
-        Shape: components["schemas"]["MeshShape"] | components["schemas"]["BoulderShape"] | components["schemas"]["StoneWallShape"] | components["schemas"]["PlanksShape"] | components["schemas"]["TowerShape"] | components["schemas"]["HutShape"] | components["schemas"]["RaftShape"] | components["schemas"]["BarrelShape"] | components["schemas"]["SledgeShape"] | components["schemas"]["PostsShape"] | components["schemas"]["PoleShape"] | components["schemas"]["BannerShape"] | components["schemas"]["LanternShape"] | components["schemas"]["BoxShape"];
+        Shape: components["schemas"]["MeshShape"] | components["schemas"]["BoulderShape"] | components["schemas"]["StoneWallShape"] | components["schemas"]["PlanksShape"] | components["schemas"]["TowerShape"] | components["schemas"]["HutShape"] | components["schemas"]["RaftShape"] | components["schemas"]["BarrelShape"] | components["schemas"]["LogShape"] | components["schemas"]["SledgeShape"] | components["schemas"]["PostsShape"] | components["schemas"]["PoleShape"] | components["schemas"]["BannerShape"] | components["schemas"]["LanternShape"] | components["schemas"]["BoxShape"];
         Sheet: {
             key: string;
             levels: components["schemas"]["LevelView"][];
@@ -5450,7 +5509,9 @@ export interface operations {
     };
     createDemo: {
         parameters: {
-            query?: never;
+            query?: {
+                number?: number;
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -5464,6 +5525,26 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Site"];
+                };
+            };
+        };
+    };
+    demos: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": string[];
                 };
             };
         };

@@ -34,7 +34,7 @@ final class FindingsCommand implements Callable<Integer> {
 
     @Override
     public Integer call() throws Exception {
-        SiteEvaluation evaluation = recipe.evaluation(recipe.site());
+        SiteEvaluation evaluation = recipe.evaluation(recipe.site()).thinning();
         List<Finding> found = new ArrayList<>(Findings.of(evaluation.at(0)));
         if (motion) {
             found.addAll(Findings.ofMotion(evaluation));

@@ -122,7 +122,7 @@ class FilesJourneyTest extends Journey {
     @Test
     void aDeletedSiteComesBackWithUndo() {
         page.navigate(server.address() + "/");
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Another demo: Thessock Tarn"))
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Thessock Tarn").setExact(true))
                 .click();
         page.waitForURL("**/sites/*");
         String id = page.url().replaceAll(".*/", "");

@@ -1,12 +1,13 @@
 package org.lumbrit.server;
 
+import java.util.List;
 import org.springframework.boot.context.properties.ConfigurationProperties;
 
 /**
- * The site that stands in a new database.
+ * The sites that stand in a new database.
  *
- * @param demo folder of the demo site's files; empty for none
- * @param firstLook whether the demo is computed before anybody opens it
+ * @param demo folders of the demo sites' files, the first the one that a newcomer sees; empty for none
+ * @param firstLook whether that one is computed before anybody opens it
  */
 @ConfigurationProperties("lumbrit")
-record DemoSettings(String demo, boolean firstLook) {}
+record DemoSettings(List<String> demo, boolean firstLook) {}

@@ -112,7 +112,7 @@ public record CoverLayer(
     public static final String SIZE = "size";
     public static final String WEIGHT = "weight-";
     /** Plants per m², at most. */
-    private static final double MOST_DENSE = 2000;
+    private static final double MOST_DENSE = 100_000;
     /** Plants that a new cover has at most. */
     private static final double BEGUN = 200_000;
     /** The tightest spacing floor, metres; 0 means none. */
@@ -340,6 +340,12 @@ public record CoverLayer(
         double density = Math.min(MOST_DENSE, roughly(range(DENSITY).high() / (times * times)));
         own.put(DENSITY, new PropertyRange(0, density, Combine.PRODUCT));
         return Kinds.with(this, "properties", own);
+    }
+
+    /** Metres across that a plant keeps to itself, at most. */
+    public double mostRoom() {
+        double wide = range(WIDTH).most() * range(SIZE).most();
+        return Math.max(range(SPACING).most(), wide * Math.max(1, room));
     }
 
     private static PropertyRange same(double value) {

@@ -313,7 +313,7 @@ public final class CoverScatter {
     }
 
     private Plants stand(Region region, List<String> surfaces) {
-        KeptClear clear = new KeptClear(layer.keepsClear() ? site.before() : List.of());
+        KeptClear clear = new KeptClear(layer.keepsClear() ? site.before(region) : List.of());
         PlantsBuilder builder = new PlantsBuilder(layer, site, beyond, share, cancel);
         for (String surface : surfaces) {
             Candidates candidates = candidates(surface, region);

@@ -4,6 +4,7 @@ import java.util.List;
 import org.lumbrit.core.math.Point3;
 import org.lumbrit.core.props.PlacedMesh;
 import org.lumbrit.core.surface.Ground;
+import org.lumbrit.core.surface.Region;
 
 /** What a cover asks of the site it grows in. */
 public interface CoverSite {
@@ -23,8 +24,8 @@ public interface CoverSite {
     /** Content key of a place. */
     String placeKey(String placeId);
 
-    /** The plants of the covers before this one, whose ground it keeps clear of. */
-    List<Plants> before();
+    /** The plants of the covers before this one whose ground it keeps clear of, those that may matter within a region. */
+    List<Plants> before(Region region);
 
     /** Content key of those plants. */
     String beforeKey();

@@ -6,6 +6,7 @@ import org.lumbrit.core.cover.CoverLayer;
 import org.lumbrit.core.cover.CoverSite;
 import org.lumbrit.core.cover.Plants;
 import org.lumbrit.core.cover.PropertyValues;
+import org.lumbrit.core.math.KeyBuilder;
 import org.lumbrit.core.math.Point3;
 import org.lumbrit.core.props.PlacedMesh;
 import org.lumbrit.core.props.Prop;
@@ -83,14 +84,24 @@ final class SiteCover implements CoverSite {
     }
 
     @Override
-    public List<Plants> before() {
+    public List<Plants> before(Region region) {
         return CoverLayer.before(plan.recipe(), layer).stream()
-                .map(evaluation::whole)
+                .map(cover -> region.equals(Region.EVERYWHERE)
+                        ? evaluation.plants(cover)
+                        : evaluation.plants(cover, region.grown((layer.mostRoom() + cover.mostRoom()) / 2)))
                 .toList();
     }
 
+    /** Of a crowd that is looked at from far, only the part that is shown is kept clear of. */
     @Override
     public String beforeKey() {
-        return plan.earlierKey(layer);
+        KeyBuilder key = new KeyBuilder("before/1").add(plan.earlierKey(layer));
+        boolean thinned = false;
+        for (CoverLayer cover : CoverLayer.before(plan.recipe(), layer)) {
+            double share = evaluation.share(cover);
+            key.add(share);
+            thinned |= share < 1;
+        }
+        return thinned ? key.key() : plan.earlierKey(layer);
     }
 }

@@ -1,5 +1,6 @@
 package org.lumbrit.core.site;
 
+import java.io.IOException;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -8,6 +9,7 @@ import java.util.function.Function;
 import org.lumbrit.core.cover.Carried;
 import org.lumbrit.core.cover.CoverLayer;
 import org.lumbrit.core.cover.CoverScatter;
+import org.lumbrit.core.cover.PlantTiles;
 import org.lumbrit.core.cover.Plants;
 import org.lumbrit.core.falloff.Falloff;
 import org.lumbrit.core.falloff.GridStep;
@@ -546,6 +548,24 @@ public final class SiteEvaluation {
      */
     public Plants plants(CoverLayer layer, Region region, double from, double to) {
         return scatter(layer).thinned(from, to).plants(region);
+    }
+
+    /** All plants of a cover, tile by tile, in bounded memory. */
+    public void eachTile(CoverLayer layer, PlantTiles.Taker taker) throws IOException {
+        PlantTiles.each(
+                plan.ground(),
+                new PlantTiles.Scatter() {
+                    @Override
+                    public Plants plants(Region region) {
+                        return SiteEvaluation.this.plants(layer, region);
+                    }
+
+                    @Override
+                    public double expected(Region region) {
+                        return scatter(layer).expected(region);
+                    }
+                },
+                taker);
     }
 
     private CoverScatter scatter(CoverLayer layer) {

@@ -7,6 +7,7 @@ import java.util.HexFormat;
 import org.lumbrit.core.cover.CoverLayer;
 import org.lumbrit.core.cover.Plants;
 import org.lumbrit.core.math.Decimal;
+import org.lumbrit.core.site.SiteEvaluation;
 import org.lumbrit.core.surface.Samples;
 
 /**
@@ -25,6 +26,19 @@ public final class PlantsCsv {
     public static void write(CoverLayer layer, Plants plants, Writer to) throws IOException {
         CsvWriter csv = Csv.writer(to);
         csv.writeRecord(HEADER);
+        rows(layer, plants, csv);
+        csv.flush();
+    }
+
+    /** All plants of a cover, tile by tile: memory holds no more than a tile's. */
+    public static void write(CoverLayer layer, SiteEvaluation evaluation, Writer to) throws IOException {
+        CsvWriter csv = Csv.writer(to);
+        csv.writeRecord(HEADER);
+        evaluation.eachTile(layer, (plants, share) -> rows(layer, plants, csv));
+        csv.flush();
+    }
+
+    private static void rows(CoverLayer layer, Plants plants, CsvWriter csv) {
         int[] colours = plants.colours(layer);
         Samples feet = plants.feet();
         HexFormat hex = HexFormat.of();
@@ -47,6 +61,5 @@ public final class PlantsCsv {
             row[15] = Decimal.write(plants.growth().at(i), 9);
             csv.writeRecord(row);
         }
-        csv.flush();
     }
 }

@@ -5,6 +5,7 @@ import jakarta.validation.constraints.NotNull;
 import java.io.BufferedOutputStream;
 import java.io.IOException;
 import java.io.StringWriter;
+import java.io.Writer;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -243,10 +244,13 @@ class FilesApi {
             Files.deleteIfExists(zip);
             throw e;
         }
-        // the file has no name any more as soon as it is open, so nothing is left behind
-        Resource body = new InputStreamResource(Files.newInputStream(zip, StandardOpenOption.DELETE_ON_CLOSE));
         return attached(site.recipe().name() + " hand-over.zip", "application/zip")
-                .body(body);
+                .body(opened(zip));
+    }
+
+    /** The file has no name any more as soon as it is open, so nothing is left behind. */
+    private static Resource opened(Path file) throws IOException {
+        return new InputStreamResource(Files.newInputStream(file, StandardOpenOption.DELETE_ON_CLOSE));
     }
 
     private static HandOver format(String word) {
@@ -258,14 +262,19 @@ class FilesApi {
 
     @Heavy
     @GetMapping("/api/sites/{id}/scatter.csv")
-    ResponseEntity<byte[]> scatter(@PathVariable UUID id, @RequestParam String layer, Cancel cancel)
+    ResponseEntity<Resource> scatter(@PathVariable UUID id, @RequestParam String layer, Cancel cancel)
             throws IOException {
         Recipe recipe = store.state(id).recipe();
         CoverLayer cover =
                 recipe.layer(layer, CoverLayer.class).orElseThrow(() -> InvalidRecipeException.missing("cover", layer));
-        StringWriter text = new StringWriter();
-        PlantsCsv.write(cover, views.whole(recipe, 0, cancel).plants(cover), text);
-        return download(cover.name() + ".csv", "text/csv", text.toString().getBytes(StandardCharsets.UTF_8));
+        Path table = Files.createTempFile("lumbrit-plants", ".csv");
+        try (Writer text = Files.newBufferedWriter(table)) {
+            PlantsCsv.write(cover, views.whole(recipe, 0, cancel), text);
+        } catch (IOException | RuntimeException e) {
+            Files.deleteIfExists(table);
+            throw e;
+        }
+        return attached(cover.name() + ".csv", "text/csv").body(opened(table));
     }
 
     @Heavy

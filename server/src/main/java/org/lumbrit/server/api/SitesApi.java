@@ -161,10 +161,17 @@ class SitesApi {
         return Site.of(store.create(store.files(recipe)));
     }
 
+    /** Names of the demo sites that come with Lumbrit. */
+    @GetMapping("/demos")
+    List<String> demos() {
+        return demo.names();
+    }
+
+    /** A demo site anew. @param number in that list, from 0 */
     @PostMapping("/demo")
     @ResponseStatus(HttpStatus.CREATED)
-    Site createDemo() {
-        return Site.of(demo.create());
+    Site createDemo(@RequestParam(defaultValue = "0") int number) {
+        return Site.of(demo.create(number));
     }
 
     @Heavy
