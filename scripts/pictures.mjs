@@ -83,7 +83,7 @@ const PICTURES = {
 for (const [name, take] of Object.entries(PICTURES)) {
   if (only.length > 0 && !only.includes(name)) continue;
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
-  page.setDefaultTimeout(60_000);
+  page.setDefaultTimeout(170_000);
   try {
     await take(page);
     await page.screenshot({ path: `${folder}${name}.png` });

@@ -122,7 +122,9 @@ class FilesJourneyTest extends Journey {
     @Test
     void aDeletedSiteComesBackWithUndo() {
         page.navigate(server.address() + "/");
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Thessock Tarn").setExact(true))
+        page.getByRole(
+                        AriaRole.BUTTON,
+                        new Page.GetByRoleOptions().setName("Thessock Tarn").setExact(true))
                 .click();
         page.waitForURL("**/sites/*");
         String id = page.url().replaceAll(".*/", "");
