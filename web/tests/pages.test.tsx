@@ -55,11 +55,15 @@ describe('the list of sites', () => {
   });
 
   it('shows what each holds and leads to it', async () => {
-    vi.spyOn(api, 'sites').mockResolvedValue([line(), line({ id: 's2', name: 'Hill', layers: 2 })]);
+    vi.spyOn(api, 'sites').mockResolvedValue([line(), line({ id: 's2', name: 'Hill', layers: 2, still: 7 })]);
     open(<SitesPage />);
     expect(await screen.findByText('160 m wide, 3 falloffs, 1 layer')).toBeTruthy();
     expect(screen.getByText('160 m wide, 3 falloffs, 2 layers')).toBeTruthy();
-    expect(screen.getByRole('link', { name: 'Open Hill' }).getAttribute('href')).toBe('/sites/s2');
+    const hill = screen.getByRole('link', { name: 'Open Hill' });
+    expect(hill.getAttribute('href')).toBe('/sites/s2');
+    // the picture as it was last seen; a site that nobody has looked at has none, and says so
+    expect(hill.querySelector('img')?.getAttribute('src')).toBe('/api/sites/s2/still?of=7');
+    expect(screen.getByRole('link', { name: 'Open Tarn, not looked at yet' }).querySelector('img')).toBeNull();
   });
 
   it('opens a recipe that is dropped, and says why one cannot be opened', async () => {

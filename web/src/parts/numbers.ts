@@ -52,6 +52,11 @@ export function parsed(text: string, unit: string): number | null {
   return value;
 }
 
+/** Metres as a hand sets them: four digits, so that a log has its millimetres and a range its metres. */
+export function byHand(metres: number): number {
+  return Math.abs(metres) < 1e-6 ? 0 : Number(metres.toPrecision(4));
+}
+
 /** Metres to the tenth of a millimetre, fine enough for the smallest plant. */
 export function toTenthOfMillimetre(metres: number): number {
   return Math.round(metres * 1e4) / 1e4;

@@ -85,7 +85,7 @@ export function SitesPage() {
         <div className="places">
           {sites.data?.map((site) => (
             <article key={site.id} className="place-card">
-              <Link to={`/sites/${site.id}`} className="picture" aria-label={`Open ${site.name}`}>
+              <Link to={`/sites/${site.id}`} className="picture" aria-label={`Open ${site.name}${site.still > 0 ? '' : ', not looked at yet'}`}>
                 {site.still > 0 ? <img src={`/api/sites/${site.id}/still?of=${site.still}`} alt="" loading="lazy" /> : <span className="unseen">not looked at yet</span>}
               </Link>
               <div className="p-3 d-flex align-items-start">

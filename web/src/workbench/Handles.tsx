@@ -3,6 +3,7 @@ import type { Source } from '../api/types';
 import type { Viewport } from '../view3d/Viewport';
 import type { Handle, Point } from './sourceHandles';
 import { useSession } from './session';
+import { timesOf } from './settings';
 
 interface Props {
   falloff: string;
@@ -12,7 +13,8 @@ interface Props {
 
 /** Buttons over the picture, each at its place; they are dragged along their line, or moved by arrow keys. */
 export function Handles({ falloff, handles, viewport }: Props) {
-  const { preview, commit } = useSession();
+  const { recipe, preview, commit } = useSession();
+  const times = timesOf(recipe);
   const [, redraw] = useReducer((n: number) => n + 1, 0);
   const held = useRef<{ handle: Handle; x: number; y: number; perMetre: [number, number]; last: Source | null } | null>(null);
   useEffect(() => viewport.onLook(redraw), [viewport]);
@@ -33,7 +35,7 @@ export function Handles({ falloff, handles, viewport }: Props) {
     const [px, py] = now.perMetre;
     const length = Math.max(1e-6, px * px + py * py);
     const metres = ((event.clientX - now.x) * px + (event.clientY - now.y) * py) / length;
-    now.last = now.handle.moved(Math.max(-500, Math.min(500, metres)));
+    now.last = now.handle.moved(Math.max(-500 * times, Math.min(500 * times, metres)));
     preview(edit(now.last));
   };
   const up = () => {
@@ -46,7 +48,7 @@ export function Handles({ falloff, handles, viewport }: Props) {
     if (!way) return;
     event.preventDefault();
     event.stopPropagation();
-    commit(edit(handle.moved(way * (event.shiftKey ? 1 : 0.1))));
+    commit(edit(handle.moved(way * times * (event.shiftKey ? 1 : 0.1))));
   };
   return (
     <>

@@ -1,6 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
 import { api, whenStopped } from '../api/client';
-import { shown, withUnit } from '../parts/numbers';
+import { byHand, shown, withUnit } from '../parts/numbers';
 import { isRelief } from './layerKinds';
 import { useSession } from './session';
 import { useSelection } from '../view/view';
@@ -48,13 +48,13 @@ export function LaidLine() {
       {laying === 'tape' ? (
         <dl className="tape" data-testid="tape">
           <dt>Straight</dt>
-          <dd>{withUnit(Number(Math.hypot(flat, rise).toFixed(2)), 'm')}</dd>
+          <dd>{withUnit(byHand(Math.hypot(flat, rise)), 'm')}</dd>
           <dt>In plan</dt>
-          <dd>{withUnit(Number(flat.toFixed(2)), 'm')}</dd>
+          <dd>{withUnit(byHand(flat), 'm')}</dd>
           <dt>Over the ground</dt>
-          <dd>{data ? withUnit(Number(data.overGround.toFixed(2)), 'm') : '…'}</dd>
+          <dd>{data ? withUnit(byHand(data.overGround), 'm') : '…'}</dd>
           <dt>Up or down</dt>
-          <dd>{withUnit(Number(rise.toFixed(2)), 'm')}</dd>
+          <dd>{withUnit(byHand(rise), 'm')}</dd>
           <dt>Slope</dt>
           <dd>{withUnit(Number(((Math.atan2(Math.abs(rise), flat) * 180) / Math.PI).toFixed(1)), '°')}</dd>
         </dl>
@@ -71,12 +71,12 @@ function ProfileChart({ distance, before, after }: { distance: number[]; before:
   const low = Math.min(...all);
   const high = Math.max(...all);
   const end = distance.at(-1) || 1;
-  const range = Math.max(0.1, high - low);
+  const range = Math.max(0.01 * end, high - low);
   const path = (heights: number[]) =>
     heights.map((h, i) => `${i === 0 ? 'M' : 'L'}${((distance[i]! / end) * WIDTH).toFixed(1)} ${(HEIGHT - ((h - low) / range) * (HEIGHT - 8) - 4).toFixed(1)}`).join('');
   return (
     <>
-      <svg className="profile" width={WIDTH} height={HEIGHT} viewBox={`0 0 ${WIDTH} ${HEIGHT}`} role="img" aria-label={`Profile of ${end.toFixed(1)} m, heights from ${low.toFixed(1)} to ${high.toFixed(1)} m`}>
+      <svg className="profile" width={WIDTH} height={HEIGHT} viewBox={`0 0 ${WIDTH} ${HEIGHT}`} role="img" aria-label={`Profile of ${withUnit(byHand(end), 'm')}, heights from ${withUnit(byHand(low), 'm')} to ${withUnit(byHand(high), 'm')}`}>
         <path className="under" d={`${path(after)}L${WIDTH} ${HEIGHT}L0 ${HEIGHT}Z`} />
         <path className="before" d={path(before)} />
         <path className="after" d={path(after)} />
@@ -86,7 +86,7 @@ function ProfileChart({ distance, before, after }: { distance: number[]; before:
         <span>
           {shown(low)} to {shown(high)} m high · <span className="key before">before</span> · <span className="key after">after</span>
         </span>
-        <span>{end.toFixed(1)} m</span>
+        <span>{withUnit(byHand(end), 'm')}</span>
       </div>
     </>
   );

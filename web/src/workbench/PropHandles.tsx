@@ -1,14 +1,15 @@
 import { useEffect, useReducer, useRef } from 'react';
 import type { Prop } from '../api/types';
 import type { Viewport } from '../view3d/Viewport';
+import { byHand, withUnit } from '../parts/numbers';
 import { useSession } from './session';
-import { describe } from './settings';
+import { describe, timesOf } from './settings';
 import { propsOf } from '../view/manifest';
 import { useSeen, useSelection } from '../view/view';
 
 type Grip = 'move' | 'turn' | 'size';
 
-const round = (v: number, digits = 2) => Number(v.toFixed(digits));
+const round = (v: number, digits?: number) => (digits === undefined ? byHand(v) : Number(v.toFixed(digits)));
 
 /** Three knobs at the chosen prop: one moves it over the ground, one turns it, one sizes it. */
 export function PropHandles({ viewport }: { viewport: Viewport }) {
@@ -27,9 +28,9 @@ export function PropHandles({ viewport }: { viewport: Viewport }) {
   const middle: [number, number, number] = [(x0 + x1) / 2, (y0 + y1) / 2, (z0 + z1) / 2];
   const decided = describe(kinds.poses, prop.pose.kind)?.decides ?? [];
   const grips: { grip: Grip; at: [number, number, number]; text: string; label: string }[] = [
-    { grip: 'move', at: [view.origin[0]!, y0, view.origin[2]!], text: `x ${round(prop.x, 1)} z ${round(prop.z, 1)} m`, label: 'Move over the ground' },
+    { grip: 'move', at: [view.origin[0]!, y0, view.origin[2]!], text: `x ${withUnit(prop.x, 'm')} z ${withUnit(prop.z, 'm')}`, label: 'Move over the ground' },
     { grip: 'turn', at: [x1, middle[1], middle[2]], text: `${round(prop.heading, 0)}°`, label: 'Turn' },
-    { grip: 'size', at: [middle[0], y1, middle[2]], text: `× ${round(prop.size)}`, label: 'Size' },
+    { grip: 'size', at: [middle[0], y1, middle[2]], text: `× ${round(prop.size, 2)}`, label: 'Size' },
   ];
   const changed = (grip: Grip, event: React.PointerEvent): Prop | null => {
     const { start, x, y } = held.current!;
@@ -45,8 +46,9 @@ export function PropHandles({ viewport }: { viewport: Viewport }) {
     event.preventDefault();
     event.stopPropagation();
     const step = event.shiftKey ? 10 : 1;
+    const metres = 0.1 * timesOf(recipe) * step;
     const [dx, dz] = way as [number, number];
-    if (grip === 'move') commit([{ kind: 'set-prop', prop: { ...saved, x: round(saved.x + 0.1 * dx * step), z: round(saved.z + 0.1 * dz * step) } }]);
+    if (grip === 'move') commit([{ kind: 'set-prop', prop: { ...saved, x: round(saved.x + dx * metres), z: round(saved.z + dz * metres) } }]);
     else if (grip === 'turn') commit([{ kind: 'set-prop', prop: { ...saved, heading: round(saved.heading + (dx - dz) * step, 1) } }]);
     else commit([{ kind: 'set-prop', prop: { ...saved, size: round(Math.max(0.01, saved.size + 0.01 * (dx - dz) * step), 3) } }]);
   };

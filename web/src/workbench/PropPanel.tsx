@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { Dropdown } from 'react-bootstrap';
 import type { Prop } from '../api/types';
 import { EditableName } from '../parts/EditableName';
-import { withUnit } from '../parts/numbers';
+import { byHand, withUnit } from '../parts/numbers';
 import { KindField } from './KindField';
 import { SettingField } from './SettingField';
 import { useSession } from './session';
@@ -121,9 +121,9 @@ export function freshProp(shape: Prop['shape'], name: string, taken: string[], a
     id: freshId('t'),
     name: freeName(name, taken),
     shape,
-    x: Number(at[0].toFixed(2)),
+    x: byHand(at[0]),
     y: 0,
-    z: Number(at[1].toFixed(2)),
+    z: byHand(at[1]),
     heading: 0,
     pitch: 0,
     roll: 0,

@@ -1,3 +1,4 @@
+import { byHand, withUnit } from '../parts/numbers';
 import type { Place, Source } from '../api/types';
 
 export type Point = [number, number, number];
@@ -47,8 +48,8 @@ const PALE = '#d9a8cb';
 type Of<K extends Source['kind']> = Extract<Source, { kind: K }>;
 type Makers = { [K in Source['kind']]?: (source: Of<K>, around: Surroundings) => Held };
 
-const round = (v: number, digits = 2) => Number(v.toFixed(digits));
-const metres = (v: number) => `${round(v)} m`;
+const round = (v: number, digits?: number) => (digits === undefined ? byHand(v) : Number(v.toFixed(digits)));
+const metres = (v: number) => withUnit(round(v), 'm');
 const radians = (degrees: number) => (degrees * Math.PI) / 180;
 const turn = (heading: number) => ((heading % 360) + 360) % 360;
 
@@ -114,7 +115,7 @@ function ruler(id: string, label: string, around: Surroundings, axis: Point, siz
   const foot = middle(around, 0.02 * around.width);
   const tip = along(foot, axis, size);
   return {
-    handles: [{ id, label, text: metres(size), at: tip, axis, moved: (m) => set(round(Math.max(0.01, size + m))) }],
+    handles: [{ id, label, text: metres(size), at: tip, axis, moved: (m) => set(round(Math.max(0.001, size + m))) }],
     lines: [{ points: [foot, tip], closed: false, colour: HEATHER, flat: true }],
   };
 }

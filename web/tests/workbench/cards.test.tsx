@@ -161,7 +161,7 @@ describe('a prop', () => {
     await userEvent.click(screen.getByRole('button', { name: '+ prop' }));
     expect(screen.queryByText('Mesh')).toBeNull();
     await userEvent.click(screen.getByText('Boulder'));
-    expect(session.commit.mock.lastCall![0]).toMatchObject([{ kind: 'set-prop', prop: { name: 'Boulder 2', x: 12.35, z: -6.79, standing: true, shape: { kind: 'boulder', radius: 1 } } }]);
+    expect(session.commit.mock.lastCall![0]).toMatchObject([{ kind: 'set-prop', prop: { name: 'Boulder 2', x: 12.35, z: -6.789, standing: true, shape: { kind: 'boulder', radius: 1 } } }]);
     expect(onMade).toHaveBeenCalledTimes(1);
   });
 });

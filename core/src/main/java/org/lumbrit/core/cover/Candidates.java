@@ -3,6 +3,7 @@ package org.lumbrit.core.cover;
 import java.util.stream.IntStream;
 import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.math.Chunks;
+import org.lumbrit.core.math.KeyBuilder;
 import org.lumbrit.core.math.Results;
 import org.lumbrit.core.surface.Ground;
 import org.lumbrit.core.surface.Region;
@@ -19,6 +20,19 @@ record Candidates(Samples samples, double[] threshold) implements Results.Weight
     @Override
     public long bytes() {
         return samples.bytes() + 8L * threshold.length;
+    }
+
+    /** Those on the ground that can stand at all at a density of so many plants per m² of true surface. */
+    Candidates possible(double most) {
+        int[] kept = IntStream.range(0, threshold.length)
+                .filter(i -> most * Ground.stretch(samples.ny()[i]) >= threshold[i])
+                .toArray();
+        double[] stand = new double[kept.length];
+        for (int i = 0; i < kept.length; i++) {
+            stand[i] = threshold[kept[i]];
+        }
+        String key = new KeyBuilder("possible/1").add(samples.key()).add(most).key();
+        return new Candidates(samples.pick(key, kept), stand);
     }
 
     /** Those that keep a spacing in plan, each from the density on that it had. */

@@ -317,6 +317,11 @@ public final class CoverScatter {
         PlantsBuilder builder = new PlantsBuilder(layer, site, beyond, share, cancel);
         for (String surface : surfaces) {
             Candidates candidates = candidates(surface, region);
+            if (surface.isEmpty() && (share < 1 || beyond > 0)) {
+                // most are there for the steepest cell only, and need no density looked up
+                candidates = candidates.possible(
+                        share * range(surface, CoverLayer.DENSITY).most());
+            }
             builder.standing(surface, candidates, end(surface), clear, spacingRange(surface), this::spacings);
         }
         if (beyond == 0) {
