@@ -42,7 +42,13 @@ const place = (name, pose) => async (page) => {
   if (pose) await page.addInitScript(([of, seat]) => localStorage.setItem(`lumbrit.eye.${of}`, seat), [id, JSON.stringify({ pose, parallel: false })]);
   await page.goto(`${base}/sites/${id}`);
   await ripe(page);
-  await page.waitForTimeout(6000);
+  // what stands near the eye is asked for once the rest is there: nothing may come any more for a while
+  await page.waitForFunction(() => {
+    const { asked, shown, ripe: done } = document.querySelector('.stage canvas').dataset;
+    const still = asked === shown && done === 'true';
+    window.since = still ? (window.since ?? performance.now()) : undefined;
+    return still && performance.now() - window.since > 9000;
+  }, undefined, { polling: 300 });
   await ripe(page);
 };
 const keepStill = async (name) => {
