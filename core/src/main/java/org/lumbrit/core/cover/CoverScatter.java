@@ -22,6 +22,8 @@ import org.lumbrit.core.surface.Samples;
 public final class CoverScatter {
     private static final ResultKind<Plants> PLANTS = ResultKind.of("plants/3", Plants.class);
     private static final double MOST_OF_IT = 0.5;
+    /** True area per plan area of ground that is steep all over. */
+    private static final double STEEP = 1.6;
 
     private final CoverLayer layer;
     private final CoverSite site;
@@ -61,15 +63,34 @@ public final class CoverScatter {
      * one decides. Those on props and in rows, lines and clusters are placed and counted.
      */
     public double expected(Region region) {
+        return expected(region, Expected.FINE);
+    }
+
+    /** Whether it surely has fewer plants than so many: by its greatest density all over the ground, or else by a sixtieth of the places. */
+    public boolean isFewerThan(double count) {
+        double area = site.values("")
+                .support(CoverLayer.DENSITY)
+                .and(Region.of(ground))
+                .area();
+        double least = spacingRange("").least();
+        double dense = Math.min(
+                STEEP * range("", CoverLayer.DENSITY).most(), least > 0 ? end(least) : Double.POSITIVE_INFINITY);
+        return layer.bed().surfaces(site.shownProps()).equals(List.of("")) && area * dense < count
+                || expected(Region.EVERYWHERE, Expected.COARSE) < count;
+    }
+
+    private double expected(Region region, int cells) {
         List<String> surfaces = layer.bed().surfaces(site.shownProps());
         if (!surfaces.equals(List.of("")) || !(layer.pattern() instanceof Pattern.Scattered)) {
             return plants(region).count();
         }
         KeyBuilder key = new KeyBuilder("expected plants/1").add(ground.key()).add(spacingKey(""));
         addRegion(key, region);
-        key.add(site.values("").key(CoverLayer.DENSITY));
-        long[] bits = results.get(key.key(), cancel, shared ->
-                new long[] {Double.doubleToRawLongBits(new Expected(this, site, end(1)).within(region, shared))});
+        key.add(site.values("").key(CoverLayer.DENSITY)).add(cells);
+        long[] bits =
+                results.get(key.key(), cancel, shared -> new long[] {
+                    Double.doubleToRawLongBits(new Expected(this, site, end(1), cells).within(region, shared))
+                });
         return Double.longBitsToDouble(bits[0]) + layer.placed().size();
     }
 

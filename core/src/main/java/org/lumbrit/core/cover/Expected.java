@@ -14,8 +14,10 @@ import org.lumbrit.core.surface.Samples;
  * falloff fall in step with it. Plants taken out or placed by hand, and what a cover keeps clear of, are not in it.
  */
 final class Expected {
-    /** Cells along the longer side of the part of the ground where density may be more than 0. */
-    private static final int CELLS = 768;
+    /** Cells along the longer side of the part of the ground where density may be more than 0, for a number that is said. */
+    static final int FINE = 768;
+    /** The same for a first guess. */
+    static final int COARSE = 96;
 
     private static final int SALT = 61;
 
@@ -23,9 +25,11 @@ final class Expected {
     private final CoverSite site;
     private final Ground ground;
     private final double end;
+    private final int cells;
 
-    /** @param end plants per m² in plan from which on the spacing floor leaves no room, of a spacing of 1 m */
-    Expected(CoverScatter scatter, CoverSite site, double end) {
+    /** @param cells along the longer side; @param end plants per m² in plan from which on the spacing floor leaves no room, of a spacing of 1 m */
+    Expected(CoverScatter scatter, CoverSite site, double end, int cells) {
+        this.cells = cells;
         this.scatter = scatter;
         this.site = site;
         this.ground = site.ground();
@@ -44,8 +48,8 @@ final class Expected {
         double across = part.x1() - part.x0();
         double along = part.z1() - part.z0();
         double longer = Math.max(across, along);
-        int columns = Math.max(1, (int) Math.ceil(CELLS * across / longer));
-        int rows = Math.max(1, (int) Math.ceil(CELLS * along / longer));
+        int columns = Math.max(1, (int) Math.ceil(cells * across / longer));
+        int rows = Math.max(1, (int) Math.ceil(cells * along / longer));
         Samples samples = Samples.allocate(
                 new KeyBuilder("expected/1")
                         .add(ground.key())
@@ -53,6 +57,7 @@ final class Expected {
                         .add(part.z0())
                         .add(part.x1())
                         .add(part.z1())
+                        .add(cells)
                         .key(),
                 columns * rows);
         Chunks.run(samples.count(), cancel, (from, to) -> {

@@ -65,6 +65,8 @@ public final class SiteEvaluation {
     private static final int MOST_TRIANGLES = 20_000_000;
     /** Covers of more plants are crowds. */
     private static final double CROWD = 2e6;
+    /** Where a rough guess has less than this share of a crowd, it is none. */
+    private static final double GUESSED = 0.6;
     /** Of a crowd no more plants than so many are looked at. */
     private static final double LOOKED_AT = 150_000;
 
@@ -590,7 +592,11 @@ public final class SiteEvaluation {
 
     /** Which part of a cover's plants {@link #plants(CoverLayer)} gives: 1, or a power of ½ where they are a crowd. */
     public double share(CoverLayer layer) {
-        if (!thins) {
+        return thins ? plan.measure("share " + layer.id(), () -> lookedAt(layer)) : 1;
+    }
+
+    private double lookedAt(CoverLayer layer) {
+        if (scatter(layer).isFewerThan(GUESSED * CROWD)) {
             return 1;
         }
         double expected = expected(layer);
