@@ -49,7 +49,7 @@ type Of<K extends Source['kind']> = Extract<Source, { kind: K }>;
 type Makers = { [K in Source['kind']]?: (source: Of<K>, around: Surroundings) => Held };
 
 const round = (v: number, digits?: number) => (digits === undefined ? byHand(v) : Number(v.toFixed(digits)));
-const metres = (v: number) => withUnit(round(v), 'm');
+const metres = (v: number) => (Math.abs(v) < 1 ? withUnit(round(v), 'm') : `${round(v)} m`);
 const radians = (degrees: number) => (degrees * Math.PI) / 180;
 const turn = (heading: number) => ((heading % 360) + 360) % 360;
 
