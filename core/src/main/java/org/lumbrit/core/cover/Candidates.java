@@ -27,22 +27,21 @@ record Candidates(Samples samples, double[] threshold) implements Results.Weight
         int[] kept = IntStream.range(0, threshold.length)
                 .filter(i -> most * Ground.stretch(samples.ny()[i]) >= threshold[i])
                 .toArray();
+        return pick(new KeyBuilder("possible/1").add(samples.key()).add(most).key(), kept);
+    }
+
+    /** Some of them, each from the density on that it had. @param key of their samples; @param kept which, in order */
+    Candidates pick(String key, int[] kept) {
         double[] stand = new double[kept.length];
         for (int i = 0; i < kept.length; i++) {
             stand[i] = threshold[kept[i]];
         }
-        String key = new KeyBuilder("possible/1").add(samples.key()).add(most).key();
         return new Candidates(samples.pick(key, kept), stand);
     }
 
     /** Those that keep a spacing in plan, each from the density on that it had. */
     Candidates settledInPlan(String key, double[] r) {
-        int[] kept = settled(samples.x(), new double[r.length], samples.z(), r, (i, j, near) -> false);
-        double[] stand = new double[kept.length];
-        for (int i = 0; i < kept.length; i++) {
-            stand[i] = threshold[kept[i]];
-        }
-        return new Candidates(samples.pick(key, kept), stand);
+        return pick(key, settled(samples.x(), new double[r.length], samples.z(), r, (i, j, near) -> false));
     }
 
     /** Indices of those that settle with a spacing, whichever places they are given. */

@@ -256,12 +256,7 @@ public final class CoverScatter {
                 kept[n++] = i;
             }
         }
-        kept = Arrays.copyOf(kept, n);
-        double[] threshold = new double[n];
-        for (int i = 0; i < n; i++) {
-            threshold[i] = all.threshold()[kept[i]];
-        }
-        return new Candidates(all.samples().pick(key, kept), threshold);
+        return all.pick(key, Arrays.copyOf(kept, n));
     }
 
     /** Ends of a property; where nothing drives it, its high end everywhere. */

@@ -55,11 +55,12 @@ public class PlantViews {
         List<Ring> rings = rings(still, cover, request);
         double within = rings.isEmpty() ? 0 : rings.get(rings.size() - 1).wholeWithin();
         double share = still.share(cover) * (plants.count() == 0 ? 1 : (double) shown.length / plants.count());
+        String shapes = shapes(still, cover, planted, cancel);
         List<PlantsSubject> subjects = new ArrayList<>();
         subjects.add(PlantsSubject.of(
                 cover.id(),
                 data(still, cover, plants, shown, planted, cancel),
-                shapes(still, cover, planted, cancel),
+                shapes,
                 plants.surfaces(),
                 share,
                 within));
@@ -70,7 +71,7 @@ public class PlantViews {
                 subjects.add(PlantsSubject.of(
                         cover.id() + "~" + subjects.size(),
                         data(still, cover, nearer, all, planted, cancel),
-                        shapes(still, cover, planted, cancel),
+                        shapes,
                         nearer.surfaces(),
                         share,
                         within));
