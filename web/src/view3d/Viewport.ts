@@ -269,6 +269,7 @@ export class Viewport {
    */
   showMoment(position: number, playing = false): boolean {
     const all = this.motion.show(position);
+    this.canvas.dataset.moment = !this.motion.moves ? 'none' : all ? 'whole' : 'partial';
     const field = this.subjects.get('field')?.subject;
     if (field instanceof Field) field.instead(playing && this.look.values ? this.motion.gusts() : null);
     if (playing) this.drawMoment();

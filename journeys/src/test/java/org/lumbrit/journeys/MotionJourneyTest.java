@@ -56,6 +56,8 @@ class MotionJourneyTest extends Journey {
             }
         }
         page.waitForFunction("() => /^no seam|^seam/.test(document.querySelector('.seam-button')?.textContent ?? '')");
+        // what the motion is has been said; its blocks may still be on their way to the picture
+        page.waitForFunction("() => document.querySelector('.stage canvas').dataset.moment === 'whole'");
         browser.ripen();
     }
 
