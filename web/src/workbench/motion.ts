@@ -102,9 +102,10 @@ export function useMoving({ site, kinds, edits }: { site: Site; kinds: AllKinds;
         const view = await api.motion(site.id, site.revision, edits, full, abort.signal);
         const keys = keysOf(view);
         useNotes.getState().over('motion');
-        set({ computing: false, motion: view });
         const signature = [...keys, view.frames, view.start, view.step].join(' ');
-        if (signature === last.current) return;
+        // what plays already is the same: the picture need not be drawn anew
+        if (signature === last.current) return set({ computing: false });
+        set({ computing: false, motion: view });
         blocks.keep(keys);
         moving = new Moving(view);
         const now = moving;

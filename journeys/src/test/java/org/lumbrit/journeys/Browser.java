@@ -127,17 +127,23 @@ final class Browser implements AutoCloseable {
         page.mouse().click(box.x + left * box.width, box.y + top * box.height);
     }
 
-    /** Keeps the pixels of the view under a name, for {@link #difference}. */
+    /**
+     * Keeps the pixels of the view under a name, for {@link #difference}: those of the picture that has ripened to its end, in the
+     * same breath in which it is seen to be so.
+     */
     void keepPicture(String name) {
-        page.evaluate("""
+        settle();
+        page.waitForFunction("""
                 (name) => {
                   const view = document.querySelector('.stage canvas');
+                  if (!(%s)() || view.dataset.ripe !== 'true') return false;
                   const copy = document.createElement('canvas');
                   copy.width = 320; copy.height = Math.round(320 * view.height / view.width);
                   const pen = copy.getContext('2d');
                   pen.drawImage(view, 0, 0, copy.width, copy.height);
                   (window.kept ??= {})[name] = pen.getImageData(0, 0, copy.width, copy.height).data;
-                }""", name);
+                  return true;
+                }""".formatted(SHOWN), name);
     }
 
     /** Mean difference of two kept pictures, 0..255 a channel. */
