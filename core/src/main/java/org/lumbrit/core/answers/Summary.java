@@ -12,12 +12,15 @@ import org.lumbrit.core.math.Chunks;
 public record Summary(float min, float max, double covered, double from, double to, float[] histogram) {
     public static final int BINS = 24;
 
+    /** From the bins of one quarter of a chunk to those of the next. */
+    private static final int APART = 32;
+
     /**
      * @param areas what each value stands for
      * @param half from which value on a place counts as covered
      */
     public static Summary of(float[] values, float[] areas, double half) {
-        Part[] parts = new Part[(values.length + Chunks.SIZE - 1) / Chunks.SIZE];
+        Part[] parts = new Part[Chunks.count(values.length)];
         Chunks.run(values.length, Cancel.NEVER, (from, to) -> {
             Part part = new Part();
             part.extent(values, areas, half, from, to);
@@ -57,50 +60,71 @@ public record Summary(float min, float max, double covered, double from, double 
         private final double[] bins = new double[BINS];
 
         void extent(float[] values, float[] areas, double half, int from, int to) {
+            // a sum of its own for each quarter of the chunk, as one would wait for every addition
+            int quarter = (to - from) / 4;
             float least = Float.POSITIVE_INFINITY;
             float most = Float.NEGATIVE_INFINITY;
+            double a = 0;
+            double b = 0;
+            double c = 0;
+            double d = 0;
+            double overA = 0;
+            double overB = 0;
+            double overC = 0;
+            double overD = 0;
+            for (int i = from, end = from + quarter; i < end; i++) {
+                int j = i + quarter;
+                int k = j + quarter;
+                int l = k + quarter;
+                a += areas[i];
+                b += areas[j];
+                c += areas[k];
+                d += areas[l];
+                overA += values[i] >= half ? areas[i] : 0;
+                overB += values[j] >= half ? areas[j] : 0;
+                overC += values[k] >= half ? areas[k] : 0;
+                overD += values[l] >= half ? areas[l] : 0;
+            }
+            for (int i = from + 4 * quarter; i < to; i++) {
+                a += areas[i];
+                overA += values[i] >= half ? areas[i] : 0;
+            }
             for (int i = from; i < to; i++) {
                 // plain comparisons take a sixth of the time of the language's own min and max
                 least = values[i] < least ? values[i] : least;
                 most = values[i] > most ? values[i] : most;
             }
-            // two sums of each, as one would wait for every addition
-            double all = 0;
-            double reached = 0;
-            double otherAll = 0;
-            double otherReached = 0;
-            int i = from;
-            for (; i + 1 < to; i += 2) {
-                all += areas[i];
-                otherAll += areas[i + 1];
-                reached += values[i] >= half ? areas[i] : 0;
-                otherReached += values[i + 1] >= half ? areas[i + 1] : 0;
-            }
-            if (i < to) {
-                all += areas[i];
-                reached += values[i] >= half ? areas[i] : 0;
-            }
             min = least;
             max = most;
-            area = all + otherAll;
-            covered = reached + otherReached;
+            area = a + b + (c + d);
+            covered = overA + overB + (overC + overD);
         }
 
         void fill(float[] values, float[] areas, double low, double scale, int from, int to) {
-            // neighbours mostly fall into the same bin: two rows of bins in turn, so that one need not wait for the
-            // other
-            double[] others = new double[BINS];
-            int i = from;
-            for (; i + 1 < to; i += 2) {
-                bins[Math.min(BINS - 1, (int) ((values[i] - low) * scale))] += areas[i];
-                others[Math.min(BINS - 1, (int) ((values[i + 1] - low) * scale))] += areas[i + 1];
+            // neighbours mostly fall into the same bin: each quarter of the chunk has bins of its own, so that none
+            // need wait
+            // for another's addition
+            int quarter = (to - from) / 4;
+            double[] four = new double[4 * APART];
+            for (int i = from, end = from + quarter; i < end; i++) {
+                int j = i + quarter;
+                int k = j + quarter;
+                int l = k + quarter;
+                four[bin(values[i], low, scale)] += areas[i];
+                four[APART + bin(values[j], low, scale)] += areas[j];
+                four[2 * APART + bin(values[k], low, scale)] += areas[k];
+                four[3 * APART + bin(values[l], low, scale)] += areas[l];
             }
-            if (i < to) {
-                bins[Math.min(BINS - 1, (int) ((values[i] - low) * scale))] += areas[i];
+            for (int i = from + 4 * quarter; i < to; i++) {
+                four[bin(values[i], low, scale)] += areas[i];
             }
             for (int b = 0; b < BINS; b++) {
-                bins[b] += others[b];
+                bins[b] = four[b] + four[APART + b] + (four[2 * APART + b] + four[3 * APART + b]);
             }
+        }
+
+        private static int bin(float value, double low, double scale) {
+            return Math.min(BINS - 1, (int) ((value - low) * scale));
         }
     }
 }

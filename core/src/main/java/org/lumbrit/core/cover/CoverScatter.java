@@ -5,6 +5,7 @@ import java.util.Arrays;
 import java.util.List;
 import org.lumbrit.core.math.BeyondRoomException;
 import org.lumbrit.core.math.Cancel;
+import org.lumbrit.core.math.Chunks;
 import org.lumbrit.core.math.Decimal;
 import org.lumbrit.core.math.KeyBuilder;
 import org.lumbrit.core.math.ResultKind;
@@ -291,10 +292,15 @@ public final class CoverScatter {
         double[] out = new double[samples.count()];
         float[] width = layer.room() == 0 ? floor : values.at(CoverLayer.WIDTH, samples);
         float[] size = layer.room() == 0 ? floor : values.at(CoverLayer.SIZE, samples);
-        for (int i = 0; i < out.length; i++) {
-            double wanted = Math.max(floor[i], layer.room() * width[i] * size[i]);
-            out[i] = Math.min(range.most(), Math.max(range.least(), wanted));
-        }
+        double share = layer.room();
+        double least = range.least();
+        double most = range.most();
+        Chunks.run(out.length, cancel, (from, to) -> {
+            for (int i = from; i < to; i++) {
+                double wanted = Math.max(floor[i], share * width[i] * size[i]);
+                out[i] = Math.min(most, Math.max(least, wanted));
+            }
+        });
         return out;
     }
 

@@ -2,6 +2,8 @@ package org.lumbrit.core.cover;
 
 import java.util.Arrays;
 import java.util.List;
+import org.lumbrit.core.math.Cancel;
+import org.lumbrit.core.math.Chunks;
 
 /** The discs that plants of other covers keep to themselves, in cells in plan as wide as the largest. Thread-safe. */
 final class KeptClear {
@@ -23,13 +25,15 @@ final class KeptClear {
         double east = -1e300;
         double south = -1e300;
         for (Plants each : before) {
-            for (int i = 0; i < each.count(); i++) {
-                most = Math.max(most, each.room().at(i));
-                west = Math.min(west, each.feet().x()[i]);
-                east = Math.max(east, each.feet().x()[i]);
-                north = Math.min(north, each.feet().z()[i]);
-                south = Math.max(south, each.feet().z()[i]);
+            double[] x = each.feet().x();
+            double[] z = each.feet().z();
+            for (int i = 0; i < x.length; i++) {
+                west = x[i] < west ? x[i] : west;
+                east = x[i] > east ? x[i] : east;
+                north = z[i] < north ? z[i] : north;
+                south = z[i] > south ? z[i] : south;
             }
+            most = Math.max(most, each.room().most());
         }
         lowX = total == 0 ? 0 : west;
         lowZ = total == 0 ? 0 : north;
@@ -43,30 +47,45 @@ final class KeptClear {
     }
 
     private void fill(List<Plants> before) {
-        for (Plants each : before) {
-            for (int i = 0; i < each.count(); i++) {
-                start[cellOf(each, i) + 1]++;
+        List<int[]> cells = before.stream().map(this::cells).toList();
+        for (int[] each : cells) {
+            for (int cellOf : each) {
+                start[cellOf + 1]++;
             }
         }
         for (int c = 1; c < start.length; c++) {
             start[c] += start[c - 1];
         }
         int[] next = Arrays.copyOf(start, start.length);
-        for (Plants each : before) {
-            for (int i = 0; i < each.count(); i++) {
-                int at = 4 * next[cellOf(each, i)]++;
-                discs[at] = each.feet().x()[i];
-                discs[at + 1] = each.feet().y()[i];
-                discs[at + 2] = each.feet().z()[i];
+        for (int p = 0; p < cells.size(); p++) {
+            Plants each = before.get(p);
+            int[] cell = cells.get(p);
+            double[] x = each.feet().x();
+            double[] y = each.feet().y();
+            double[] z = each.feet().z();
+            for (int i = 0; i < cell.length; i++) {
+                int at = 4 * next[cell[i]]++;
+                discs[at] = x[i];
+                discs[at + 1] = y[i];
+                discs[at + 2] = z[i];
                 discs[at + 3] = each.room().at(i);
             }
         }
     }
 
-    private int cellOf(Plants each, int i) {
-        int column = Math.min(across - 1, (int) ((each.feet().x()[i] - lowX) / cell));
-        int row = Math.min(down - 1, (int) ((each.feet().z()[i] - lowZ) / cell));
-        return row * across + column;
+    /** In which cell each of them stands. */
+    private int[] cells(Plants plants) {
+        double[] x = plants.feet().x();
+        double[] z = plants.feet().z();
+        int[] cells = new int[x.length];
+        Chunks.run(cells.length, Cancel.NEVER, (from, to) -> {
+            for (int i = from; i < to; i++) {
+                int column = Math.min(across - 1, (int) ((x[i] - lowX) / cell));
+                int row = Math.min(down - 1, (int) ((z[i] - lowZ) / cell));
+                cells[i] = row * across + column;
+            }
+        });
+        return cells;
     }
 
     /** Whether a plant with so much room, metres across, would stand nearer to one of them than the mean of their rooms. */

@@ -53,6 +53,15 @@ public record Plants(
             return values.length == 1 ? values[0] : values[plant];
         }
 
+        /** The greatest of them. */
+        double most() {
+            double most = values[0];
+            for (float value : values) {
+                most = Math.max(most, value);
+            }
+            return most;
+        }
+
         /** Whether every plant has this value. */
         public boolean isAll(float value) {
             return values.length == 1 && values[0] == value;

@@ -61,23 +61,26 @@ final class PlantsBuilder {
         boolean weighed = weighed(values);
         float[][] weights = weighed ? weights(values, places) : new float[0][];
         double[] room = layer.keepsClear() ? room(surface, places, range, spacings) : new double[0];
-        int[] standing = new int[places.count()];
-        int count = 0;
-        for (int i = 0; i < standing.length; i++) {
-            candidatesSeen++;
-            if (!(density[i] > 0) || (plan && ground.holeAt(places.x()[i], places.z()[i]))) {
-                continue;
+        boolean[] stands = new boolean[places.count()];
+        int[] limitedIn = new int[Chunks.count(stands.length)];
+        Chunks.run(stands.length, cancel, (from, to) -> {
+            int over = 0;
+            for (int i = from; i < to; i++) {
+                if (!(density[i] > 0) || (plan && ground.holeAt(places.x()[i], places.z()[i]))) {
+                    continue;
+                }
+                double wanted = plan ? density[i] * Ground.stretch(places.ny()[i]) : density[i];
+                over += wanted > end ? 1 : 0;
+                stands[i] = share * wanted >= threshold[i]
+                        && !(beyond > 0 && beyond * wanted >= threshold[i])
+                        && Arrays.binarySearch(removed, places.id()[i]) < 0
+                        && (!weighed || total(weights, i) > 0)
+                        && (room.length == 0 || !clear.taken(places.x()[i], places.y()[i], places.z()[i], room[i]));
             }
-            double wanted = plan ? density[i] * Ground.stretch(places.ny()[i]) : density[i];
-            limited += wanted > end ? 1 : 0;
-            if (share * wanted >= threshold[i]
-                    && !(beyond > 0 && beyond * wanted >= threshold[i])
-                    && Arrays.binarySearch(removed, places.id()[i]) < 0
-                    && (!weighed || total(weights, i) > 0)
-                    && (room.length == 0 || !clear.taken(places.x()[i], places.y()[i], places.z()[i], room[i]))) {
-                standing[count++] = i;
-            }
-        }
+            limitedIn[from / Chunks.SIZE] = over;
+        });
+        candidatesSeen += stands.length;
+        limited += Arrays.stream(limitedIn).sum();
         KeyBuilder key = new KeyBuilder("feet/2").add(places.key()).add(values.key(CoverLayer.DENSITY));
         if (share < 1 || beyond > 0) {
             key.add(share).add(beyond);
@@ -90,7 +93,18 @@ final class PlantsBuilder {
         for (int v = 1; weighed && v <= weights.length; v++) {
             key.add(values.key(CoverLayer.WEIGHT + v));
         }
-        dress(surface, places.pick(key.key(), Arrays.copyOf(standing, count)), range, spacings);
+        dress(surface, places.pick(key.key(), chosen(stands)), range, spacings);
+    }
+
+    /** The places of what is true, in order. */
+    private static int[] chosen(boolean[] stands) {
+        int[] chosen = new int[stands.length];
+        int count = 0;
+        for (int i = 0; i < stands.length; i++) {
+            chosen[count] = i;
+            count += stands[i] ? 1 : 0;
+        }
+        return Arrays.copyOf(chosen, count);
     }
 
     void placed(String surface, Samples feet, PropertyRange range, Spacings spacings) {
@@ -103,9 +117,11 @@ final class PlantsBuilder {
         double[] room = range.most() == 0 ? new double[samples.count()] : spacings.at(surface, range, samples);
         float[] width = values.at(CoverLayer.WIDTH, samples);
         float[] size = values.at(CoverLayer.SIZE, samples);
-        for (int i = 0; i < room.length; i++) {
-            room[i] = Math.max(room[i], width[i] * size[i]);
-        }
+        Chunks.run(room.length, cancel, (from, to) -> {
+            for (int i = from; i < to; i++) {
+                room[i] = Math.max(room[i], width[i] * size[i]);
+            }
+        });
         return room;
     }
 

@@ -12,7 +12,24 @@ public final class Chunks {
 
     private static final ThreadLocal<Boolean> INSIDE = ThreadLocal.withInitial(() -> false);
 
+    /** Rows of numbers that a piece may write to, for each thread. */
+    private static final ThreadLocal<double[][]> SCRATCH = ThreadLocal.withInitial(() -> new double[2][SIZE]);
+
     private Chunks() {}
+
+    /**
+     * Room of this thread's own for numbers that live no longer than a piece of a loop, so that no piece asks for memory. What stands in it
+     * is left from before.
+     *
+     * @param which 0 or 1, as two are needed at once; @param count how many numbers at least
+     */
+    public static double[] scratch(int which, int count) {
+        double[][] mine = SCRATCH.get();
+        if (mine[which].length < count) {
+            mine[which] = new double[count];
+        }
+        return mine[which];
+    }
 
     /** A loop body over the half-open range [from, to). */
     @FunctionalInterface
@@ -27,6 +44,11 @@ public final class Chunks {
      */
     public static void run(int count, Cancel cancel, Body body) {
         run(count, SIZE, cancel, body);
+    }
+
+    /** How many pieces {@link #run(int, Cancel, Body)} cuts a loop into, an empty one where there is nothing; the one that begins at i is number i / SIZE. */
+    public static int count(int count) {
+        return Math.max(1, (count + SIZE - 1) / SIZE);
     }
 
     /** The same in pieces of so many, for costlier bodies; the outcome must not depend on the cut. */

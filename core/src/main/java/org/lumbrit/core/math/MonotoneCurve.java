@@ -6,6 +6,9 @@ package org.lumbrit.core.math;
  * after the last point it holds the end value. Two points at the same x make a step: at x the later one holds.
  */
 public final class MonotoneCurve {
+    /** A gap among so few is sought one after the other. */
+    private static final int FEW = 8;
+
     private final double[] xs;
     private final double[] ys;
     /** The cubic of each gap in t = 0..1 across it; the constant is the value at its start. */
@@ -91,6 +94,13 @@ public final class MonotoneCurve {
         }
         int low = 0;
         int high = last;
+        if (last <= FEW) {
+            // counted without a branch that could be guessed wrong
+            for (int i = 1; i < last; i++) {
+                low += xs[i] <= x ? 1 : 0;
+            }
+            high = low + 1;
+        }
         while (high - low > 1) {
             int middle = (low + high) >>> 1;
             if (xs[middle] <= x) {

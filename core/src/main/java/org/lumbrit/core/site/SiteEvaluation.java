@@ -282,7 +282,7 @@ public final class SiteEvaluation {
         return kept(key, () -> {
             float[] values = stage(falloffId, stage, samples);
             float[] earlier = stage == 0 ? values : stage(falloffId, stage - 1, samples);
-            float[][] parts = new float[(values.length + Chunks.SIZE - 1) / Chunks.SIZE][];
+            float[][] parts = new float[Chunks.count(values.length)][];
             Chunks.run(
                     values.length,
                     cancel,
@@ -466,9 +466,9 @@ public final class SiteEvaluation {
 
     private static void weigh(
             PropertyRange range, List<MonotoneCurve> curves, List<float[]> values, int from, int to, float[] out) {
-        double[] weights = new double[to - from];
-        double[] responses = new double[to - from];
-        java.util.Arrays.fill(weights, range.combine().start());
+        double[] weights = Chunks.scratch(0, to - from);
+        double[] responses = Chunks.scratch(1, to - from);
+        java.util.Arrays.fill(weights, 0, to - from, range.combine().start());
         for (int d = 0; d < curves.size(); d++) {
             MonotoneCurve curve = curves.get(d);
             float[] value = values.get(d);
@@ -476,7 +476,7 @@ public final class SiteEvaluation {
             for (int i = from; i < to; i++) {
                 responses[i - from] = combine.decided(weights[i - from]) ? 0 : curve.at(value[i]);
             }
-            combine.fold(weights, responses, weights.length);
+            combine.fold(weights, responses, to - from);
         }
         for (int i = from; i < to; i++) {
             out[i] = (float) range.at(Smooth.clamp01(weights[i - from]));

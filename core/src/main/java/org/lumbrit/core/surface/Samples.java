@@ -1,6 +1,8 @@
 package org.lumbrit.core.surface;
 
 import java.util.Optional;
+import org.lumbrit.core.math.Cancel;
+import org.lumbrit.core.math.Chunks;
 import org.lumbrit.core.math.Results;
 
 /**
@@ -142,17 +144,19 @@ public record Samples(
     /** The samples at the given indices, in that order. */
     public Samples pick(String newKey, int[] indices) {
         Samples picked = allocate(newKey, indices.length, Optional.empty(), Optional.of(new Origin(key, indices)));
-        for (int i = 0; i < indices.length; i++) {
-            int from = indices[i];
-            picked.x[i] = x[from];
-            picked.y[i] = y[from];
-            picked.z[i] = z[from];
-            picked.nx[i] = nx[from];
-            picked.ny[i] = ny[from];
-            picked.nz[i] = nz[from];
-            picked.id[i] = id[from];
-            picked.along[i] = along[from];
-        }
+        Chunks.run(indices.length, Cancel.NEVER, (first, last) -> {
+            for (int i = first; i < last; i++) {
+                int from = indices[i];
+                picked.x[i] = x[from];
+                picked.y[i] = y[from];
+                picked.z[i] = z[from];
+                picked.nx[i] = nx[from];
+                picked.ny[i] = ny[from];
+                picked.nz[i] = nz[from];
+                picked.id[i] = id[from];
+                picked.along[i] = along[from];
+            }
+        });
         return picked;
     }
 }

@@ -49,8 +49,10 @@ public class KeptResults implements Results {
     private final long largeFrom;
     private final ResultFiles files;
     private final LongSupplier nanos;
-    /** Files are written later, beside what is asked for next: nobody waits for the disk. */
+    /** Files are written when nothing else is going on: nobody waits for the disk. */
     private final Executor writing;
+
+    private final Quiet quiet = new Quiet();
     /** What is still to be written; to be found however full the memory is. */
     private final Map<String, Object> unwritten = new ConcurrentHashMap<>();
 
@@ -97,6 +99,9 @@ public class KeptResults implements Results {
         unwritten.put(key, value);
         unwrittenBytes.addAndGet(size);
         writing.execute(() -> {
+            if (writing instanceof ExecutorService thread) {
+                quiet.await(() -> unwrittenBytes.get() > MOST_UNWRITTEN / 2 || thread.isShutdown());
+            }
             try {
                 files.write(key, value, codec);
             } finally {
@@ -203,6 +208,7 @@ public class KeptResults implements Results {
             Object value = files.read(key, codec).orElse(null);
             if (value == null) {
                 long start = nanos.getAsLong();
+                quiet.disturb();
                 value = compute.apply(shared);
                 // bytes are what browsers ask for by key, and must be there however full the memory is
                 if (value instanceof byte[] || nanos.getAsLong() - start > WORTH_A_FILE_NANOS) {

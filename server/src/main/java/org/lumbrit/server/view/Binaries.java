@@ -3,6 +3,7 @@ package org.lumbrit.server.view;
 import java.util.Arrays;
 import java.util.List;
 import org.lumbrit.core.math.Cancel;
+import org.lumbrit.core.math.Chunks;
 import org.lumbrit.core.props.PlacedMesh;
 import org.lumbrit.core.surface.Ground;
 import org.lumbrit.core.surface.GroundLight;
@@ -99,9 +100,11 @@ final class Binaries {
     static byte[] values(Lattice lattice, float[] values, float min, float max) {
         short[] steps = new short[values.length];
         double scale = max > min ? 65535 / ((double) max - min) : 0;
-        for (int i = 0; i < steps.length; i++) {
-            steps[i] = (short) (int) ((values[i] - min) * scale + 0.5);
-        }
+        Chunks.run(steps.length, Cancel.NEVER, (from, to) -> {
+            for (int i = from; i < to; i++) {
+                steps[i] = (short) (int) ((values[i] - min) * scale + 0.5);
+            }
+        });
         ArrayBundle bundle = new ArrayBundle();
         bundle.facts()
                 .put("columns", lattice.columns())

@@ -4,6 +4,8 @@ import java.util.List;
 import java.util.stream.IntStream;
 import org.lumbrit.core.cover.CoverLayer;
 import org.lumbrit.core.cover.Plants;
+import org.lumbrit.core.math.Cancel;
+import org.lumbrit.core.math.Chunks;
 import org.lumbrit.core.math.Hash;
 import org.lumbrit.core.plants.Detail;
 import org.lumbrit.core.plants.Plant;
@@ -43,28 +45,30 @@ final class PlantBinaries {
         int[] ids = new int[2 * n];
         short[] surfaces = new short[n];
         int[] colours = plants.colours(layer);
-        for (int i = 0; i < n; i++) {
-            int plant = shown[i];
-            double[] base = plants.base(plant);
-            for (int d = 0; d < 3; d++) {
-                feet[3 * i + d] = (float) base[d];
+        Chunks.run(n, Cancel.NEVER, (from, to) -> {
+            for (int i = from; i < to; i++) {
+                int plant = shown[i];
+                double[] base = plants.base(plant);
+                for (int d = 0; d < 3; d++) {
+                    feet[3 * i + d] = (float) base[d];
+                }
+                for (int c = 0; c < 4; c++) {
+                    turns[4 * i + c] = (short) Math.rint(plants.turn()[4 * plant + c] * 32767);
+                }
+                sizes[2 * i] = plants.length()[plant];
+                sizes[2 * i + 1] = plants.width()[plant];
+                looks[4 * i] = (byte) (colours[plant] >> 16);
+                looks[4 * i + 1] = (byte) (colours[plant] >> 8);
+                looks[4 * i + 2] = (byte) colours[plant];
+                looks[4 * i + 3] = plants.variant()[plant];
+                long id = plants.feet().id()[plant];
+                ids[2 * i] = (int) (id >>> 32);
+                ids[2 * i + 1] = (int) id;
+                surfaces[i] = plants.surface().length == 0 ? 0 : plants.surface()[plant];
+                states[2 * i] = (byte) Math.rint(255 * plants.growth().at(plant));
+                states[2 * i + 1] = (byte) (plants.surfaceOf(plant).isEmpty() ? 0 : 255);
             }
-            for (int c = 0; c < 4; c++) {
-                turns[4 * i + c] = (short) Math.rint(plants.turn()[4 * plant + c] * 32767);
-            }
-            sizes[2 * i] = plants.length()[plant];
-            sizes[2 * i + 1] = plants.width()[plant];
-            looks[4 * i] = (byte) (colours[plant] >> 16);
-            looks[4 * i + 1] = (byte) (colours[plant] >> 8);
-            looks[4 * i + 2] = (byte) colours[plant];
-            looks[4 * i + 3] = plants.variant()[plant];
-            long id = plants.feet().id()[plant];
-            ids[2 * i] = (int) (id >>> 32);
-            ids[2 * i + 1] = (int) id;
-            surfaces[i] = plants.surface().length == 0 ? 0 : plants.surface()[plant];
-            states[2 * i] = (byte) Math.rint(255 * plants.growth().at(plant));
-            states[2 * i + 1] = (byte) (plants.surfaceOf(plant).isEmpty() ? 0 : 255);
-        }
+        });
         ArrayBundle bundle = new ArrayBundle();
         bundle.facts().put("flat", flat ? 1 : 0).put("total", plants.count());
         if (n < plants.count()) {
