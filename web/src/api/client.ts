@@ -102,6 +102,8 @@ export interface NewSite {
   highest?: number;
   missing?: string;
   waterLevel?: number;
+  originEast?: number;
+  originNorth?: number;
 }
 
 export interface Question {

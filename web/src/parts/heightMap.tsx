@@ -30,6 +30,11 @@ export function HeightMapSeen({ map, missing, onMissing }: { map: HeightMapRead;
           </select>
         </label>
       )}
+      {map.east !== undefined && map.north !== undefined && (map.east !== 0 || map.north !== 0) && (
+        <div className="small">
+          Its middle lies at {grouped(map.east)} m east, {grouped(map.north)} m north on its map; places are read and handed over in that map’s metres.
+        </div>
+      )}
       {map.bits === 8 && <div className="small">8 bits give 256 height steps only; slopes will look terraced. 16 bits are better.</div>}
     </>
   );
@@ -46,7 +51,7 @@ export function GroundSize({ map, id, width, depth }: { map: HeightMapRead; id: 
   const square = Math.abs(across - down) < 1e-6 * across;
   return (
     <>
-      <Field id={`${id}-width`} label="Width in metres, west to east" value={width[0]} set={width[1]} help={map.width ? 'The file says so.' : undefined} />
+      <Field id={`${id}-width`} label="Width in metres, west to east" value={width[0]} set={width[1]} help={map.said === '' ? undefined : `As the file says: ${map.said}.`} />
       <Field
         id={`${id}-depth`}
         label="Depth in metres, north to south"

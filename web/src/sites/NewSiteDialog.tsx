@@ -76,7 +76,7 @@ export function NewSiteDialog({ file, onHide, onCreate }: Props) {
         <button
           className="btn btn-primary"
           disabled={!map || wrong !== ''}
-          onClick={() => map && onCreate({ name: name.trim(), heights: map.heights, width: w, depth: metres(depth), lowest: stays ? undefined : low, highest: stays ? undefined : high, missing, waterLevel: water === '' ? undefined : level })}
+          onClick={() => map && onCreate({ name: name.trim(), heights: map.heights, width: w, depth: metres(depth), lowest: stays ? undefined : low, highest: stays ? undefined : high, missing, waterLevel: water === '' ? undefined : level, originEast: map.east, originNorth: map.north })}
         >
           Make the site
         </button>

@@ -1,6 +1,7 @@
 import { Modal } from 'react-bootstrap';
 import type { GroundSpec } from '../api/types';
 import { Dialog } from '../parts/Dialog';
+import { grouped } from '../parts/numbers';
 import { SettingField } from '../workbench/SettingField';
 import { useSession } from '../workbench/session';
 
@@ -12,7 +13,7 @@ export function GroundDialog({ show, onHide }: { show: boolean; onHide: () => vo
   const ground = recipe.ground;
   const edit = (part: Partial<GroundSpec>) => [{ kind: 'set-ground' as const, ground: JSON.parse(JSON.stringify({ ...ground, ...part })) as GroundSpec }];
   const usual: Record<string, number> = { depth: ground.width, resolution: 512, lowest: 0, highest: 50, waterLevel: 0 };
-  const shown = kinds.groundSettings.filter((setting) => !['heights', 'resolution', 'waterLevel'].includes(setting.name) && !(ground.heights ? setting.name === 'depth' && ground.depth === undefined : ['highest', 'missing'].includes(setting.name)));
+  const shown = kinds.groundSettings.filter((setting) => !['heights', 'resolution', 'waterLevel', 'originEast', 'originNorth'].includes(setting.name) && !(ground.heights ? setting.name === 'depth' && ground.depth === undefined : ['highest', 'missing'].includes(setting.name)));
   return (
     <Dialog show={show} onHide={onHide} size="sm" title="The ground">
       <Modal.Body className="settings-form">
@@ -46,6 +47,11 @@ export function GroundDialog({ show, onHide }: { show: boolean; onHide: () => vo
             onPreview={(value) => preview(edit({ waterLevel: value as number }))}
             onCommit={(value) => commit(edit({ waterLevel: value as number }))}
           />
+        )}
+        {(ground.originEast !== undefined || ground.originNorth !== undefined) && (
+          <div className="muted small">
+            The middle lies at {grouped(ground.originEast ?? 0)} m east, {grouped(ground.originNorth ?? 0)} m north on its map.
+          </div>
         )}
         {ground.heights && (
           <button className="btn btn-quiet btn-sm" onClick={() => commit(edit({ heights: undefined, depth: ground.width, resolution: 512 }), 'The ground starts level; relief layers shape it.')}>

@@ -32,7 +32,7 @@ export function HeightsDialog({ file, onDone }: { file: File; onDone: () => void
           : '';
   const take = () => {
     if (!map || !w) return;
-    const ground = { ...recipe.ground, heights: map.heights, width: w, lowest: low, highest: high, missing, depth: metres(shownDepth), resolution: undefined };
+    const ground = { ...recipe.ground, heights: map.heights, width: w, lowest: low, highest: high, missing, depth: metres(shownDepth), resolution: undefined, originEast: map.east, originNorth: map.north };
     commit([{ kind: 'set-ground', ground: JSON.parse(JSON.stringify(ground)) as typeof recipe.ground }], `The ground comes from ${file.name}; every rule is kept.`);
     onDone();
   };

@@ -2240,6 +2240,10 @@ export interface components {
              * @enum {string}
              */
             missing: "fill" | "hole";
+            /** @description Where the middle lies on a map in metres; places and grounds are read and handed over in that map's metres (m) */
+            originEast?: number;
+            /** @description north of the map's origin (m) */
+            originNorth?: number;
             /** @description Nodes along the longer side; the height map's own unless given, 512 of flat ground */
             resolution?: number;
             /** @description Level plane of a lake, where there is one (m) */
@@ -2341,6 +2345,8 @@ export interface components {
             columns: number;
             /** Format: double */
             depth?: number;
+            /** Format: double */
+            east?: number;
             heights: string;
             /** Format: double */
             highest: number;
@@ -2349,8 +2355,11 @@ export interface components {
             metric: boolean;
             /** Format: int32 */
             missing: number;
+            /** Format: double */
+            north?: number;
             /** Format: int32 */
             rows: number;
+            said: string;
             /** Format: double */
             width?: number;
         };
@@ -3036,6 +3045,10 @@ export interface components {
             lowest?: number;
             missing?: string;
             name: string;
+            /** Format: double */
+            originEast?: number;
+            /** Format: double */
+            originNorth?: number;
             /** Format: int32 */
             resolution?: number;
             /** Format: double */

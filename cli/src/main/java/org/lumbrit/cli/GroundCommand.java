@@ -9,6 +9,7 @@ import org.lumbrit.core.surface.Ground;
 import org.lumbrit.formats.BadInputException;
 import org.lumbrit.formats.image.EsriGrid;
 import org.lumbrit.formats.image.FloatTiff;
+import org.lumbrit.formats.image.GeoReference;
 import org.lumbrit.formats.image.HeightPng;
 import org.lumbrit.formats.site.SiteFiles;
 import picocli.CommandLine.Command;
@@ -58,11 +59,12 @@ final class GroundCommand implements Callable<Integer> {
         } else if (difference) {
             throw new BadInputException("--difference: say whose, with --layer.");
         }
+        GeoReference.Middle middle = GeoReference.Middle.of(site.recipe().ground());
         Output.whole(
                 file,
                 switch (Output.ending(file)) {
-                    case "tif", "tiff" -> FloatTiff.ground(ground);
-                    case "asc" -> EsriGrid.write(ground);
+                    case "tif", "tiff" -> FloatTiff.ground(ground, middle);
+                    case "asc" -> EsriGrid.write(ground, middle);
                     case "png" -> HeightPng.write(ground);
                     default ->
                         throw new BadInputException(

@@ -44,7 +44,9 @@ final class TarnRelief {
             Optional.of(6.05),
             Optional.empty(),
             GroundSpec.Missing.FILL,
-            Optional.of(WATER));
+            Optional.of(WATER),
+            Optional.empty(),
+            Optional.empty());
 
     static final List<double[]> CAUSEWAY =
             List.of(new double[] {9, 52}, new double[] {5.5, 40}, new double[] {2.5, 29}, new double[] {1, 20});

@@ -283,8 +283,8 @@ class HandedOverTest {
         Ground ground = new Ground(7, 5, heights, 60, 100, new boolean[0], "");
         for (byte[] file : List.of(EsriGrid.write(ground), FloatTiff.ground(ground))) {
             HeightMap map = HeightMap.read(file, "h");
-            assertThat(map.size().orElseThrow().width()).isCloseTo(60, within(1e-9));
-            assertThat(map.size().orElseThrow().depth()).isCloseTo(100, within(1e-9));
+            assertThat(map.place().orElseThrow().width()).isCloseTo(60, within(1e-9));
+            assertThat(map.place().orElseThrow().depth()).isCloseTo(100, within(1e-9));
             SmallSite site =
                     SmallSite.of("{\"heights\":\"h\",\"width\":60,\"depth\":100}", "\"layers\":[]", Map.of("h", file));
             Ground again = site.evaluation().plan().ground();

@@ -32,7 +32,16 @@ class HeightFilesTest {
 
     private static GroundSpec spec(Optional<Double> low, Optional<Double> high, GroundSpec.Missing missing) {
         return new GroundSpec(
-                Optional.of("h"), 18.5, Optional.empty(), Optional.empty(), low, high, missing, Optional.empty());
+                Optional.of("h"),
+                18.5,
+                Optional.empty(),
+                Optional.empty(),
+                low,
+                high,
+                missing,
+                Optional.empty(),
+                Optional.empty(),
+                Optional.empty());
     }
 
     private static final GroundSpec AS_IT_IS = spec(Optional.empty(), Optional.empty(), GroundSpec.Missing.FILL);
@@ -42,7 +51,7 @@ class HeightFilesTest {
         for (byte[] file : new byte[][] {FloatTiff.ground(GROUND), EsriGrid.write(GROUND)}) {
             HeightMap map = HeightMap.read(file, "h");
             assertThat(map.metric()).isTrue();
-            assertThat(map.size().orElseThrow().width()).isCloseTo(18.5, within(1e-9));
+            assertThat(map.place().orElseThrow().width()).isCloseTo(18.5, within(1e-9));
             Ground again = map.ground(AS_IT_IS);
             assertThat(again.heights()).isEqualTo(GROUND.heights());
             assertThat(again.columns()).isEqualTo(37);
@@ -72,7 +81,7 @@ class HeightFilesTest {
                 + "1 1 1 1 1\n1 -9999 -9999 3 3\n1 -9999 3 3 3\n5 5 5 5 5\n";
         HeightMap map = HeightMap.read(grid.getBytes(StandardCharsets.US_ASCII), "h.asc");
         assertThat(map.missing()).isEqualTo(3);
-        assertThat(map.size().orElseThrow().width()).isEqualTo(8.0);
+        assertThat(map.place().orElseThrow().width()).isEqualTo(8.0);
         Ground filled = map.ground(AS_IT_IS);
         assertThat(filled.holes()).isEmpty();
         assertThat(filled.heights()[6]).isBetween(1f, 5f);

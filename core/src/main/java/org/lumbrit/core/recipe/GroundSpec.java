@@ -54,7 +54,19 @@ public record GroundSpec(
                 min = -12_000,
                 max = 12_000,
                 help = "Level plane of a lake, where there is one")
-        Optional<Double> waterLevel) {
+        Optional<Double> waterLevel,
+
+        @Setting(
+                title = "east of the map's origin",
+                unit = "m",
+                min = -1e8,
+                max = 1e8,
+                help =
+                        "Where the middle lies on a map in metres; places and grounds are read and handed over in that map's metres")
+        Optional<Double> originEast,
+
+        @Setting(title = "north of the map's origin", unit = "m", min = -1e8, max = 1e8)
+        Optional<Double> originNorth) {
 
     /** Nodes on the longer side of the largest ground. */
     public static final int MOST_NODES = 8192;
@@ -80,7 +92,19 @@ public record GroundSpec(
                 Optional.of(lowest),
                 Optional.of(highest),
                 Missing.FILL,
-                waterLevel);
+                waterLevel,
+                Optional.empty(),
+                Optional.empty());
+    }
+
+    /** Metres that the middle lies east of the origin of its map; 0 where it is on none. */
+    public double east() {
+        return originEast.orElse(0.0);
+    }
+
+    /** Metres that the middle lies north of the origin of its map; 0 where it is on none. */
+    public double north() {
+        return originNorth.orElse(0.0);
     }
 
     /** Flat ground at height 0. */
@@ -93,7 +117,9 @@ public record GroundSpec(
                 Optional.empty(),
                 Optional.empty(),
                 Missing.FILL,
-                waterLevel);
+                waterLevel,
+                Optional.empty(),
+                Optional.empty());
     }
 
     /**
@@ -102,12 +128,32 @@ public record GroundSpec(
      * @param asset its file name beside the recipe
      */
     public GroundSpec withHeights(String asset) {
-        return new GroundSpec(Optional.of(asset), width, depth, resolution, lowest, highest, missing, waterLevel);
+        return new GroundSpec(
+                Optional.of(asset),
+                width,
+                depth,
+                resolution,
+                lowest,
+                highest,
+                missing,
+                waterLevel,
+                originEast,
+                originNorth);
     }
 
     /** The same with so many nodes along the longer side. */
     public GroundSpec withResolution(int nodes) {
-        return new GroundSpec(heights, width, depth, Optional.of(nodes), lowest, highest, missing, waterLevel);
+        return new GroundSpec(
+                heights,
+                width,
+                depth,
+                Optional.of(nodes),
+                lowest,
+                highest,
+                missing,
+                waterLevel,
+                originEast,
+                originNorth);
     }
 
     /** The level ground that this means where it names no height map. */

@@ -35,6 +35,7 @@ import org.lumbrit.core.water.WaterBody;
 import org.lumbrit.formats.image.ColourPng;
 import org.lumbrit.formats.image.EsriGrid;
 import org.lumbrit.formats.image.FloatTiff;
+import org.lumbrit.formats.image.GeoReference;
 import org.lumbrit.formats.image.GreyPng;
 import org.lumbrit.formats.image.HeightPng;
 import org.lumbrit.formats.json.RecipeJson;
@@ -152,8 +153,18 @@ public enum HandOver {
                             "ground/ground.png",
                             HeightPng.write(ground),
                             size + ", black is " + ground.lowest() + " m, white " + ground.highest() + " m" + filled);
-            all.report().add("ground/ground.tif", FloatTiff.ground(ground), size + ", metres, GeoTIFF");
-            all.report().add("ground/ground.asc", EsriGrid.write(ground), size + ", metres");
+            all.report()
+                    .add(
+                            "ground/ground.tif",
+                            FloatTiff.ground(
+                                    ground, GeoReference.Middle.of(all.recipe().ground())),
+                            size + ", metres, GeoTIFF");
+            all.report()
+                    .add(
+                            "ground/ground.asc",
+                            EsriGrid.write(
+                                    ground, GeoReference.Middle.of(all.recipe().ground())),
+                            size + ", metres");
         }
     },
     PROPS("Every prop in its own frame as GLB, OBJ, PLY and STL") {
@@ -177,7 +188,12 @@ public enum HandOver {
             Ground ground = all.ground();
             List<Place> places = new ArrayList<>(all.recipe().places());
             String counted = places.size() == 1 ? "1 place" : places.size() + " places";
-            all.report().add("places/places.geojson", GeoJsonWriter.write(places), counted + ", y to the north");
+            all.report()
+                    .add(
+                            "places/places.geojson",
+                            GeoJsonWriter.write(
+                                    places, GeoReference.Middle.of(all.recipe().ground())),
+                            counted + ", y to the north");
             all.report().add("places/places.svg", SvgPlaces.write(places, ground), counted + ", y to the south");
             all.recipe().ground().waterLevel().ifPresent(level -> {
                 List<Place> edges = new ArrayList<>();
@@ -195,7 +211,13 @@ public enum HandOver {
                     }
                 }
                 String what = Decimal.write(area, 2) + " m², " + Decimal.write(volume, 2) + " m³ of water";
-                all.report().add("places/water.geojson", GeoJsonWriter.write(edges), what);
+                all.report()
+                        .add(
+                                "places/water.geojson",
+                                GeoJsonWriter.write(
+                                        edges,
+                                        GeoReference.Middle.of(all.recipe().ground())),
+                                what);
                 all.report().add("places/water.svg", SvgPlaces.write(edges, ground), what);
             });
         }

@@ -13,6 +13,7 @@ import org.lumbrit.formats.BadInputException;
 /** Esri ASCII grid: a header of names and numbers, then heights in metres, row by row from the north. */
 public final class EsriGrid {
     private static final int MOST_HEADER = 8;
+    private static final double TOO_STEEP = 8;
 
     private EsriGrid() {}
 
@@ -30,7 +31,6 @@ public final class EsriGrid {
         }
         double columns = header.getOrDefault("ncols", 0.0);
         double rows = header.getOrDefault("nrows", 0.0);
-        double cell = header.getOrDefault("cellsize", 0.0);
         if (columns != Math.rint(columns) || rows != Math.rint(rows)) {
             throw new BadInputException(name + ": ncols and nrows must be whole numbers.");
         }
@@ -54,13 +54,40 @@ public final class EsriGrid {
             }
         }
         return new HeightMap(
-                (int) columns,
-                (int) rows,
-                32,
-                values,
-                true,
-                HeightMap.Size.ofPixels(
-                        (int) columns, (int) rows, header.getOrDefault("dx", cell), header.getOrDefault("dy", cell)));
+                (int) columns, (int) rows, 32, values, true, place(header, (int) columns, (int) rows, values));
+    }
+
+    /**
+     * The header gives no unit. A cell is taken for degrees where its corner may lie on the globe and where, read as metres, the land would be
+     * higher than {@value #TOO_STEEP} times its width: no ground is that steep, and a map in degrees nearly always is.
+     */
+    private static Optional<GeoReference> place(Map<String, Double> header, int columns, int rows, float[] values) {
+        double cell = header.getOrDefault("cellsize", 0.0);
+        double x = header.getOrDefault("dx", cell);
+        double z = header.getOrDefault("dy", cell);
+        if (!(x > 0 && z > 0 && Double.isFinite(x) && Double.isFinite(z))) {
+            return Optional.empty();
+        }
+        Double west = corner(header, "xll", x);
+        Double south = corner(header, "yll", z);
+        double[] middle = west == null || south == null
+                ? null
+                : new double[] {west + x * (columns - 1) / 2, south + z * (rows - 1) / 2};
+        boolean onTheGlobe = middle != null
+                && west >= -181
+                && west + x * (columns - 1) <= 361
+                && south >= -90
+                && south + z * (rows - 1) <= 90;
+        double[] range = HeightMap.leastAndGreatest(values);
+        return onTheGlobe && range[1] - range[0] > TOO_STEEP * Math.max(x * (columns - 1), z * (rows - 1))
+                ? GeoReference.ofDegrees(columns, rows, x, z, middle[0], middle[1])
+                : GeoReference.ofMetres(columns, rows, x, z, 1, "m", middle);
+    }
+
+    /** Where the first node lies, be it given by the corner of its cell or by its middle. */
+    private static Double corner(Map<String, Double> header, String axis, double cell) {
+        Double corner = header.get(axis + "corner");
+        return corner != null ? Double.valueOf(corner + cell / 2) : header.get(axis + "center");
     }
 
     /** Words between white space. */
@@ -118,10 +145,15 @@ public final class EsriGrid {
      * are not square have a dx and a dy, which GDAL reads and some other programs do not.
      */
     public static byte[] write(Ground ground) {
+        return write(ground, GeoReference.Middle.NOWHERE);
+    }
+
+    /** @param middle where the middle of the ground lies on the map, metres */
+    public static byte[] write(Ground ground, GeoReference.Middle middle) {
         StringBuilder text = new StringBuilder(12 * ground.heights().length + 256);
         text.append("ncols ").append(ground.columns()).append("\nnrows ").append(ground.rows());
-        text.append("\nxllcorner ").append(Decimal.write(-(ground.width() + ground.cellX()) / 2, 9));
-        text.append("\nyllcorner ").append(Decimal.write(-(ground.depth() + ground.cellZ()) / 2, 9));
+        text.append("\nxllcorner ").append(Decimal.write(middle.east() - (ground.width() + ground.cellX()) / 2, 9));
+        text.append("\nyllcorner ").append(Decimal.write(middle.north() - (ground.depth() + ground.cellZ()) / 2, 9));
         if (ground.cellX() == ground.cellZ()) {
             text.append("\ncellsize ").append(ground.cellX());
         } else {

@@ -39,6 +39,11 @@ public final class FloatTiff {
      * ground, north up. Holes are NaN.
      */
     public static byte[] ground(Ground ground) {
+        return ground(ground, GeoReference.Middle.NOWHERE);
+    }
+
+    /** @param middle where the middle of the ground lies on the map, metres */
+    public static byte[] ground(Ground ground, GeoReference.Middle middle) {
         float[] values = ground.heights();
         if (ground.holes().length > 0) {
             values = values.clone();
@@ -52,7 +57,7 @@ public final class FloatTiff {
                     ground.cellX(), ground.cellZ(), 0
                 }),
                 new TIFFField(tags.getTag(GeoTIFFTagSet.TAG_MODEL_TIE_POINT), TIFFTag.TIFF_DOUBLE, 6, new double[] {
-                    0, 0, 0, -ground.width() / 2, ground.depth() / 2, 0
+                    0, 0, 0, middle.east() - ground.width() / 2, middle.north() + ground.depth() / 2, 0
                 }),
                 new TIFFField(
                         tags.getTag(GeoTIFFTagSet.TAG_GEO_KEY_DIRECTORY),

@@ -11,19 +11,9 @@ import org.lumbrit.formats.BadInputException;
  *
  * @param bits 8, 16 or 32 a value
  * @param values 0..1 between black and white where {@code metric} is false, else metres; what is missing is NaN
- * @param size metres from the first to the last column and row, where the file says so
+ * @param place how large it is and where it lies, where the file says so
  */
-public record HeightMap(int columns, int rows, int bits, float[] values, boolean metric, Optional<Size> size) {
-    /** Metres from the first to the last column, and from the first to the last row. */
-    public record Size(double width, double depth) {
-        /** Of pixels of so many metres by so many; empty where they have no size. */
-        static Optional<Size> ofPixels(int columns, int rows, double x, double z) {
-            return x > 0 && z > 0 && Double.isFinite(x) && Double.isFinite(z)
-                    ? Optional.of(new Size(x * (columns - 1), z * (rows - 1)))
-                    : Optional.empty();
-        }
-    }
-
+public record HeightMap(int columns, int rows, int bits, float[] values, boolean metric, Optional<GeoReference> place) {
     public static final int MOST_BYTES = 288 << 20;
     public static final int LONGEST_SIDE = GroundSpec.MOST_NODES;
     public static final int MOST_ASPECT = 32;
@@ -84,6 +74,10 @@ public record HeightMap(int columns, int rows, int bits, float[] values, boolean
 
     /** Least and greatest value; 0 and 1 where all are missing. */
     public double[] leastAndGreatest() {
+        return leastAndGreatest(values);
+    }
+
+    static double[] leastAndGreatest(float[] values) {
         double least = Double.POSITIVE_INFINITY;
         double most = Double.NEGATIVE_INFINITY;
         for (float value : values) {

@@ -2,7 +2,6 @@ package org.lumbrit.formats.image;
 
 import java.awt.image.Raster;
 import java.io.IOException;
-import java.util.Optional;
 import javax.imageio.ImageReader;
 import javax.imageio.stream.ImageInputStream;
 import org.lumbrit.core.math.Cancel;
@@ -10,14 +9,12 @@ import org.lumbrit.formats.BadInputException;
 
 /**
  * TIFF with one band of 32-bit floats, or of 8- or 16-bit whole numbers, as a height map. Floats and signed numbers are metres;
- * unsigned ones are greys between black and white. A GeoTIFF's pixel scale gives the size; the mark of missing cells is kept.
+ * unsigned ones are greys between black and white. A GeoTIFF says how large it is and where it lies; the mark of missing cells is kept.
  */
 final class HeightTiff {
     private static final int UNSIGNED = 1;
     private static final int SIGNED = 2;
     private static final int FLOAT = 3;
-    private static final int MODEL_TYPE = 1024;
-    private static final int GEOGRAPHIC = 2;
 
     private HeightTiff() {}
 
@@ -45,7 +42,7 @@ final class HeightTiff {
                 bits,
                 values(raster, tags, bits, format, name),
                 format != UNSIGNED,
-                size(tags, (int) columns, (int) rows));
+                TiffPlace.of(tags, (int) columns, (int) rows));
     }
 
     private static Raster decode(byte[] bytes, boolean predicted, String name, Cancel cancel) {
@@ -98,22 +95,5 @@ final class HeightTiff {
         } catch (NumberFormatException e) {
             return Double.NaN;
         }
-    }
-
-    /** From the pixel scale, where that is in metres and not in degrees. */
-    private static Optional<HeightMap.Size> size(TiffTags tags, int columns, int rows) {
-        for (int key = 4; key + 3 < tags.count(TiffTags.GEO_KEYS); key += 4) {
-            if (tags.number(TiffTags.GEO_KEYS, key, 0) == MODEL_TYPE
-                    && tags.number(TiffTags.GEO_KEYS, key + 3, 0) == GEOGRAPHIC) {
-                return Optional.empty();
-            }
-        }
-        double x = tags.number(TiffTags.PIXEL_SCALE, 0, 0);
-        return HeightMap.Size.ofPixels(columns, rows, x, tags.number(TiffTags.PIXEL_SCALE, 1, x))
-                .filter(size -> sound(size.width()) && sound(size.depth()));
-    }
-
-    private static boolean sound(double metres) {
-        return metres >= 0.1 && metres <= 100_000;
     }
 }

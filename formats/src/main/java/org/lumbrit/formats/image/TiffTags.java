@@ -25,6 +25,8 @@ final class TiffTags {
     static final int TILE_BYTES = 325;
     static final int SAMPLE_FORMAT = 339;
     static final int PIXEL_SCALE = 33550;
+    static final int TIE_POINT = 33922;
+    static final int TRANSFORMATION = 34264;
     static final int GEO_KEYS = 34735;
     static final int NO_DATA = 42113;
 

@@ -5,6 +5,7 @@ import java.util.List;
 import org.lumbrit.core.math.Point3;
 import org.lumbrit.core.surface.AreaPlace;
 import org.lumbrit.core.surface.Place;
+import org.lumbrit.formats.image.GeoReference;
 import org.lumbrit.formats.json.RecipeJson;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.JsonNodeFactory;
@@ -15,6 +16,11 @@ public final class GeoJsonWriter {
     private GeoJsonWriter() {}
 
     public static byte[] write(List<Place> places) {
+        return write(places, GeoReference.Middle.NOWHERE);
+    }
+
+    /** @param middle where the middle of the site lies on its map, metres */
+    public static byte[] write(List<Place> places, GeoReference.Middle middle) {
         ObjectNode root = JsonNodeFactory.instance.objectNode().put("type", "FeatureCollection");
         ArrayNode features = root.putArray("features");
         for (Place place : places) {
@@ -23,17 +29,17 @@ public final class GeoJsonWriter {
             ObjectNode geometry = feature.putObject("geometry");
             if (place instanceof AreaPlace) {
                 geometry.put("type", "Polygon");
-                corners(geometry.putArray("coordinates").addArray(), round(place.corners()));
+                corners(geometry.putArray("coordinates").addArray(), round(place.corners()), middle);
             } else if (place.corners().size() == 1) {
                 geometry.put("type", "Point");
-                corner(geometry.putArray("coordinates"), place.corners().get(0));
+                corner(geometry.putArray("coordinates"), place.corners().get(0), middle);
             } else {
                 geometry.put("type", "LineString");
                 List<Point3> line = new ArrayList<>(place.corners());
                 if (place.closed()) {
                     line.add(line.get(0));
                 }
-                corners(geometry.putArray("coordinates"), line);
+                corners(geometry.putArray("coordinates"), line, middle);
             }
         }
         return RecipeJson.pretty(root);
@@ -55,11 +61,13 @@ public final class GeoJsonWriter {
         return ring;
     }
 
-    private static void corners(ArrayNode to, List<Point3> corners) {
-        corners.forEach(corner -> corner(to.addArray(), corner));
+    private static void corners(ArrayNode to, List<Point3> corners, GeoReference.Middle middle) {
+        corners.forEach(corner -> corner(to.addArray(), corner, middle));
     }
 
-    private static void corner(ArrayNode to, Point3 corner) {
-        to.add(corner.x()).add(corner.z() == 0 ? 0.0 : -corner.z()).add(corner.y());
+    private static void corner(ArrayNode to, Point3 corner, GeoReference.Middle middle) {
+        to.add(middle.east() + corner.x())
+                .add(middle.north() - corner.z() + 0.0)
+                .add(corner.y());
     }
 }

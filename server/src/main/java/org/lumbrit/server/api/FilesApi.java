@@ -31,6 +31,7 @@ import org.lumbrit.core.surface.Samples;
 import org.lumbrit.formats.BadInputException;
 import org.lumbrit.formats.handover.Choice;
 import org.lumbrit.formats.handover.HandOver;
+import org.lumbrit.formats.image.GeoReference;
 import org.lumbrit.formats.image.GreyPicture;
 import org.lumbrit.formats.image.GreyPng;
 import org.lumbrit.formats.image.HeightMap;
@@ -80,7 +81,8 @@ class FilesApi {
      *
      * @param heights the name to use in a recipe
      * @param lowest least value, 0..1 between black and white, metres where {@code metric}; @param highest greatest value
-     * @param missing cells without a value; @param width metres, with depth, where the file says so
+     * @param missing cells without a value; @param width metres, with depth, where the file says so; @param said how it says so, in words
+     * @param east where its middle lies on a map in metres, with north, where the file says so
      */
     record HeightMapRead(
             @NotNull String heights,
@@ -92,7 +94,10 @@ class FilesApi {
             @NotNull Boolean metric,
             @NotNull Integer missing,
             Double width,
-            Double depth) {}
+            Double depth,
+            @NotNull String said,
+            Double east,
+            Double north) {}
 
     /** Places that a file holds; they are not saved yet. */
     record PlacesRead(
@@ -138,8 +143,17 @@ class FilesApi {
                 range[1],
                 map.metric(),
                 map.missing(),
-                map.size().map(HeightMap.Size::width).orElse(null),
-                map.size().map(HeightMap.Size::depth).orElse(null));
+                map.place().map(GeoReference::width).orElse(null),
+                map.place().map(GeoReference::depth).orElse(null),
+                map.place().map(GeoReference::said).orElse(""),
+                map.place()
+                        .flatMap(GeoReference::middle)
+                        .map(GeoReference.Middle::east)
+                        .orElse(null),
+                map.place()
+                        .flatMap(GeoReference::middle)
+                        .map(GeoReference.Middle::north)
+                        .orElse(null));
     }
 
     /**
@@ -192,7 +206,7 @@ class FilesApi {
         return new PlacesRead(RecipeJson.node(
                 name.toLowerCase(Locale.ROOT).endsWith(".svg")
                         ? SvgPlaces.read(file.getBytes(), name, ground, cancel)
-                        : GeoJsonPlaces.read(file.getBytes(), name, ground)));
+                        : GeoJsonPlaces.read(file.getBytes(), name, ground, GeoReference.Middle.of(recipe.ground()))));
     }
 
     @GetMapping("/api/sites/{id}/recipe.zip")

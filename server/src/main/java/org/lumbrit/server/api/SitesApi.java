@@ -105,6 +105,7 @@ class SitesApi {
      * @param heights null for level ground; @param depth null for square pixels; @param resolution nodes along its longer side
      * @param lowest metres of black; null, with highest, for a height map in metres
      * @param missing what becomes of cells without a value: "fill" or "hole"
+     * @param originEast where the middle lies on its map, metres, with {@code originNorth}; null where it is on none
      */
     record NewSite(
             @NotNull String name,
@@ -115,7 +116,9 @@ class SitesApi {
             Double lowest,
             Double highest,
             String missing,
-            Double waterLevel) {
+            Double waterLevel,
+            Double originEast,
+            Double originNorth) {
 
         GroundSpec ground() {
             return new GroundSpec(
@@ -126,7 +129,9 @@ class SitesApi {
                     Optional.ofNullable(lowest),
                     Optional.ofNullable(highest),
                     "hole".equals(missing) ? GroundSpec.Missing.HOLE : GroundSpec.Missing.FILL,
-                    Optional.ofNullable(waterLevel));
+                    Optional.ofNullable(waterLevel),
+                    Optional.ofNullable(originEast),
+                    Optional.ofNullable(originNorth));
         }
     }
 
