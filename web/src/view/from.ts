@@ -1,5 +1,6 @@
 import type { Manifest } from '../api/types';
 import type { Frame } from './frame';
+import { groundOf } from './manifest';
 
 type From = NonNullable<Frame['from']>;
 
@@ -12,6 +13,11 @@ const TURN = 30;
 /** Whether a picture shows only a part of some layer's plants because they are too many. */
 export function hasCrowds(manifest: Manifest | null): boolean {
   return manifest?.layers.some((layer) => layer.plants > 2 * layer.shown && layer.shown > 0) ?? false;
+}
+
+/** Whether what a picture shows depends on where the eye is: crowds of plants, and ground that is finer than can be shown everywhere. */
+export function dependsOnEye(manifest: Manifest | null): boolean {
+  return hasCrowds(manifest) || (groundOf(manifest)?.tiled ?? false);
 }
 
 /** Where crowds are looked at from, in steps, so that small moves of the eye ask for nothing; the one before where it is the same. */

@@ -84,9 +84,9 @@ export class Passes {
   moved(): void {
     if (!this.stillDrawn) this.drawStill();
     this.arrange('play');
-    const { planting, draft, fine, water, props } = this.stage;
+    const { planting, draft, fine, tiles, water, props } = this.stage;
     planting.swaying().still.forEach((each) => each.meshes.forEach((mesh) => (mesh.visible = false)));
-    const resting = [draft, fine, water, ...[...props.values()].map((prop) => prop.mesh)].filter((object) => object !== null);
+    const resting = [draft, fine, tiles?.group ?? null, water, ...[...props.values()].map((prop) => prop.mesh)].filter((object) => object !== null);
     const movers = this.motion.movers();
     resting.forEach((object) => (object.visible = movers.includes(object)));
     this.renderer.setRenderTarget(null);
@@ -129,6 +129,9 @@ export class Passes {
     camera.matrixWorldAutoUpdate = false;
     uniforms.uToWorld.value.multiplyMatrices(camera.matrixWorld, camera.projectionMatrixInverse);
     this.show(false, false, false);
+    // the picture in the water is soft: the coarse ground will do
+    stage.tiles?.hide();
+    draft.visible = true;
     materials.ground.side = 1;
     uniforms.uMirror.value = 1;
     this.scene(this.mirror);
@@ -154,8 +157,10 @@ export class Passes {
 
   private show(fine: boolean, water: boolean, plants: boolean): void {
     const { stage } = this;
-    if (stage.draft) stage.draft.visible = !fine;
-    if (stage.fine) stage.fine.visible = fine;
+    const { tiles } = stage;
+    tiles?.show(fine);
+    if (stage.draft) stage.draft.visible = !fine && !tiles;
+    if (stage.fine) stage.fine.visible = fine && !tiles;
     if (stage.water) stage.water.visible = water;
     if (!plants) stage.planting.hide();
   }

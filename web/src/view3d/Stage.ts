@@ -5,6 +5,7 @@ import { noiseTexture } from './noise';
 import { Planting } from './Planting';
 import { withShade, type LightGrid } from './shade';
 import * as shaders from './shaders';
+import type { TiledGround } from './tiled';
 import type { PropMesh } from './subjects/PropMesh';
 import { lightTexture } from './textures';
 
@@ -75,6 +76,8 @@ export class Stage {
   /** The ground, coarse for drafts and fine. */
   draft: Mesh | null = null;
   fine: Mesh | null = null;
+  /** The ground in tiles round the eye, where it is finer than the fine mesh. */
+  tiles: TiledGround | null = null;
   water: Mesh | null = null;
   heights: Heights | null = null;
   light: LightGrid | null = null;

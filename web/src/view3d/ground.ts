@@ -9,6 +9,18 @@ export interface Heights {
   values: Float32Array;
   /** 1 where the cell south-east of a node is without ground; left out where the ground is whole. */
   holes?: Uint8Array;
+  /** Finer parts of it, round the eye. */
+  finer?: Part[];
+}
+
+/** A finer part of the ground: square rows of heights between its borders, metres. */
+export interface Part {
+  west: number;
+  north: number;
+  width: number;
+  depth: number;
+  /** Height at a place in it. */
+  at: (x: number, z: number) => number;
 }
 
 /** Whether the ground is missing at a place. */
@@ -22,6 +34,8 @@ export function holeAt(ground: Heights, x: number, z: number): boolean {
 
 /** Height at a place, bilinear; beyond the border the border's value. */
 export function heightAt(ground: Heights, x: number, z: number): number {
+  const part = ground.finer?.find(({ west, north, width, depth }) => x >= west && x <= west + width && z >= north && z <= north + depth);
+  if (part) return part.at(x, z);
   const { columns, rows, values } = ground;
   const column = Math.min(Math.max((x / ground.width + 0.5) * (columns - 1), 0), columns - 1);
   const row = Math.min(Math.max((z / ground.depth + 0.5) * (rows - 1), 0), rows - 1);

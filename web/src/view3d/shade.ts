@@ -12,11 +12,11 @@ const MOST = 6000;
 
 /**
  * The same light with the shade of large plants: each throws a soft shadow away from the sun and darkens the ground under its
- * crown. For the picture only.
+ * crown. For the picture only. @param size of the grid, metres, and where its middle lies
  */
 export function withShade(
   light: LightGrid,
-  size: { width: number; depth: number },
+  size: { width: number; depth: number; x?: number; z?: number },
   sun: { x: number; y: number; z: number },
   plants: { feet: Float32Array; sizes: Float32Array; flat: boolean }[],
 ): LightGrid {
@@ -31,10 +31,10 @@ export function withShade(
     for (let i = 0; i < sizes.length / 2 && left > 0; i++) {
       const length = sizes[2 * i]!;
       const width = sizes[2 * i + 1]!;
-      if (length < smallest) continue;
+      if (length < smallest || outside(feet[3 * i]! - (size.x ?? 0), size.width, 9 * length) || outside(feet[3 * i + 2]! - (size.z ?? 0), size.depth, 9 * length)) continue;
       left--;
-      const x = feet[3 * i]!;
-      const z = feet[3 * i + 2]!;
+      const x = feet[3 * i]! - (size.x ?? 0);
+      const z = feet[3 * i + 2]! - (size.z ?? 0);
       const reach = Math.min(4, Math.hypot(sun.x, sun.z) / Math.max(0.1, sun.y));
       // the middle of the crown falls here
       const fall = 0.6 * length * reach;
@@ -44,6 +44,11 @@ export function withShade(
     }
   }
   return shaded;
+}
+
+/** Whether a place lies so far beyond a grid that its shade does not reach it. */
+function outside(at: number, size: number, reach: number): boolean {
+  return Math.abs(at) > size / 2 + reach;
 }
 
 /** Darkens an ellipse, longer along the sun's way. */

@@ -161,6 +161,20 @@ uniform float uMirror;
 uniform sampler2D uTint;
 uniform sampler2D uTone;
 uniform float uTinted;
+#ifdef TILE
+uniform vec4 uTile;
+uniform sampler2D uTileLight;
+uniform sampler2D uTileValues;
+uniform vec2 uTileScale;
+uniform sampler2D uTileTint;
+uniform sampler2D uTileTone;
+uniform vec2 uTileOwn;
+
+/** Where a place of a tile lies in its picture of so many nodes a side, whose middles lie on its borders. */
+vec2 inTile(float nodes) {
+  return (vPlace.xz - uTile.xy) / uTile.zw * ((nodes - 1.0) / nodes) + 0.5 / nodes;
+}
+#endif
 ${VALUES}
 vec3 linearLight(vec3 encoded) {
   return mix(encoded / 12.92, pow((encoded + 0.055) / 1.055, vec3(2.4)), step(0.04045, encoded));
@@ -212,19 +226,32 @@ void main() {
     bent = normalize(mix(bent, bumped(n, p * 0.5), coarser));
     own = mix(own, earth(n, p * 0.5, vPlace.y), coarser);
   }
+#ifdef TILE
+  vec2 light = texture2D(uTileLight, inTile(65.0)).rg;
+#else
   vec2 light = lightAt(vPlace.xz);
+#endif
   vec3 lit = SUN_COLOUR * max(dot(bent, uSun), 0.0) * light.r + (SKY_COLOUR * (0.5 + 0.5 * bent.y) + BOUNCE) * light.g;
   vec3 c = own * lit;
   if (uTinted > 0.5) {
     vec2 at = vPlace.xz / uSize * uScale.zw + 0.5;
     vec4 tint = texture2D(uTint, at);
     float tone = texture2D(uTone, at).r;
+#ifdef TILE
+    if (uTileOwn.y > 0.5) {
+      tint = texture2D(uTileTint, inTile(129.0));
+      tone = texture2D(uTileTone, inTile(129.0)).r;
+    }
+#endif
     vec3 albedo = mix(own, linearLight(tint.rgb), tint.a);
     c = tone < 0.999 || tint.a > 0.001 ? mix(albedo * lit, albedo * tone * 1.5, 0.72 * step(0.002, tint.a + 1.0 - tone)) : c;
   }
   if (uValuesShown > 0.0) {
     float stored = texture2D(uValues, vPlace.xz / uSize * uScale.zw + 0.5).r;
     float v = stored * uScale.y + uScale.x;
+#ifdef TILE
+    if (uTileOwn.x > 0.5) v = texture2D(uTileValues, inTile(129.0)).r * uTileScale.y + uTileScale.x;
+#endif
     float relief = 0.62 + 0.38 * (max(dot(bent, uSun), 0.0) * light.r * 0.8 + 0.45 * light.g);
     c = mix(c, valueColour(v) * relief * 1.25, uValuesShown);
   }

@@ -13,7 +13,7 @@ import { usePainting } from './painting';
 import { usePlacing } from './placing';
 import { hasTool, isResult } from './layerKinds';
 import { useSession } from './session';
-import { hasCrowds, seenFrom } from '../view/from';
+import { dependsOnEye, seenFrom } from '../view/from';
 import { groundOf } from '../view/manifest';
 import { showing, tellOn } from '../view/progress';
 import { DAYLIGHT, valuesLook } from '../view3d/looks';
@@ -56,7 +56,7 @@ export function View3D({ onViewport, onRipen, remembers = false }: Props) {
         const { drawn, last } = picture.cost;
         if (passes > 0 && remembers) keepSeat(site.id, picture.seat);
         const { manifest: shown } = view.seen.getState();
-        if (passes > 0 && hasCrowds(shown)) {
+        if (passes > 0 && dependsOnEye(shown)) {
           const ground = groundOf(shown);
           const from = seenFrom(view.frame.getState().from, picture.stand, Math.max(ground?.width ?? 1, ground?.depth ?? 1));
           if (from !== view.frame.getState().from) view.frame.setState({ from });

@@ -2269,6 +2269,7 @@ export interface components {
             lowest: number;
             /** Format: int32 */
             rows: number;
+            tiled: boolean;
             /** Format: double */
             width: number;
         };
@@ -4598,7 +4599,7 @@ export interface components {
              */
             strength: number;
         };
-        SubjectView: components["schemas"]["GroundSubject"] | components["schemas"]["WaterSubject"] | components["schemas"]["FieldSubject"] | components["schemas"]["ColoursSubject"] | components["schemas"]["PlantsSubject"] | components["schemas"]["MeshSubject"];
+        SubjectView: components["schemas"]["GroundSubject"] | components["schemas"]["TilesSubject"] | components["schemas"]["WaterSubject"] | components["schemas"]["FieldSubject"] | components["schemas"]["ColoursSubject"] | components["schemas"]["PlantsSubject"] | components["schemas"]["MeshSubject"];
         /**
          * Subtract
          * @description Takes another falloff away.
@@ -4808,6 +4809,32 @@ export interface components {
              * @default 1000
              */
             steps: number;
+        };
+        TileView: {
+            /** Format: int32 */
+            coarser: number;
+            colours: string[];
+            data: string;
+            /** Format: double */
+            depth: number;
+            /** Format: double */
+            north: number;
+            values: string;
+            /** Format: double */
+            west: number;
+            /** Format: double */
+            width: number;
+        };
+        TilesSubject: {
+            /** Format: double */
+            high: number;
+            id: string;
+            key: string;
+            /** @enum {string} */
+            kind: "tiles";
+            /** Format: double */
+            low: number;
+            tiles: components["schemas"]["TileView"][];
         };
         /**
          * Tint

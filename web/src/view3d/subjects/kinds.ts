@@ -5,6 +5,7 @@ import { GROUND } from './ground';
 import { MESH } from './mesh';
 import { PLANTS } from './plants';
 import type { SubjectKind } from './Subject';
+import { TILES } from './tiles';
 import { WATER } from './water';
 
 type Kind = SubjectView['kind'];
@@ -12,6 +13,7 @@ type Kind = SubjectView['kind'];
 /** Everything that can be in a picture; another kind is one file and one line here. */
 export const SUBJECTS: { [K in Kind]: SubjectKind<Extract<SubjectView, { kind: K }>> } = {
   ground: GROUND,
+  tiles: TILES,
   water: WATER,
   field: FIELD,
   colours: COLOURS,

@@ -15,8 +15,8 @@ public final class GroundLight {
     private GroundLight() {}
 
     /** @param heading where the light comes from, degrees clockwise from −Z; @param elevation degrees above the horizon */
-    public static byte[] sun(Lattice lattice, Samples samples, double heading, double elevation, Cancel cancel) {
-        byte[] free = new byte[lattice.count()];
+    public static byte[] sun(Ground ground, Samples samples, double heading, double elevation, Cancel cancel) {
+        byte[] free = new byte[samples.count()];
         double[] tangents = new double[SUN_RAYS];
         for (int i = 0; i < SUN_RAYS; i++) {
             double offset = SUN_SOFTNESS * (2 * (i + 0.5) / SUN_RAYS - 1);
@@ -25,7 +25,7 @@ public final class GroundLight {
         double dx = StrictMath.sin(StrictMath.toRadians(heading));
         double dz = -StrictMath.cos(StrictMath.toRadians(heading));
         Chunks.run(free.length, 2048, cancel, (from, to) -> {
-            Horizon march = new Horizon(lattice.ground());
+            Horizon march = new Horizon(ground);
             for (int i = from; i < to; i++) {
                 double horizon = march.tangent(
                         samples.x()[i],
@@ -43,6 +43,23 @@ public final class GroundLight {
             }
         });
         return free;
+    }
+
+    /**
+     * Light that is known on a lattice, at other places: bilinear between its nodes.
+     *
+     * @param known one byte a node
+     */
+    public static byte[] between(Lattice lattice, byte[] known, Samples samples) {
+        float[] values = new float[known.length];
+        for (int i = 0; i < values.length; i++) {
+            values[i] = known[i] & 255;
+        }
+        byte[] light = new byte[samples.count()];
+        for (int i = 0; i < light.length; i++) {
+            light[i] = (byte) (lattice.between(values, samples.x()[i], samples.z()[i]) + 0.5);
+        }
+        return light;
     }
 
     /** Looked for at every other node each way, as it changes little from one to the next, and bilinear between. */

@@ -144,7 +144,7 @@ class HorizonTest {
     void theShadowOfThePictureBeginsAtTheCrestToo() {
         Ground crest = ground(41, 41, 40, 40, (x, z) -> 10 - Math.abs(x));
         Lattice lattice = crest.lattice(41);
-        byte[] sun = GroundLight.sun(lattice, lattice.samples(), 90, 30, Cancel.NEVER);
+        byte[] sun = GroundLight.sun(lattice.ground(), lattice.samples(), 90, 30, Cancel.NEVER);
         assertThat(sun[20 * 41 + 19]).as("a metre behind").isZero();
         assertThat(sun[20 * 41 + 21]).as("a metre before").isEqualTo((byte) 255);
     }

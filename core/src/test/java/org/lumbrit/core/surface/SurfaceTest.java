@@ -86,7 +86,7 @@ class SurfaceTest {
     void levelGroundSeesAllOfTheSkyAndAWallTakesItsShare() {
         Lattice level = Grounds.slope(33, 33, 32, 0).lattice(33);
         assertThat(GroundLight.sky(level, level.samples(), Cancel.NEVER)).containsOnly((byte) 255);
-        assertThat(GroundLight.sun(level, level.samples(), 200, 30, Cancel.NEVER))
+        assertThat(GroundLight.sun(level.ground(), level.samples(), 200, 30, Cancel.NEVER))
                 .containsOnly((byte) 255);
 
         float[] heights = new float[65 * 65];
@@ -94,7 +94,7 @@ class SurfaceTest {
             heights[i] = i / 65 < 20 ? 30 : 0;
         }
         Lattice wall = new Ground(65, 65, heights, 64).lattice(65);
-        byte[] sun = GroundLight.sun(wall, wall.samples(), 0, 40, Cancel.NEVER);
+        byte[] sun = GroundLight.sun(wall.ground(), wall.samples(), 0, 40, Cancel.NEVER);
         assertThat(sun[25 * 65 + 32])
                 .as("close behind a wall to the north, sun from the north")
                 .isZero();

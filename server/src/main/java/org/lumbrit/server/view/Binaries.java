@@ -7,6 +7,7 @@ import org.lumbrit.core.math.Chunks;
 import org.lumbrit.core.props.PlacedMesh;
 import org.lumbrit.core.surface.Ground;
 import org.lumbrit.core.surface.GroundLight;
+import org.lumbrit.core.surface.GroundTiles;
 import org.lumbrit.core.surface.Lattice;
 import org.lumbrit.core.surface.Mesh;
 import org.lumbrit.core.surface.Samples;
@@ -22,6 +23,7 @@ final class Binaries {
 
     static final double SUN_ELEVATION = 25;
     private static final int LIGHT_NODES = 257;
+    private static final int TILE_LIGHT = 65;
 
     private Binaries() {}
 
@@ -43,7 +45,7 @@ final class Binaries {
     static byte[] openLight(Ground ground, Cancel cancel) {
         Lattice coarse = ground.lattice(LIGHT_NODES);
         Samples lit = coarse.samples();
-        byte[] sun = GroundLight.sun(coarse, lit, SUN_HEADING, SUN_ELEVATION, cancel);
+        byte[] sun = GroundLight.sun(ground, lit, SUN_HEADING, SUN_ELEVATION, cancel);
         byte[] sky = GroundLight.sky(coarse, lit, cancel);
         byte[] both = Arrays.copyOf(sun, 2 * sun.length);
         System.arraycopy(sky, 0, both, sun.length, sky.length);
@@ -70,6 +72,10 @@ final class Binaries {
         Ground ground = lattice.ground();
         double east = ground.width() / (lattice.columns() - 1) / 2;
         double south = ground.depth() / (lattice.rows() - 1) / 2;
+        return holes(ground, samples, east, south);
+    }
+
+    private static byte[] holes(Ground ground, Samples samples, double east, double south) {
         byte[] holes = new byte[samples.count()];
         for (int i = 0; i < holes.length; i++) {
             holes[i] = (byte) (ground.holeAt(samples.x()[i] + east, samples.z()[i] + south) ? 1 : 0);
@@ -97,7 +103,7 @@ final class Binaries {
     }
 
     /** Values between min and max as unsigned 16-bit numbers. */
-    static byte[] values(Lattice lattice, float[] values, float min, float max) {
+    static byte[] values(int columns, int rows, float[] values, float min, float max) {
         short[] steps = new short[values.length];
         double scale = max > min ? 65535 / ((double) max - min) : 0;
         Chunks.run(steps.length, Cancel.NEVER, (from, to) -> {
@@ -106,17 +112,45 @@ final class Binaries {
             }
         });
         ArrayBundle bundle = new ArrayBundle();
-        bundle.facts()
-                .put("columns", lattice.columns())
-                .put("rows", lattice.rows())
-                .put("min", min)
-                .put("max", max);
+        bundle.facts().put("columns", columns).put("rows", rows).put("min", min).put("max", max);
         return bundle.unsignedShorts("values", 1, steps).write();
     }
 
+    /**
+     * Heights of a tile of the ground with one more all round, its light at {@value #TILE_LIGHT} nodes a side, and its holes where it has
+     * some.
+     *
+     * @param open light of the whole ground alone, as {@link #openLight} has it
+     */
+    static byte[] tile(
+            GroundTiles tiles,
+            GroundTiles.Tile tile,
+            Ground ground,
+            byte[] open,
+            List<PlacedMesh> props,
+            Cancel cancel) {
+        Samples lit = tiles.samples(tile, TILE_LIGHT);
+        byte[] sun = GroundLight.sun(ground, lit, SUN_HEADING, SUN_ELEVATION, cancel);
+        // changes little from one place to the next, and would take as long as all the rest
+        byte[] sky = GroundLight.between(
+                ground.lattice(LIGHT_NODES), Arrays.copyOfRange(open, open.length / 2, open.length), lit);
+        PropShadows.cast(lit, props, SUN_HEADING, SUN_ELEVATION, sun, sky, cancel);
+        ArrayBundle bundle = new ArrayBundle();
+        bundle.facts().put("nodes", GroundTiles.NODES).put("light", TILE_LIGHT);
+        if (ground.holes().length > 0) {
+            Samples nodes = tiles.samples(tile, GroundTiles.NODES);
+            double step = nodes.cell() / 2;
+            bundle.bytes("holes", 1, holes(ground, nodes, step, step));
+        }
+        return bundle.floats("heights", 1, tiles.heights(tile))
+                .bytes("sun", 1, sun)
+                .bytes("sky", 1, sky)
+                .write();
+    }
+
     /** Colour, sRGB encoded, and strength of each node, a byte a channel; and the brightness of its tone. */
-    static byte[] tint(Lattice lattice, Tint tint) {
-        int n = lattice.count();
+    static byte[] tint(int columns, int rows, Tint tint) {
+        int n = columns * rows;
         byte[] colours = new byte[4 * n];
         byte[] tones = new byte[n];
         for (int i = 0; i < n; i++) {
@@ -128,7 +162,7 @@ final class Binaries {
             tones[i] = (byte) (int) (tint.tone()[i] * 255 + 0.5);
         }
         ArrayBundle bundle = new ArrayBundle();
-        bundle.facts().put("columns", lattice.columns()).put("rows", lattice.rows());
+        bundle.facts().put("columns", columns).put("rows", rows);
         return bundle.bytes("colours", 4, colours).bytes("tones", 1, tones).write();
     }
 

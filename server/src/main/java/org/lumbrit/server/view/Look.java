@@ -15,6 +15,7 @@ import org.lumbrit.core.recipe.Layer;
 import org.lumbrit.core.recipe.Recipe;
 import org.lumbrit.core.site.SiteEvaluation;
 import org.lumbrit.core.surface.Ground;
+import org.lumbrit.core.surface.GroundTiles;
 import org.lumbrit.core.surface.Lattice;
 import org.lumbrit.core.surface.Samples;
 import org.lumbrit.server.results.KeptResults;
@@ -89,6 +90,11 @@ final class Look {
         return seenBy(relief.stream().filter(driven::contains).findFirst().orElseThrow());
     }
 
+    /** Whether the ground is coarser than the recipe asks for. */
+    boolean draft() {
+        return draft;
+    }
+
     static String key(String what, String of) {
         return new KeyBuilder(what).add(of).key();
     }
@@ -106,14 +112,8 @@ final class Look {
         List<PlacedMesh> standing = now.scene().props();
         KeyBuilder lightKey = new KeyBuilder("light bundle/1").add(ground.key());
         standing.forEach(prop -> lightKey.add(prop.key()));
-        String light = kept(
-                lightKey.key(),
-                shared -> Binaries.light(
-                        ground,
-                        results.get(
-                                key("open light/1", ground.key()), shared, again -> Binaries.openLight(ground, again)),
-                        standing,
-                        shared));
+        String light =
+                kept(lightKey.key(), shared -> Binaries.light(ground, openLight(ground, shared), standing, shared));
         return GroundSubject.of(
                 bundle,
                 light,
@@ -123,7 +123,13 @@ final class Look {
                 ground.highest(),
                 ground.columns(),
                 ground.rows(),
-                draft);
+                draft,
+                !draft && new GroundTiles(ground, results, cancel).finerThan(ViewService.VIEW_NODES));
+    }
+
+    /** The light of the whole ground alone, as {@link Binaries#openLight} has it. */
+    byte[] openLight(Ground ground, Cancel shared) {
+        return results.get(key("open light/1", ground.key()), shared, again -> Binaries.openLight(ground, again));
     }
 
     /** The site's water, where it has some. */

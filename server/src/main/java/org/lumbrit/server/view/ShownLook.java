@@ -1,10 +1,13 @@
 package org.lumbrit.server.view;
 
+import java.util.Optional;
+import java.util.function.Function;
 import org.lumbrit.core.answers.Summary;
 import org.lumbrit.core.falloff.Falloff;
 import org.lumbrit.core.recipe.Field;
 import org.lumbrit.core.recipe.InvalidRecipeException;
 import org.lumbrit.core.recipe.Layer;
+import org.lumbrit.core.surface.Samples;
 import org.lumbrit.server.view.Look.Seen;
 import org.lumbrit.server.view.Manifest.ShownView;
 import org.lumbrit.server.view.SubjectView.FieldSubject;
@@ -18,7 +21,14 @@ final class ShownLook {
     }
 
     /** What the values view shows, and the same on the ground. */
-    record Shown(ShownView view, FieldSubject field) {}
+    record Shown(ShownView view, FieldSubject field, Optional<Everywhere> everywhere) {}
+
+    /**
+     * The same at other samples of the finished ground.
+     *
+     * @param key of what is shown
+     */
+    record Everywhere(String key, Function<Samples, float[]> at) {}
 
     Shown shown(ViewRequest request) {
         if (request.ofProperty()) {
@@ -31,14 +41,34 @@ final class ShownLook {
         Falloff falloff = look.shownFalloff(request);
         if (falloff == null) {
             float[] nothing = new float[look.lattice.count()];
-            return show("nothing", look.seenBy(""), "Nothing chosen", "", 0, 1, false, nothing, "");
+            return show(
+                    "nothing",
+                    look.seenBy(""),
+                    "Nothing chosen",
+                    "",
+                    0,
+                    1,
+                    false,
+                    nothing,
+                    "",
+                    at -> new float[at.count()]);
         }
         Seen seen = look.seenFor(falloff.id(), request.layer());
         int last = falloff.steps().size();
         int stage = request.stage() < 0 ? last : Math.min(request.stage(), last);
         String title = falloff.name() + (stage == last ? "" : stage == 0 ? ": source" : ": after step " + stage);
         float[] values = seen.now().stage(falloff.id(), stage, seen.samples());
-        return show(seen.now().plan().stageKey(falloff.id(), stage), seen, title, "", 0, 1, false, values, "");
+        return show(
+                seen.now().plan().stageKey(falloff.id(), stage),
+                seen,
+                title,
+                "",
+                0,
+                1,
+                false,
+                values,
+                "",
+                at -> seen.now().stage(falloff.id(), stage, at));
     }
 
     /** A field of a layer: what drives it is seen on the ground that the layer sees, what it makes on the finished one. */
@@ -57,7 +87,8 @@ final class ShownLook {
                 ends[1],
                 field.signed(),
                 values,
-                seen.now().sentence(now, name));
+                seen.now().sentence(now, name),
+                at -> seen.now().field(now, name, at));
     }
 
     private Shown show(
@@ -69,14 +100,17 @@ final class ShownLook {
             double high,
             boolean signed,
             float[] values,
-            String sentence) {
+            String sentence,
+            Function<Samples, float[]> at) {
         String both = Look.key(key, seen.lattice().key());
         Summary summary = look.summary(both, values, seen.areas(), (low + high) / 2);
         String bundle = look.kept(
                 Look.key("values bundle/1", both),
-                shared -> Binaries.values(seen.lattice(), values, summary.min(), summary.max()));
+                shared -> Binaries.values(
+                        seen.lattice().columns(), seen.lattice().rows(), values, summary.min(), summary.max()));
         return new Shown(
                 new ShownView(title, unit, low, high, summary, seen.title(), signed, sentence),
-                FieldSubject.of(bundle, low, high, signed));
+                FieldSubject.of(bundle, low, high, signed),
+                seen == look.seenBy("") ? Optional.of(new Everywhere(key, at)) : Optional.empty());
     }
 }

@@ -18,6 +18,7 @@ interface SubjectMaker {
     static List<SubjectMaker> all(PlantViews plants) {
         return List.of(
                 scene -> Stream.of(scene.look().ground()),
+                new TilesMaker(),
                 scene -> scene.look().water().stream(),
                 scene -> Stream.of(scene.shown().field()),
                 new ColoursMaker(),

@@ -16,6 +16,7 @@ import org.lumbrit.core.math.KeyBuilder;
 @Schema(
         oneOf = {
             SubjectView.GroundSubject.class,
+            SubjectView.TilesSubject.class,
             SubjectView.WaterSubject.class,
             SubjectView.FieldSubject.class,
             SubjectView.ColoursSubject.class,
@@ -48,6 +49,7 @@ public sealed interface SubjectView {
      * @param width metres; @param depth metres; @param lowest metres; @param highest metres
      * @param columns nodes of the ground itself; @param rows likewise
      * @param draft whether it is coarser than the recipe asks for, while something is dragged
+     * @param tiled whether it has more nodes than are in {@code data}: round an eye it is told in tiles
      */
     record GroundSubject(
             @NotNull String id,
@@ -60,7 +62,8 @@ public sealed interface SubjectView {
             @NotNull Double highest,
             @NotNull Integer columns,
             @NotNull Integer rows,
-            @NotNull Boolean draft)
+            @NotNull Boolean draft,
+            @NotNull Boolean tiled)
             implements SubjectView {
         static GroundSubject of(
                 String data,
@@ -71,9 +74,11 @@ public sealed interface SubjectView {
                 double highest,
                 int columns,
                 int rows,
-                boolean draft) {
-            String key = keyOf("ground", data, light, width, depth, lowest, highest, columns, rows, draft);
-            return new GroundSubject("ground", key, data, light, width, depth, lowest, highest, columns, rows, draft);
+                boolean draft,
+                boolean tiled) {
+            String key = keyOf("ground", data, light, width, depth, lowest, highest, columns, rows, draft, tiled);
+            return new GroundSubject(
+                    "ground", key, data, light, width, depth, lowest, highest, columns, rows, draft, tiled);
         }
 
         @JsonProperty
@@ -82,6 +87,47 @@ public sealed interface SubjectView {
             return "ground";
         }
     }
+
+    /**
+     * The ground near the eye, in tiles as fine as it can tell.
+     *
+     * @param low the end of the scale of values; @param high the other end
+     */
+    record TilesSubject(
+            @NotNull String id,
+            @NotNull String key,
+            @NotNull List<TileView> tiles,
+            @NotNull Double low,
+            @NotNull Double high)
+            implements SubjectView {
+        static TilesSubject of(List<TileView> tiles, double low, double high) {
+            return new TilesSubject("tiles", keyOf("tiles", tiles, low, high), tiles, low, high);
+        }
+
+        @JsonProperty
+        @Schema(requiredMode = RequiredMode.REQUIRED, allowableValues = "tiles")
+        public String kind() {
+            return "tiles";
+        }
+    }
+
+    /**
+     * A tile of the ground.
+     *
+     * @param data heights, light and holes; @param values the shown values, "" where those of the whole site are shown
+     * @param colours of each layer that lays some, the first below; empty where those of the whole site are shown
+     * @param west metres of its border; @param north likewise; @param width metres; @param depth metres
+     * @param coarser which neighbours have nodes twice as far apart: 1 to the north, 2 to the east, 4 to the south, 8 to the west
+     */
+    record TileView(
+            @NotNull String data,
+            @NotNull String values,
+            @NotNull List<String> colours,
+            @NotNull Double west,
+            @NotNull Double north,
+            @NotNull Double width,
+            @NotNull Double depth,
+            @NotNull Integer coarser) {}
 
     /** Still water over the whole site. @param level metres; @param width metres; @param depth metres */
     record WaterSubject(
