@@ -163,7 +163,7 @@ public final class CoverScatter {
             return inPattern(placeKey, region);
         }
         Region within = region.and(wanted());
-        double most = share * layer.range(CoverLayer.DENSITY).most() * ground.greatestStretch();
+        double most = share * layer.range(CoverLayer.DENSITY).most() * ground.greatestStretch(within);
         PropertyRange range = spacingRange(surface);
         KeyBuilder placed = new KeyBuilder(placeKey);
         addRegion(placed, within);

@@ -259,6 +259,30 @@ public final class Ground implements Owner, Results.Weighted {
         return Math.sqrt(1 + steepest * steepest);
     }
 
+    /** The same within a part of it. */
+    public double greatestStretch(Region region) {
+        int west = node((region.x0() + width / 2) / cellX - 1, columns);
+        int east = node((region.x1() + width / 2) / cellX + 2, columns);
+        int north = node((region.z0() + depth / 2) / cellZ - 1, rows);
+        int south = node((region.z1() + depth / 2) / cellZ + 2, rows);
+        if (east - west >= columns - 1 && south - north >= rows - 1) {
+            return greatestStretch();
+        }
+        Gradients slopes = gradients();
+        double most = 0;
+        for (int row = north; row <= south; row++) {
+            for (int at = row * columns + west, end = row * columns + east; at <= end; at++) {
+                most = Math.max(most, (double) slopes.x[at] * slopes.x[at] + (double) slopes.z[at] * slopes.z[at]);
+            }
+        }
+        // normals are kept as floats
+        return Math.sqrt(1 + most) * (1 + 1e-6);
+    }
+
+    private static int node(double at, int count) {
+        return (int) Math.min(Math.max(at, 0), count - 1);
+    }
+
     /** The highest heights within blocks of cells, made when they are first asked for. */
     HighestInBlocks blocks() {
         HighestInBlocks known = blocks;

@@ -24,6 +24,32 @@ class SurfaceTest {
     }
 
     @Test
+    void theStretchOfAPartBoundsEveryPlaceInItAndKnowsNoCliffBeyond() {
+        float[] heights = new float[101 * 61];
+        for (int i = 0; i < heights.length; i++) {
+            int column = i % 101;
+            heights[i] = (float) ((column > 80 ? 40 : 0) + Math.sin(0.7 * column + 0.4 * (i / 101)));
+        }
+        Ground ground = new Ground(101, 61, heights, 100);
+        Region part = new Region(-41.3, -20.2, 12.6, 17.9);
+        double bound = ground.greatestStretch(part);
+        double[] x = new double[4000];
+        double[] z = new double[4000];
+        for (int i = 0; i < x.length; i++) {
+            x[i] = part.x0() + (part.x1() - part.x0()) * (i % 80) / 79.0;
+            z[i] = part.z0() + (part.z1() - part.z0()) * (i / 80) / 49.0;
+        }
+        Samples places = ground.samplesAt(x, z);
+        double most = 0;
+        for (float ny : places.ny()) {
+            most = Math.max(most, Ground.stretch(ny));
+        }
+        assertThat(bound).isBetween(most, 1.2 * most);
+        assertThat(ground.greatestStretch()).isGreaterThan(10 * bound);
+        assertThat(ground.greatestStretch(new Region(-1e9, -1e9, 1e9, 1e9))).isEqualTo(ground.greatestStretch());
+    }
+
+    @Test
     void heightsAreBilinearBetweenNodesAndBorderToBorder() {
         Ground ground = new Ground(3, 2, new float[] {0, 1, 2, 10, 11, 12}, 8);
         assertThat(ground.depth()).isEqualTo(4);
