@@ -42,6 +42,9 @@ final class HandOverCommand implements Callable<Integer> {
             description = "Any of: ${COMPLETION-CANDIDATES}; all unless given.")
     private List<HandOver> formats = List.of();
 
+    @Option(names = "--tiles", description = "3D Tiles alone, the same as --format TILES.")
+    private boolean tiles;
+
     @Option(
             names = "--without",
             paramLabel = "NAME",
@@ -54,7 +57,12 @@ final class HandOverCommand implements Callable<Integer> {
             throw new BadInputException("--to: " + folder + " is a file; give a folder.");
         }
         SiteFiles site = recipe.site();
-        Set<HandOver> wanted = formats.isEmpty() ? EnumSet.allOf(HandOver.class) : EnumSet.copyOf(formats);
+        Set<HandOver> wanted = !formats.isEmpty()
+                ? EnumSet.copyOf(formats)
+                : tiles ? EnumSet.noneOf(HandOver.class) : EnumSet.allOf(HandOver.class);
+        if (tiles) {
+            wanted.add(HandOver.TILES);
+        }
         HandOver.write(
                 recipe.evaluation(site),
                 site,

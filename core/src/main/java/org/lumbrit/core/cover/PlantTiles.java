@@ -68,17 +68,8 @@ public final class PlantTiles {
     }
 
     private void quarter(Region within, Region whole, int depth) throws IOException {
-        double x = (within.x0() + within.x1()) / 2;
-        double z = (within.z0() + within.z1()) / 2;
         for (int part = 0; part < 4; part++) {
-            boolean east = (part & 1) == 1;
-            boolean south = part > 1;
-            tile(cut(within, x, z, east, south), cut(whole, x, z, east, south), depth + 1);
+            tile(within.quarter(within, part), whole.quarter(within, part), depth + 1);
         }
-    }
-
-    private static Region cut(Region region, double x, double z, boolean east, boolean south) {
-        return new Region(
-                east ? x : region.x0(), south ? z : region.z0(), east ? region.x1() : x, south ? region.z1() : z);
     }
 }

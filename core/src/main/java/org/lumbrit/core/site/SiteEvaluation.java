@@ -590,6 +590,11 @@ public final class SiteEvaluation {
         return scatter(layer).expected(Region.EVERYWHERE);
     }
 
+    /** The same within a region in plan. */
+    public double expected(CoverLayer layer, Region region) {
+        return scatter(layer).expected(region);
+    }
+
     /** Which part of a cover's plants {@link #plants(CoverLayer)} gives: 1, or a power of ½ where they are a crowd. */
     public double share(CoverLayer layer) {
         return thins ? plan.measure("share " + layer.id(), () -> lookedAt(layer)) : 1;

@@ -41,7 +41,8 @@ public final class GroundTiles {
             return new Tile(level - 1, column >> 1, row >> 1);
         }
 
-        Tile child(int number) {
+        /** One of its quarters: 0 north-west, 1 north-east, 2 south-west, 3 south-east. */
+        public Tile child(int number) {
             return new Tile(level + 1, 2 * column + (number & 1), 2 * row + (number >> 1));
         }
     }
@@ -89,11 +90,13 @@ public final class GroundTiles {
         return deepest;
     }
 
-    private int across(int level) {
+    /** Tiles of a level from west to east. */
+    public int across(int level) {
         return across << level;
     }
 
-    private int down(int level) {
+    /** Tiles of a level from north to south. */
+    public int down(int level) {
         return down << level;
     }
 

@@ -62,4 +62,16 @@ public record Region(double x0, double z0, double x1, double z1) {
     public double area() {
         return isEmpty() ? 0 : (x1 - x0) * (z1 - z0);
     }
+
+    /**
+     * A quarter of this region, cut through the middle of another: 0 north-west, 1 north-east, 2 south-west, 3 south-east. What lies beyond the
+     * other goes with the quarter beside it.
+     */
+    public Region quarter(Region cut, int part) {
+        double x = (cut.x0 + cut.x1) / 2;
+        double z = (cut.z0 + cut.z1) / 2;
+        boolean east = (part & 1) == 1;
+        boolean south = part > 1;
+        return new Region(east ? x : x0, south ? z : z0, east ? x1 : x, south ? z1 : z);
+    }
 }

@@ -273,6 +273,13 @@ public enum HandOver {
                             count + " plants as instances, metres, +Y up");
         }
     },
+    TILES(
+            "The ground, props, water and every plant as OGC 3D Tiles 1.1: as fine as one is near, for sites of any size") {
+        @Override
+        void write(Packing all) {
+            TileSet.write(all);
+        }
+    },
     MOTION(
             "What moves, baked over the loop: morph targets, vertex-motion pictures, bends of every plant, the wind field, NumPy") {
         @Override

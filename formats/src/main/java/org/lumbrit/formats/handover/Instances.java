@@ -46,9 +46,35 @@ record Instances(
         Optional<SwayLayer> sway = motion.swayOf(layer.id());
         float[] phases = sway.map(motion::phases).orElse(new float[0]);
         float[] amplitudes = sway.map(motion::amplitudes).orElse(new float[0]);
-        List<Instances> all = new ArrayList<>();
+        List<List<Detail>> details = new ArrayList<>();
         for (int variant = 0; variant < layer.plant().variants(); variant++) {
-            List<Detail> details = evaluation.levels(layer, variant).levels();
+            details.add(evaluation.levels(layer, variant).levels());
+        }
+        return of(layer, plants, plant, details, shown, tinting, phases, amplitudes);
+    }
+
+    /** Of some plants of a layer, without their sway. @param details of each variant */
+    static List<Instances> of(
+            CoverLayer layer,
+            Plants plants,
+            Plant plant,
+            List<List<Detail>> details,
+            GrowthShown shown,
+            Tinting tinting) {
+        return of(layer, plants, plant, details, shown, tinting, new float[0], new float[0]);
+    }
+
+    private static List<Instances> of(
+            CoverLayer layer,
+            Plants plants,
+            Plant plant,
+            List<List<Detail>> details,
+            GrowthShown shown,
+            Tinting tinting,
+            float[] phases,
+            float[] amplitudes) {
+        List<Instances> all = new ArrayList<>();
+        for (int variant = 0; variant < details.size(); variant++) {
             for (Map.Entry<Double, int[]> same :
                     byGrowth(plants, variant, shown).entrySet()) {
                 all.add(new Instances(
@@ -58,7 +84,7 @@ record Instances(
                         variant,
                         same.getKey(),
                         same.getValue(),
-                        details,
+                        details.get(variant),
                         tinting,
                         phases,
                         amplitudes));

@@ -36,7 +36,22 @@ final class Report {
         add(name, Content.of(content), what);
     }
 
+    /** Adds a file of which nothing is said, as another says it of all its like. */
+    void addQuietly(String name, Content content) {
+        written(name, content);
+    }
+
     void add(String name, Content content, String what) {
+        text.append(name)
+                .append("  (")
+                .append(written(name, content))
+                .append(" bytes): ")
+                .append(what)
+                .append('\n');
+    }
+
+    /** @return bytes of the file */
+    private long written(String name, Content content) {
         if (!taken.add(name)) {
             throw new IllegalStateException("two files of one hand-over are called " + name);
         }
@@ -46,12 +61,7 @@ final class Report {
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
-        text.append(name)
-                .append("  (")
-                .append(written[0])
-                .append(" bytes): ")
-                .append(what)
-                .append('\n');
+        return written[0];
     }
 
     /** Adds a sentence, once however often it is said. */

@@ -15,7 +15,11 @@ final class ShownGrowth {
     private ShownGrowth() {}
 
     static GrowthShown of(SiteEvaluation evaluation, CoverLayer layer) {
-        Plants plants = evaluation.plants(layer);
+        return of(evaluation, layer, evaluation.plants(layer));
+    }
+
+    /** Of some of the plants of a layer. */
+    static GrowthShown of(SiteEvaluation evaluation, CoverLayer layer, Plants plants) {
         float[] growths = new float[plants.count()];
         for (int i = 0; i < growths.length; i++) {
             growths[i] = plants.growth().at(i);

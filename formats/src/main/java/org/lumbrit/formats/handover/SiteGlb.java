@@ -2,6 +2,7 @@ package org.lumbrit.formats.handover;
 
 import java.util.Arrays;
 import java.util.List;
+import java.util.Optional;
 import org.lumbrit.core.cover.CoverLayer;
 import org.lumbrit.core.looks.Earth;
 import org.lumbrit.core.math.Cancel;
@@ -32,8 +33,7 @@ final class SiteGlb {
         glb.node(
                 "Ground",
                 glb.mesh("Ground", ground.positions(), ground.normals(), colours, ground.triangles(), groundMaterial));
-        props(glb, evaluation, tints);
-        evaluation.plan().recipe().ground().waterLevel().ifPresent(level -> water(glb, lattice, samples, level));
+        things(glb, evaluation, tints);
         for (CoverLayer layer : layers) {
             List<Instances> plants = shown.of(layer);
             if (!plants.isEmpty()) {
@@ -61,6 +61,14 @@ final class SiteGlb {
             positions[3 * i + 2] = (float) samples.z()[i];
         }
         return positions;
+    }
+
+    /** Props and the water. @return whether there are any */
+    static boolean things(Glb glb, SiteEvaluation evaluation, List<Layer> tints) {
+        props(glb, evaluation, tints);
+        Optional<Double> level = evaluation.plan().recipe().ground().waterLevel();
+        boolean wet = level.isPresent() && water(glb, evaluation, level.get());
+        return wet || evaluation.plan().recipe().props().stream().anyMatch(prop -> !prop.hidden());
     }
 
     /** Each prop where it stands, in its own colour under every tint. */
@@ -95,10 +103,12 @@ final class SiteGlb {
         }
     }
 
-    private static void water(Glb glb, Lattice lattice, Samples samples, double level) {
+    private static boolean water(Glb glb, SiteEvaluation evaluation, double level) {
+        Lattice lattice = GroundDrawn.lattice(evaluation.plan().ground());
+        Samples samples = evaluation.samples(lattice);
         int[] wet = GroundMesh.triangles(lattice, samples, level);
         if (wet.length == 0) {
-            return;
+            return false;
         }
         int[] newIndex = new int[samples.count()];
         Arrays.fill(newIndex, -1);
@@ -119,13 +129,19 @@ final class SiteGlb {
         }
         int material = glb.material("Tarn", 0.04, 0.11, 0.16, 0.85, 0.1, false);
         glb.node("Tarn", glb.mesh("Tarn", Arrays.copyOf(used, 3 * count), up, new float[0], wet, material));
+        return true;
     }
 
     private static void cover(Glb glb, CoverLayer layer, List<Instances> plants) {
         int material = glb.material(layer.name(), 1, 1, 1, 1, 0.9, true);
         for (Instances each : plants) {
-            glb.instances(each.name(), mesh(glb, each, 0, material), glb.attributes(each));
+            instances(glb, each, 0, material);
         }
+    }
+
+    /** Plants of one mesh. @param detail 0 for the full one */
+    static void instances(Glb glb, Instances plants, int detail, int material) {
+        glb.instances(plants.name(), mesh(glb, plants, detail, material), glb.attributes(plants));
     }
 
     private static int mesh(Glb glb, Instances plants, int detail, int material) {

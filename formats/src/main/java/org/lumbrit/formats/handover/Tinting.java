@@ -40,6 +40,11 @@ final class Tinting {
         return new Tinting(colours, whole, mean);
     }
 
+    /** The same for other plants of the layer: their own tints, and meshes of the same colours. */
+    Tinting with(CoverLayer layer, Plants plants) {
+        return new Tinting(plants.colours(layer), whole, mean);
+    }
+
     /** Whether colours of meshes are to be multiplied by each plant's tint. */
     boolean whole() {
         return whole;
