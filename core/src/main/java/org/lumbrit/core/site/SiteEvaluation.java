@@ -595,19 +595,20 @@ public final class SiteEvaluation {
         return scatter(layer).expected(region);
     }
 
+    /** Whether a cover has so many plants that they are looked at in part, and handed over tile by tile only. */
+    public boolean isCrowd(CoverLayer layer) {
+        return !scatter(layer).isFewerThan(GUESSED * CROWD) && expected(layer) > CROWD;
+    }
+
     /** Which part of a cover's plants {@link #plants(CoverLayer)} gives: 1, or a power of ½ where they are a crowd. */
     public double share(CoverLayer layer) {
         return thins ? plan.measure("share " + layer.id(), () -> lookedAt(layer)) : 1;
     }
 
     private double lookedAt(CoverLayer layer) {
-        if (scatter(layer).isFewerThan(GUESSED * CROWD)) {
-            return 1;
-        }
-        double expected = expected(layer);
-        return expected <= CROWD
-                ? 1
-                : StrictMath.scalb(1.0, -(int) Math.ceil(StrictMath.log(expected / LOOKED_AT) / LN_2));
+        return isCrowd(layer)
+                ? StrictMath.scalb(1.0, -(int) Math.ceil(StrictMath.log(expected(layer) / LOOKED_AT) / LN_2))
+                : 1;
     }
 
     /** How many plants a cover has: counted, or for a crowd of which a part is looked at as expected. */

@@ -13,7 +13,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import org.lumbrit.core.cover.CoverLayer;
-import org.lumbrit.core.cover.Plants;
 import org.lumbrit.core.falloff.Domain;
 import org.lumbrit.core.falloff.Falloff;
 import org.lumbrit.core.math.Decimal;
@@ -55,7 +54,7 @@ public enum HandOver {
     GLB("The ground, the water and every plant as an instance, for 3D programs and engines") {
         @Override
         void write(Packing all) {
-            List<CoverLayer> layers = all.covers();
+            List<CoverLayer> layers = all.coversOfOneFile();
             int grown = all.shown().count(layers);
             all.report()
                     .add(
@@ -226,17 +225,17 @@ public enum HandOver {
         @Override
         void write(Packing all) {
             for (CoverLayer layer : all.covers()) {
-                Plants plants = all.evaluation().plants(layer);
+                long[] count = new long[1];
                 all.report()
                         .add(
                                 "plants/" + all.names().of(layer.id()) + ".csv",
                                 out -> {
                                     Writer text = new BufferedWriter(
                                             new OutputStreamWriter(out, StandardCharsets.UTF_8), 1 << 16);
-                                    PlantsCsv.write(layer, plants, text);
+                                    count[0] = PlantsCsv.write(layer, all.evaluation(), text);
                                     text.flush();
                                 },
-                                plants.count() + " plants of “" + layer.name() + "”");
+                                () -> count[0] + " plants of “" + layer.name() + "”");
             }
         }
     },
@@ -244,20 +243,20 @@ public enum HandOver {
         @Override
         void write(Packing all) {
             for (CoverLayer layer : all.covers()) {
-                Plants plants = all.evaluation().plants(layer);
                 boolean flat = layer.planted(all.recipe()).flat();
+                long[] count = new long[1];
                 all.report()
                         .add(
                                 "plants/" + all.names().of(layer.id()) + ".npy",
-                                NumpyPoints.of(plants, flat),
-                                plants.count() + " plants of “" + layer.name() + "”");
+                                out -> count[0] = NumpyPoints.write(all.evaluation(), layer, flat, out),
+                                () -> count[0] + " plants of “" + layer.name() + "”");
             }
         }
     },
     USD("Every plant as an instance of its variant’s mesh, as USD text") {
         @Override
         void write(Packing all) {
-            List<List<Instances>> layers = all.covers().stream()
+            List<List<Instances>> layers = all.coversOfOneFile().stream()
                     .peek(layer -> all.report().say(all.shown().said(layer)))
                     .map(all.shown()::of)
                     .filter(some -> !some.isEmpty())

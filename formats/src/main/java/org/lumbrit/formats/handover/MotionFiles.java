@@ -49,7 +49,7 @@ final class MotionFiles {
         this.report = all.report();
         this.names = all.names();
         this.winds = all.layers(WindLayer.class);
-        this.covers = all.covers();
+        this.covers = all.coversOfOneFile();
         this.shown = new ShownPlants(still);
     }
 

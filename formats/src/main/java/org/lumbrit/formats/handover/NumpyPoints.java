@@ -1,10 +1,15 @@
 package org.lumbrit.formats.handover;
 
+import java.io.BufferedOutputStream;
 import java.io.IOException;
 import java.io.OutputStream;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import org.lumbrit.core.cover.CoverLayer;
 import org.lumbrit.core.cover.Plants;
+import org.lumbrit.core.site.SiteEvaluation;
 
 /**
  * Plants as one NumPy array of records (NumPy enhancement proposal 1, format version 1.0): identity, place of the mesh's foot,
@@ -18,19 +23,39 @@ final class NumpyPoints {
 
     private NumpyPoints() {}
 
-    /** @param flat whether the depth of the plant's mesh goes with its length */
-    static Content of(Plants plants, boolean flat) {
-        return out -> {
-            out.write(Npy.head("[" + FIELDS + "]", plants.count() + ","));
-            ByteBuffer row = ByteBuffer.allocate(BYTES * 1024).order(ByteOrder.LITTLE_ENDIAN);
-            for (int i = 0; i < plants.count(); i++) {
-                put(plants, flat, i, row);
-                if (!row.hasRemaining()) {
-                    flush(row, out);
-                }
+    /**
+     * All plants of a cover, tile by tile, beside their place first, as the file begins with how many they are.
+     *
+     * @param flat whether the depth of the plant's mesh goes with its length
+     * @return how many
+     */
+    static long write(SiteEvaluation evaluation, CoverLayer layer, boolean flat, OutputStream out) throws IOException {
+        Path rows = Files.createTempFile("lumbrit-plants", ".rows");
+        try {
+            long[] count = new long[1];
+            try (OutputStream beside = new BufferedOutputStream(Files.newOutputStream(rows), 1 << 16)) {
+                evaluation.eachTile(layer, (plants, share) -> {
+                    count[0] += plants.count();
+                    rows(plants, flat, beside);
+                });
             }
-            flush(row, out);
-        };
+            out.write(Npy.head("[" + FIELDS + "]", count[0] + ","));
+            Files.copy(rows, out);
+            return count[0];
+        } finally {
+            Files.deleteIfExists(rows);
+        }
+    }
+
+    private static void rows(Plants plants, boolean flat, OutputStream out) throws IOException {
+        ByteBuffer row = ByteBuffer.allocate(BYTES * 1024).order(ByteOrder.LITTLE_ENDIAN);
+        for (int i = 0; i < plants.count(); i++) {
+            put(plants, flat, i, row);
+            if (!row.hasRemaining()) {
+                flush(row, out);
+            }
+        }
+        flush(row, out);
     }
 
     private static void put(Plants plants, boolean flat, int i, ByteBuffer row) {

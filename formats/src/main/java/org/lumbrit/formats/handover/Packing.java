@@ -2,6 +2,7 @@ package org.lumbrit.formats.handover;
 
 import java.util.List;
 import org.lumbrit.core.cover.CoverLayer;
+import org.lumbrit.core.math.Decimal;
 import org.lumbrit.core.recipe.Layer;
 import org.lumbrit.core.recipe.Recipe;
 import org.lumbrit.core.recipe.Subject;
@@ -36,6 +37,22 @@ record Packing(
 
     List<CoverLayer> covers() {
         return layers(CoverLayer.class);
+    }
+
+    /** The covers that fit into one file with all their plants; of the others it is said where they are. */
+    List<CoverLayer> coversOfOneFile() {
+        return covers().stream()
+                .filter(layer -> {
+                    boolean crowd = evaluation.isCrowd(layer);
+                    if (crowd) {
+                        report.say("“" + layer.name() + "” has about "
+                                + Decimal.write(evaluation.expected(layer) / 1e6, 1)
+                                + " million plants, too many for one scene: they are in tiles, in the tables and in NumPy, not in GLB, USD"
+                                + " and motion.");
+                    }
+                    return !crowd;
+                })
+                .toList();
     }
 
     /** Those that lay colours over surfaces. */

@@ -6,6 +6,7 @@ import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.util.HashSet;
 import java.util.Set;
+import java.util.function.Supplier;
 import org.lumbrit.core.math.Decimal;
 import org.lumbrit.core.site.SiteEvaluation;
 import org.lumbrit.core.surface.Ground;
@@ -42,11 +43,17 @@ final class Report {
     }
 
     void add(String name, Content content, String what) {
+        add(name, content, () -> what);
+    }
+
+    /** @param what is asked once the file is written */
+    void add(String name, Content content, Supplier<String> what) {
+        long bytes = written(name, content);
         text.append(name)
                 .append("  (")
-                .append(written(name, content))
+                .append(bytes)
                 .append(" bytes): ")
-                .append(what)
+                .append(what.get())
                 .append('\n');
     }
 

@@ -30,12 +30,17 @@ public final class PlantsCsv {
         csv.flush();
     }
 
-    /** All plants of a cover, tile by tile: memory holds no more than a tile's. */
-    public static void write(CoverLayer layer, SiteEvaluation evaluation, Writer to) throws IOException {
+    /** All plants of a cover, tile by tile: memory holds no more than a tile's. @return how many */
+    public static long write(CoverLayer layer, SiteEvaluation evaluation, Writer to) throws IOException {
         CsvWriter csv = Csv.writer(to);
         csv.writeRecord(HEADER);
-        evaluation.eachTile(layer, (plants, share) -> rows(layer, plants, csv));
+        long[] count = new long[1];
+        evaluation.eachTile(layer, (plants, share) -> {
+            count[0] += plants.count();
+            rows(layer, plants, csv);
+        });
         csv.flush();
+        return count[0];
     }
 
     private static void rows(CoverLayer layer, Plants plants, CsvWriter csv) {
