@@ -105,6 +105,12 @@ describe('handing over', () => {
       { id: 'reeds', name: 'Reeds' },
       { id: 'frost', name: 'Frost' },
     ]);
+    vi.spyOn(api, 'handOverExpected').mockImplementation((_id, without) =>
+      Promise.resolve([
+        { name: 'glb', bytes: without.includes('reeds') ? 12e6 : 34e6, seconds: 8 },
+        { name: 'csv', bytes: 2.5e9, seconds: 400 },
+      ]),
+    );
     open(<HandOverPage />, '/sites/:id/hand-over', '/sites/s1/hand-over');
     await screen.findByText('3D scene (GLB)');
     await screen.findByText('2 of 2 layers chosen');
@@ -112,18 +118,30 @@ describe('handing over', () => {
 
   it('writes what is chosen, and says how much it was', async () => {
     const click = vi.spyOn(HTMLAnchorElement.prototype, 'click').mockImplementation(() => undefined);
-    const write = vi.spyOn(api, 'handOver').mockResolvedValue(new Response(new Uint8Array(2048)));
+    const write = vi.spyOn(api, 'handOver').mockResolvedValue({ file: 'f1', bytes: 2048 });
     await show();
     await userEvent.click(screen.getByRole('checkbox', { name: /Plants \(CSV\)/ }));
     await userEvent.click(screen.getByRole('button', { name: 'Write the zip' }));
     expect(write.mock.calls[0]!.slice(0, 3)).toEqual(['s1', ['glb'], []]);
     expect((await screen.findByText(/^Written: 2 kB/)).textContent).toContain('The report inside says');
     expect(click).toHaveBeenCalledTimes(1);
+    expect((click.mock.contexts[0] as HTMLAnchorElement).getAttribute('href')).toBe('/api/handover/f1');
+  });
+
+  it('says before how much each part and all of them will be', async () => {
+    await show();
+    expect(await screen.findByText('about 34 MB, 8 s')).toBeTruthy();
+    expect(screen.getByText('about 2.5 GB, 7 min')).toBeTruthy();
+    expect(screen.getByText(/About 2.53 GB before the zip, 7 min/)).toBeTruthy();
+    await userEvent.click(screen.getByRole('checkbox', { name: /Plants \(CSV\)/ }));
+    expect(screen.getByText(/About 34 MB before the zip, 8 s/)).toBeTruthy();
+    await userEvent.click(screen.getByRole('checkbox', { name: 'Reeds' }));
+    expect(await screen.findByText(/About 12 MB before the zip/)).toBeTruthy();
   });
 
   it('leaves layers at home, and takes them all again', async () => {
     vi.spyOn(HTMLAnchorElement.prototype, 'click').mockImplementation(() => undefined);
-    const write = vi.spyOn(api, 'handOver').mockImplementation(() => Promise.resolve(new Response(new Uint8Array(2048))));
+    const write = vi.spyOn(api, 'handOver').mockResolvedValue({ file: 'f1', bytes: 2048 });
     await show();
     await userEvent.click(screen.getByRole('button', { name: 'None of the layers' }));
     await userEvent.click(screen.getByRole('checkbox', { name: 'Frost' }));

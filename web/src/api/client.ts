@@ -182,9 +182,16 @@ export const api = {
   data: async (keys: string[]) => (await send(`/api/data/${keys.join(',')}`)).arrayBuffer(),
   handOverFormats: () => json<{ name: string; purpose: string }[]>('/api/handover/formats'),
   handOverLayers: (id: string) => json<{ id: string; name: string }[]>(`/api/sites/${id}/handover/layers`),
+  /** About how large each format will be, and how long it takes. */
+  handOverExpected: (id: string, without: string[], signal: AbortSignal) =>
+    json<{ name: string; bytes: number; seconds: number }[]>(`/api/sites/${id}/handover/expected?without=${without.map(encodeURIComponent).join(',')}`, { signal }),
+  /** Writes a zip, to be fetched once under {@link handedOver}. */
   handOver: (id: string, formats: string[], without: string[], signal: AbortSignal) =>
-    send(`/api/sites/${id}/handover.zip?formats=${formats.join(',')}&without=${without.map(encodeURIComponent).join(',')}`, { signal }),
+    json<{ file: string; bytes: number }>(`/api/sites/${id}/handover?formats=${formats.join(',')}&without=${without.map(encodeURIComponent).join(',')}`, { method: 'POST', signal }),
 };
+
+/** Where a zip that was written is fetched, by the browser itself: it may be larger than a page can hold. */
+export const handedOver = (file: string) => `/api/handover/${file}`;
 
 /** What a view asks for; each has its own stream of requests. */
 export interface ViewApi {

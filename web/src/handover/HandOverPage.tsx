@@ -1,9 +1,9 @@
 import { useQuery } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
 import { Link, useParams } from 'react-router';
-import { api } from '../api/client';
+import { api, handedOver } from '../api/client';
 import { NoteHolder, sayProblem } from '../parts/notes';
-import { grouped } from '../parts/numbers';
+import { lasting, sized } from '../parts/numbers';
 import { ViewLinks } from '../parts/ViewLinks';
 import { useTitle } from '../parts/title';
 
@@ -17,6 +17,7 @@ const TITLES: Record<string, string> = {
   csv: 'Plants (CSV)',
   numpy: 'Plants (NumPy)',
   usd: 'Plants (USD text)',
+  tiles: '3D Tiles',
   motion: 'Motion over the loop',
   grains: 'Grains (tables and NumPy)',
   recipe: 'Recipe',
@@ -37,20 +38,22 @@ export function HandOverPage() {
   const [working, setWorking] = useState(false);
   const abort = useRef(new AbortController());
   const chosen = formatNames.filter((name) => !without.includes(name));
+  const atHome = layerIds.filter((each) => home.includes(each));
+  const expected = useQuery({ queryKey: ['handover-expected', id, atHome], queryFn: ({ signal }) => api.handOverExpected(id!, atHome, signal), enabled: layers.data !== undefined, refetchOnMount: 'always', placeholderData: (before) => before });
+  const of = (name: string) => expected.data?.find((each) => each.name === name);
+  const sum = chosen.map(of).reduce((all, each) => ({ bytes: all.bytes + (each?.bytes ?? 0), seconds: all.seconds + (each?.seconds ?? 0) }), { bytes: 0, seconds: 0 });
   const write = async () => {
     abort.current = new AbortController();
     setWorking(true);
     setWritten(null);
     const start = performance.now();
     try {
-      const response = await api.handOver(id!, chosen, layerIds.filter((each) => home.includes(each)), abort.current.signal);
-      const blob = await response.blob();
+      const { file, bytes } = await api.handOver(id!, chosen, atHome, abort.current.signal);
       const link = document.createElement('a');
-      link.href = URL.createObjectURL(blob);
+      link.href = handedOver(file);
       link.download = `${site.data?.recipe.name ?? 'site'} hand-over.zip`;
       link.click();
-      URL.revokeObjectURL(link.href);
-      setWritten({ bytes: blob.size, seconds: (performance.now() - start) / 1000 });
+      setWritten({ bytes, seconds: (performance.now() - start) / 1000 });
     } catch (error) {
       if (!(error instanceof DOMException && error.name === 'AbortError')) sayProblem(error);
     }
@@ -82,7 +85,7 @@ export function HandOverPage() {
                 onChange={() => setWithout(toggled(without, format.name))}
               />
               <span>
-                <b className="serif fs-6">{TITLES[format.name] ?? format.name}</b>
+                <b className="serif fs-6">{TITLES[format.name] ?? format.name}</b> <span className="muted">{about(of(format.name))}</span>
                 <br />
                 <span className="muted">{format.purpose}.</span>
               </span>
@@ -111,17 +114,33 @@ export function HandOverPage() {
             {working ? 'Writing …' : 'Write the zip'}
           </button>
           {working && (
-            <button className="btn btn-quiet" onClick={() => abort.current.abort()}>
+            <button className="btn btn-quiet" onClick={() => {
+                abort.current.abort();
+                // the server need not find out by itself that nobody waits
+                api.stop('handover').catch(() => undefined);
+              }}>
               Stop
             </button>
           )}
+          {chosen.length > 0 && !working && !written && expected.data && (
+            <span className="muted">
+              About {sized(sum.bytes)} before the zip, {lasting(sum.seconds)}.
+            </span>
+          )}
+          {expected.isLoading && <span className="muted">Working out how much it will be …</span>}
           {chosen.length === 0 && <span className="muted">Choose at least one.</span>}
-          <span role="status">{written && `Written: ${grouped(written.bytes / 1024)} kB in ${written.seconds.toFixed(1)} s. The report inside says what each file holds.`}</span>
+          <span role="status">{written && `Written: ${sized(written.bytes)} in ${written.seconds.toFixed(1)} s. The report inside says what each file holds.`}</span>
         </div>
       </main>
       <NoteHolder />
     </>
   );
+}
+
+/** What is said of the size of a format beside its name. */
+function about(expected: { bytes: number; seconds: number } | undefined): string {
+  if (!expected) return '';
+  return expected.bytes < 1 ? 'nothing to hand over' : `about ${sized(expected.bytes)}, ${lasting(expected.seconds)}`;
 }
 
 const toggled = (list: string[], one: string) => (list.includes(one) ? list.filter((each) => each !== one) : [...list, one]);

@@ -25,6 +25,19 @@ export function many(count: number): string {
   return count < 1e6 ? grouped(count) : `${shown(count / 1e6)} M`;
 }
 
+/** A size of files. */
+export function sized(bytes: number): string {
+  if (bytes < 1e6) return `${grouped(Math.max(1, bytes / 1024))} kB`;
+  return bytes < 1e9 ? `${shown(bytes / 1e6)} MB` : `${shown(bytes / 1e9)} GB`;
+}
+
+/** How long something takes, as one would say it. */
+export function lasting(seconds: number): string {
+  if (seconds < 1.5) return 'a second';
+  if (seconds < 90) return `${shown(seconds, seconds < 10 ? 1 : 2)} s`;
+  return seconds < 5400 ? `${Math.round(seconds / 60)} min` : `${shown(seconds / 3600, 2)} h`;
+}
+
 export function percent(share: number): string {
   const value = share * 100;
   return `${value > 0 && value < 1 ? value.toFixed(1) : Math.round(value)} %`;

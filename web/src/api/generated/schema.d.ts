@@ -68,6 +68,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/handover/{file}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["written"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/heightmaps": {
         parameters: {
             query?: never;
@@ -388,6 +404,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/sites/{id}/handover": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["write"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/sites/{id}/handover.zip": {
         parameters: {
             query?: never;
@@ -396,6 +428,22 @@ export interface paths {
             cookie?: never;
         };
         get: operations["handOver"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sites/{id}/handover/expected": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["handOverExpected"];
         put?: never;
         post?: never;
         delete?: never;
@@ -2320,6 +2368,13 @@ export interface components {
              */
             z: number;
         };
+        HandOverExpected: {
+            /** Format: double */
+            bytes: number;
+            name: string;
+            /** Format: double */
+            seconds: number;
+        };
         HandOverFormat: {
             name: string;
             purpose: string;
@@ -2327,6 +2382,11 @@ export interface components {
         HandOverLayer: {
             id: string;
             name: string;
+        };
+        HandOverWritten: {
+            /** Format: int64 */
+            bytes: number;
+            file: string;
         };
         HandPlaced: {
             /**
@@ -5313,6 +5373,28 @@ export interface operations {
             };
         };
     };
+    written: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                file: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": string;
+                };
+            };
+        };
+    };
     heightMap: {
         parameters: {
             query?: never;
@@ -5860,6 +5942,31 @@ export interface operations {
             };
         };
     };
+    write: {
+        parameters: {
+            query?: {
+                formats?: string[];
+                without?: string[];
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HandOverWritten"];
+                };
+            };
+        };
+    };
     handOver: {
         parameters: {
             query?: {
@@ -5881,6 +5988,30 @@ export interface operations {
                 };
                 content: {
                     "application/json": string;
+                };
+            };
+        };
+    };
+    handOverExpected: {
+        parameters: {
+            query?: {
+                without?: string[];
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HandOverExpected"][];
                 };
             };
         };

@@ -89,6 +89,7 @@ class StoppingTest {
                         "{" + base
                                 + ",\"view\":{\"falloff\":\"shore\",\"stage\":-1,\"layer\":\"\",\"property\":\"\"}}"),
                 new Asked("handover", "/handover.zip?formats=csv", ""),
+                new Asked("handover", "/handover?formats=csv", "{}"),
                 new Asked("roster", "/roster?layer=cotton-grass", ""),
                 new Asked("roster", "/roster.csv?layer=cotton-grass", ""),
                 new Asked("scatter", "/scatter.csv?layer=cotton-grass", ""),

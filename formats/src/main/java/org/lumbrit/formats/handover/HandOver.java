@@ -51,7 +51,17 @@ import org.lumbrit.formats.tables.PlantsCsv;
  * format is one constant here with its one method.
  */
 public enum HandOver {
-    GLB("The ground, the water and every plant as an instance, for 3D programs and engines") {
+    GLB("The ground, the water and every plant as an instance, for 3D programs and engines", 40e6) {
+        @Override
+        double bytes(Sizes sizes) {
+            return 60 * sizes.drawn() + 56 * 2 * sizes.inScenes() + 60 * sizes.propTriangles() + 1e6;
+        }
+
+        @Override
+        double placed(Sizes sizes) {
+            return sizes.inScenes();
+        }
+
         @Override
         void write(Packing all) {
             List<CoverLayer> layers = all.coversOfOneFile();
@@ -82,7 +92,13 @@ public enum HandOver {
         }
     },
     MASKS(
-            "Each falloff, and what layers lay from 0 to 1, over the ground as a 16-bit grey PNG, 0 black to 1 white, north at the top") {
+            "Each falloff, and what layers lay from 0 to 1, over the ground as a 16-bit grey PNG, 0 black to 1 white, north at the top",
+            4e6) {
+        @Override
+        double bytes(Sizes sizes) {
+            return sizes.masks() * 0.6 * sizes.nodes();
+        }
+
         @Override
         void write(Packing all) {
             Ground ground = all.ground();
@@ -116,7 +132,12 @@ public enum HandOver {
             }
         }
     },
-    TINTS("The colours of each tint over the ground as a PNG, its strength as transparency, north at the top") {
+    TINTS("The colours of each tint over the ground as a PNG, its strength as transparency, north at the top", 4e6) {
+        @Override
+        double bytes(Sizes sizes) {
+            return sizes.tints() * 1.5 * sizes.nodes();
+        }
+
         @Override
         void write(Packing all) {
             Ground ground = all.ground();
@@ -132,7 +153,12 @@ public enum HandOver {
             }
         }
     },
-    GROUND("The finished ground as GLB, OBJ and PLY, as 16-bit PNG, 32-bit GeoTIFF and Esri ASCII grid") {
+    GROUND("The finished ground as GLB, OBJ and PLY, as 16-bit PNG, 32-bit GeoTIFF and Esri ASCII grid", 40e6) {
+        @Override
+        double bytes(Sizes sizes) {
+            return 250 * sizes.drawn() + 20 * sizes.nodes();
+        }
+
         @Override
         void write(Packing all) {
             Ground ground = all.ground();
@@ -166,7 +192,12 @@ public enum HandOver {
                             size + ", metres");
         }
     },
-    PROPS("Every prop in its own frame as GLB, OBJ, PLY and STL") {
+    PROPS("Every prop in its own frame as GLB, OBJ, PLY and STL", 40e6) {
+        @Override
+        double bytes(Sizes sizes) {
+            return 240 * sizes.propTriangles();
+        }
+
         @Override
         void write(Packing all) {
             for (Prop prop : all.recipe().props()) {
@@ -181,7 +212,12 @@ public enum HandOver {
             }
         }
     },
-    PLACES("Points, paths, areas and the water’s outline as GeoJSON and SVG") {
+    PLACES("Points, paths, areas and the water’s outline as GeoJSON and SVG", 2e6) {
+        @Override
+        double bytes(Sizes sizes) {
+            return 2e5;
+        }
+
         @Override
         void write(Packing all) {
             Ground ground = all.ground();
@@ -221,7 +257,17 @@ public enum HandOver {
             });
         }
     },
-    CSV("Every plant as a row: where, how turned, size, variant, tint") {
+    CSV("Every plant as a row: where, how turned, size, variant, tint", 12e6) {
+        @Override
+        double bytes(Sizes sizes) {
+            return 155 * sizes.plants();
+        }
+
+        @Override
+        double placed(Sizes sizes) {
+            return sizes.plants();
+        }
+
         @Override
         void write(Packing all) {
             for (CoverLayer layer : all.covers()) {
@@ -239,7 +285,17 @@ public enum HandOver {
             }
         }
     },
-    NUMPY("Every plant as a record of a NumPy array: identity, place, turn, scale, growth, tint, variant") {
+    NUMPY("Every plant as a record of a NumPy array: identity, place, turn, scale, growth, tint, variant", 60e6) {
+        @Override
+        double bytes(Sizes sizes) {
+            return 72 * sizes.plants();
+        }
+
+        @Override
+        double placed(Sizes sizes) {
+            return sizes.plants();
+        }
+
         @Override
         void write(Packing all) {
             for (CoverLayer layer : all.covers()) {
@@ -253,7 +309,17 @@ public enum HandOver {
             }
         }
     },
-    USD("Every plant as an instance of its variant’s mesh, as USD text") {
+    USD("Every plant as an instance of its variant’s mesh, as USD text", 20e6) {
+        @Override
+        double bytes(Sizes sizes) {
+            return 420 * sizes.inScenes() + 1e5;
+        }
+
+        @Override
+        double placed(Sizes sizes) {
+            return sizes.inScenes();
+        }
+
         @Override
         void write(Packing all) {
             List<List<Instances>> layers = all.coversOfOneFile().stream()
@@ -273,26 +339,58 @@ public enum HandOver {
         }
     },
     TILES(
-            "The ground, props, water and every plant as OGC 3D Tiles 1.1: as fine as one is near, for sites of any size") {
+            "The ground, props, water and every plant as OGC 3D Tiles 1.1: as fine as one is near, for sites of any size",
+            40e6) {
+        @Override
+        double bytes(Sizes sizes) {
+            return 1.02e6 * sizes.groundTiles() + 100 * sizes.plants() + 60 * sizes.propTriangles();
+        }
+
+        @Override
+        double placed(Sizes sizes) {
+            return 1.33 * sizes.plants();
+        }
+
         @Override
         void write(Packing all) {
             TileSet.write(all);
         }
     },
     MOTION(
-            "What moves, baked over the loop: morph targets, vertex-motion pictures, bends of every plant, the wind field, NumPy") {
+            "What moves, baked over the loop: morph targets, vertex-motion pictures, bends of every plant, the wind field, NumPy",
+            12e6) {
+        @Override
+        double bytes(Sizes sizes) {
+            return 30 * sizes.frames() * sizes.swaying();
+        }
+
+        @Override
+        double placed(Sizes sizes) {
+            return sizes.swaying();
+        }
+
         @Override
         void write(Packing all) {
             new MotionFiles(all).write();
         }
     },
-    GRAINS("Where each grain lies and how fast it goes over the loop, as tables and NumPy arrays") {
+    GRAINS("Where each grain lies and how fast it goes over the loop, as tables and NumPy arrays", 4e6) {
+        @Override
+        double bytes(Sizes sizes) {
+            return sizes.grains() * (80 + 3 * sizes.frames());
+        }
+
         @Override
         void write(Packing all) {
             new GrainFiles(all).write();
         }
     },
-    RECIPE("The recipe and the files that it needs, to open again or run from the command line") {
+    RECIPE("The recipe and the files that it needs, to open again or run from the command line", 20e6) {
+        @Override
+        double bytes(Sizes sizes) {
+            return 1e5 + sizes.assets();
+        }
+
         @Override
         void write(Packing all) {
             all.report().add("recipe/recipe.json", RecipeJson.write(all.site().recipe()), "the rules of the site");
@@ -322,9 +420,25 @@ public enum HandOver {
                     + " toward it by the vertices' share _TINTED.";
 
     private final String purpose;
+    private final double rate;
 
-    HandOver(String purpose) {
+    /** @param rate bytes that are written in a second, on two cores */
+    HandOver(String purpose, double rate) {
         this.purpose = purpose;
+        this.rate = rate;
+    }
+
+    /** About how many bytes it will be. */
+    abstract double bytes(Sizes sizes);
+
+    /** About how many plants are placed for it. */
+    double placed(Sizes sizes) {
+        return 0;
+    }
+
+    /** Bytes that are written in a second, on two cores. */
+    double rate() {
+        return rate;
     }
 
     public String purpose() {

@@ -30,6 +30,7 @@ import org.lumbrit.core.surface.Picture;
 import org.lumbrit.core.surface.Samples;
 import org.lumbrit.formats.BadInputException;
 import org.lumbrit.formats.handover.Choice;
+import org.lumbrit.formats.handover.Expected;
 import org.lumbrit.formats.handover.HandOver;
 import org.lumbrit.formats.image.GeoReference;
 import org.lumbrit.formats.image.GreyPicture;
@@ -69,8 +70,10 @@ class FilesApi {
     private final SiteStore store;
     private final Assets assets;
     private final ViewService views;
+    private final WrittenFiles written;
 
-    FilesApi(SiteStore store, Assets assets, ViewService views) {
+    FilesApi(SiteStore store, Assets assets, ViewService views, WrittenFiles written) {
+        this.written = written;
         this.store = store;
         this.assets = assets;
         this.views = views;
@@ -229,6 +232,54 @@ class FilesApi {
                 .toList();
     }
 
+    /**
+     * About how large a part of a hand-over will be.
+     *
+     * @param bytes before the zip; @param seconds on this machine, about
+     */
+    record HandOverExpected(
+            @NotNull String name,
+            @NotNull Double bytes,
+            @NotNull Double seconds) {}
+
+    @Heavy
+    @GetMapping(path = "/api/sites/{id}/handover/expected", produces = MediaType.APPLICATION_JSON_VALUE)
+    List<HandOverExpected> handOverExpected(
+            @PathVariable UUID id, @RequestParam(defaultValue = "") List<String> without, Cancel cancel) {
+        SiteFiles site = store.files(store.state(id).recipe());
+        Choice choice = Choice.of(EnumSet.allOf(HandOver.class), without, site.recipe());
+        return Expected.of(views.whole(site.recipe(), 0, cancel), site, choice).stream()
+                .map(each -> new HandOverExpected(
+                        each.format().name().toLowerCase(Locale.ROOT), each.bytes(), each.seconds()))
+                .toList();
+    }
+
+    /** A hand-over that has been written. @param file names it under {@code /api/handover/} for ten minutes; @param bytes of the zip */
+    record HandOverWritten(@NotNull String file, @NotNull Long bytes) {}
+
+    /** Writes a hand-over, to be fetched once by {@link #written}: a large one need not pass through the page. */
+    @Newest
+    @Heavy
+    @PostMapping(path = "/api/sites/{id}/handover", produces = MediaType.APPLICATION_JSON_VALUE)
+    HandOverWritten write(
+            @PathVariable UUID id,
+            @RequestParam(defaultValue = "") List<String> formats,
+            @RequestParam(defaultValue = "") List<String> without,
+            Cancel cancel)
+            throws IOException {
+        SiteFiles site = store.files(store.state(id).recipe());
+        Path zip = zip(site, formats, without, cancel);
+        return new HandOverWritten(written.keep(zip, site.recipe().name() + " hand-over.zip"), Files.size(zip));
+    }
+
+    /** What was written before, once. */
+    @GetMapping("/api/handover/{file}")
+    ResponseEntity<Resource> written(@PathVariable String file) throws IOException {
+        WrittenFiles.Written found = written.take(file);
+        long bytes = Files.size(found.file());
+        return attached(found.name(), "application/zip").contentLength(bytes).body(opened(found.file()));
+    }
+
     @Newest
     @Heavy
     @GetMapping("/api/sites/{id}/handover.zip")
@@ -238,12 +289,17 @@ class FilesApi {
             @RequestParam(defaultValue = "") List<String> without,
             Cancel cancel)
             throws IOException {
+        SiteFiles site = store.files(store.state(id).recipe());
+        return attached(site.recipe().name() + " hand-over.zip", "application/zip")
+                .body(opened(zip(site, formats, without, cancel)));
+    }
+
+    private Path zip(SiteFiles site, List<String> formats, List<String> without, Cancel cancel) throws IOException {
         Set<HandOver> wanted = formats.isEmpty()
                 ? EnumSet.allOf(HandOver.class)
                 : formats.stream()
                         .map(FilesApi::format)
                         .collect(Collectors.toCollection(() -> EnumSet.noneOf(HandOver.class)));
-        SiteFiles site = store.files(store.state(id).recipe());
         Choice choice = Choice.of(wanted, without, site.recipe());
         Path zip = Files.createTempFile("lumbrit-hand-over", ".zip");
         try (ZipOutputStream out = new ZipOutputStream(new BufferedOutputStream(Files.newOutputStream(zip), 1 << 16))) {
@@ -258,8 +314,7 @@ class FilesApi {
             Files.deleteIfExists(zip);
             throw e;
         }
-        return attached(site.recipe().name() + " hand-over.zip", "application/zip")
-                .body(opened(zip));
+        return zip;
     }
 
     /** The file has no name any more as soon as it is open, so nothing is left behind. */
