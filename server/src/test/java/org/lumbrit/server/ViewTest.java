@@ -289,7 +289,7 @@ class ViewTest {
         for (Object[] bad : new Object[][] {
             {"hello".getBytes(StandardCharsets.US_ASCII), "no PNG"},
             {org.lumbrit.formats.image.GreyPng.of8(1, 1, i -> 0), "at least 2 × 2"},
-            {org.lumbrit.formats.image.GreyPng.of8(20000, 2, i -> 0), "longest side may be 8192"}
+            {org.lumbrit.formats.image.GreyPng.of8(20000, 2, i -> 0), "longest side may be 16384"}
         }) {
             RunningServer.Answer answer = server.upload("/api/pictures", "x.png", (byte[]) bad[0]);
             assertThat(answer.status()).isEqualTo(400);

@@ -8,6 +8,9 @@ import java.util.HexFormat;
 
 /** Builds a content key: the first 128 bits of SHA-256 over a tagged, length-prefixed sequence, as 32 hex digits. */
 public final class KeyBuilder {
+    /** Numbers that are copied at once: a large array is never in memory twice. */
+    private static final int AT_ONCE = 1 << 16;
+
     private final MessageDigest digest;
     private final ByteBuffer word = ByteBuffer.allocate(9);
 
@@ -41,9 +44,12 @@ public final class KeyBuilder {
     /** Adds an array by its length and the bits of its values. */
     public KeyBuilder add(float[] values) {
         tagged('f', values.length);
-        ByteBuffer buffer = ByteBuffer.allocate(4 * values.length);
-        buffer.asFloatBuffer().put(values);
-        digest.update(buffer.array());
+        ByteBuffer buffer = ByteBuffer.allocate(4 * Math.min(values.length, AT_ONCE));
+        for (int from = 0; from < values.length; from += AT_ONCE) {
+            int count = Math.min(AT_ONCE, values.length - from);
+            buffer.asFloatBuffer().put(values, from, count);
+            digest.update(buffer.array(), 0, 4 * count);
+        }
         return this;
     }
 

@@ -69,7 +69,7 @@ public record GroundSpec(
         Optional<Double> originNorth) {
 
     /** Nodes on the longer side of the largest ground. */
-    public static final int MOST_NODES = 8192;
+    public static final int MOST_NODES = 16_384;
 
     /** Nodes on the longer side of flat ground where nothing else is said. */
     public static final int FLAT_NODES = 512;

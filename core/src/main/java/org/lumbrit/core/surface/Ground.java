@@ -30,10 +30,14 @@ public final class Ground implements Owner, Results.Weighted {
     private final double highest;
     private final boolean[] holes;
     private volatile Gradients gradients;
+    private volatile double steepest = Double.NaN;
     private volatile HighestInBlocks blocks;
 
+    /** Nodes from which on slopes are worked out wherever they are asked for: kept, they would take twice as much as the heights. */
+    private static final int SLOPES_KEPT = 1 << 22;
+
     /** Slopes at the nodes, made when they are first asked for. */
-    private record Gradients(float[] x, float[] z, double steepest) {}
+    private record Gradients(float[] x, float[] z) {}
 
     /**
      * @param columns nodes from west to east, at least 2
@@ -65,15 +69,33 @@ public final class Ground implements Owner, Results.Weighted {
         this.cellX = width / (columns - 1);
         this.cellZ = even ? cellX : depth / (rows - 1);
         this.holes = holes;
-        double low = Double.POSITIVE_INFINITY;
-        double high = Double.NEGATIVE_INFINITY;
-        for (float h : heights) {
-            low = Math.min(low, h);
-            high = Math.max(high, h);
-        }
-        this.lowest = low;
-        this.highest = high;
+        float[] ends = ends(heights);
+        this.lowest = ends[0];
+        this.highest = ends[1];
         this.key = key.isEmpty() ? contentKey() : key;
+    }
+
+    /** Least and greatest of them. */
+    private static float[] ends(float[] heights) {
+        float[] low = new float[Chunks.count(heights.length)];
+        float[] high = new float[low.length];
+        Chunks.run(heights.length, Cancel.NEVER, (from, to) -> {
+            float least = Float.POSITIVE_INFINITY;
+            float most = Float.NEGATIVE_INFINITY;
+            for (int i = from; i < to; i++) {
+                // plain comparisons take a sixth of the time of the language's own min and max
+                least = heights[i] < least ? heights[i] : least;
+                most = heights[i] > most ? heights[i] : most;
+            }
+            low[from / Chunks.SIZE] = least;
+            high[from / Chunks.SIZE] = most;
+        });
+        float[] ends = {Float.POSITIVE_INFINITY, Float.NEGATIVE_INFINITY};
+        for (int i = 0; i < low.length; i++) {
+            ends[0] = Math.min(ends[0], low[i]);
+            ends[1] = Math.max(ends[1], high[i]);
+        }
+        return ends;
     }
 
     /** The depth that square cells give. */
@@ -105,30 +127,49 @@ public final class Ground implements Owner, Results.Weighted {
     private Gradients differentiate() {
         float[] gradientX = new float[heights.length];
         float[] gradientZ = new float[heights.length];
-        double[] steepestOfRow = new double[rows];
         Chunks.run(rows, 16, Cancel.NEVER, (from, to) -> {
             for (int row = from; row < to; row++) {
-                int up = Math.max(0, row - 1);
-                int down = Math.min(rows - 1, row + 1);
                 for (int column = 0; column < columns; column++) {
-                    int west = Math.max(0, column - 1);
-                    int east = Math.min(columns - 1, column + 1);
-                    int at = row * columns + column;
-                    double gx = ((double) heights[row * columns + east] - heights[row * columns + west])
-                            / ((east - west) * cellX);
-                    double gz = ((double) heights[down * columns + column] - heights[up * columns + column])
-                            / ((down - up) * cellZ);
-                    gradientX[at] = (float) gx;
-                    gradientZ[at] = (float) gz;
-                    steepestOfRow[row] = Math.max(steepestOfRow[row], gx * gx + gz * gz);
+                    gradientX[row * columns + column] = (float) slopeX(column, row);
+                    gradientZ[row * columns + column] = (float) slopeZ(column, row);
                 }
             }
         });
+        return new Gradients(gradientX, gradientZ);
+    }
+
+    /** Rise to the east at a node, by the nodes beside it. */
+    private double slopeX(int column, int row) {
+        int west = Math.max(0, column - 1);
+        int east = Math.min(columns - 1, column + 1);
+        return ((double) heights[row * columns + east] - heights[row * columns + west]) / ((east - west) * cellX);
+    }
+
+    /** Rise to the south at a node, by the nodes beside it. */
+    private double slopeZ(int column, int row) {
+        int up = Math.max(0, row - 1);
+        int down = Math.min(rows - 1, row + 1);
+        return ((double) heights[down * columns + column] - heights[up * columns + column]) / ((down - up) * cellZ);
+    }
+
+    private double steepest(int west, int north, int east, int south) {
+        double[] ofRow = new double[south - north + 1];
+        Chunks.run(ofRow.length, 16, Cancel.NEVER, (from, to) -> {
+            for (int r = from; r < to; r++) {
+                double most = 0;
+                for (int column = west; column <= east; column++) {
+                    double gx = slopeX(column, north + r);
+                    double gz = slopeZ(column, north + r);
+                    most = Math.max(most, gx * gx + gz * gz);
+                }
+                ofRow[r] = most;
+            }
+        });
         double most = 0;
-        for (double ofRow : steepestOfRow) {
-            most = Math.max(most, ofRow);
+        for (double each : ofRow) {
+            most = Math.max(most, each);
         }
-        return new Gradients(gradientX, gradientZ, Math.sqrt(most));
+        return Math.sqrt(most);
     }
 
     /** Nodes along x, border to border. */
@@ -179,7 +220,7 @@ public final class Ground implements Owner, Results.Weighted {
 
     @Override
     public long bytes() {
-        return 12L * heights.length + holes.length;
+        return (heights.length > SLOPES_KEPT ? 4L : 12L) * heights.length + holes.length;
     }
 
     /** Content key of the heights and the size. */
@@ -255,8 +296,12 @@ public final class Ground implements Owner, Results.Weighted {
 
     /** Greatest true area per plan area anywhere: √(1+|∇h|²). */
     public double greatestStretch() {
-        double steepest = gradients().steepest;
-        return Math.sqrt(1 + steepest * steepest);
+        double known = steepest;
+        if (Double.isNaN(known)) {
+            known = steepest(0, 0, columns - 1, rows - 1);
+            steepest = known;
+        }
+        return Math.sqrt(1 + known * known);
     }
 
     /** The same within a part of it. */
@@ -268,15 +313,12 @@ public final class Ground implements Owner, Results.Weighted {
         if (east - west >= columns - 1 && south - north >= rows - 1) {
             return greatestStretch();
         }
-        Gradients slopes = gradients();
-        double most = 0;
-        for (int row = north; row <= south; row++) {
-            for (int at = row * columns + west, end = row * columns + east; at <= end; at++) {
-                most = Math.max(most, (double) slopes.x[at] * slopes.x[at] + (double) slopes.z[at] * slopes.z[at]);
-            }
+        if (east < west || south < north) {
+            return 1;
         }
+        double most = steepest(west, north, east, south);
         // normals are kept as floats
-        return Math.sqrt(1 + most) * (1 + 1e-6);
+        return Math.sqrt(1 + most * most) * (1 + 1e-6);
     }
 
     private static int node(double at, int count) {
@@ -364,6 +406,12 @@ public final class Ground implements Owner, Results.Weighted {
 
     /** Writes height and normal of samples whose x and z are set. */
     public void settle(Samples samples, int from, int to) {
+        if (heights.length > SLOPES_KEPT) {
+            for (int i = from; i < to; i++) {
+                settleLarge(samples, i);
+            }
+            return;
+        }
         Gradients slopes = gradients();
         for (int i = from; i < to; i++) {
             double x = samples.x()[i];
@@ -371,6 +419,33 @@ public final class Ground implements Owner, Results.Weighted {
             samples.y()[i] = bilinear(heights, x, z);
             orient(samples, i, bilinear(slopes.x, x, z), bilinear(slopes.z, x, z));
         }
+    }
+
+    /** The same to the bit, with the slopes of the four nodes worked out here. */
+    private void settleLarge(Samples samples, int i) {
+        double x = samples.x()[i];
+        double z = samples.z()[i];
+        samples.y()[i] = bilinear(heights, x, z);
+        double column = Math.min(Math.max((x + width / 2) / cellX, 0), columns - 1);
+        double row = Math.min(Math.max((z + depth / 2) / cellZ, 0), rows - 1);
+        int c = Math.min((int) column, columns - 2);
+        int r = Math.min((int) row, rows - 2);
+        double fc = column - c;
+        double fr = row - r;
+        orient(
+                samples,
+                i,
+                between(fc, fr, (float) slopeX(c, r), (float) slopeX(c + 1, r), (float) slopeX(c, r + 1), (float)
+                        slopeX(c + 1, r + 1)),
+                between(fc, fr, (float) slopeZ(c, r), (float) slopeZ(c + 1, r), (float) slopeZ(c, r + 1), (float)
+                        slopeZ(c + 1, r + 1)));
+    }
+
+    private static double between(
+            double fc, double fr, float northWest, float northEast, float southWest, float southEast) {
+        double north = northWest + fc * ((double) northEast - northWest);
+        double south = southWest + fc * ((double) southEast - southWest);
+        return north + fr * (south - north);
     }
 
     private static void orient(Samples samples, int i, double gx, double gz) {

@@ -1,6 +1,8 @@
 package org.lumbrit.core.surface;
 
 import java.util.Arrays;
+import org.lumbrit.core.math.Cancel;
+import org.lumbrit.core.math.Chunks;
 
 /**
  * The highest node of square blocks of cells of a height grid, their borders included, in a few sizes: a march over the grid leaps
@@ -20,11 +22,22 @@ final class HighestInBlocks {
             highest[level] = new float[across[level] * (((rows - 2) >> bits) + 1)];
             Arrays.fill(highest[level], Float.NEGATIVE_INFINITY);
         }
-        for (int row = 0; row < rows; row++) {
-            for (int column = 0; column < columns; column++) {
-                raise(0, row, column, rows, columns, heights[row * columns + column]);
+        int wide = across[0];
+        int tall = highest[0].length / wide;
+        int cells = 1 << BITS[0];
+        Chunks.run(tall, 8, Cancel.NEVER, (from, to) -> {
+            for (int block = from * wide; block < to * wide; block++) {
+                int north = block / wide * cells;
+                int west = block % wide * cells;
+                highest[0][block] = highest(
+                        heights,
+                        columns,
+                        north,
+                        Math.min(rows - 1, north + cells),
+                        west,
+                        Math.min(columns - 1, west + cells));
             }
-        }
+        });
         for (int level = 1; level < BITS.length; level++) {
             int finer = across[level - 1];
             int shift = BITS[level] - BITS[level - 1];
@@ -35,17 +48,15 @@ final class HighestInBlocks {
         }
     }
 
-    /** A node belongs to every block that it borders on. */
-    private void raise(int level, int row, int column, int rows, int columns, float h) {
-        int bits = BITS[level];
-        int east = Math.min(columns - 2, column) >> bits;
-        int south = Math.min(rows - 2, row) >> bits;
-        for (int r = Math.max(0, row - 1) >> bits; r <= south; r++) {
-            for (int c = Math.max(0, column - 1) >> bits; c <= east; c++) {
-                int block = r * across[level] + c;
-                highest[level][block] = Math.max(highest[level][block], h);
+    /** The highest of some nodes, both ends included: a node belongs to every block that it borders on. */
+    private static float highest(float[] heights, int columns, int north, int south, int west, int east) {
+        float most = Float.NEGATIVE_INFINITY;
+        for (int row = north; row <= south; row++) {
+            for (int at = row * columns + west, end = row * columns + east; at <= end; at++) {
+                most = heights[at] > most ? heights[at] : most;
             }
         }
+        return most;
     }
 
     /** How many sizes of blocks there are. */

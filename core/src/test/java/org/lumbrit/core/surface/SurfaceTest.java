@@ -50,6 +50,35 @@ class SurfaceTest {
     }
 
     @Test
+    void aGroundTooLargeToKeepItsSlopesHasTheSameNormals() {
+        int side = 2100;
+        float[] heights = new float[side * side];
+        for (int i = 0; i < heights.length; i++) {
+            heights[i] = (float) (3 * Math.sin(i % side * 0.31) * Math.cos(i / side * 0.17));
+        }
+        Ground large = new Ground(side, side, heights, side - 1);
+        double[] x = {large.x(0), large.x(700), large.x(side - 1), 12.25};
+        double[] z = {large.z(0), large.z(901), large.z(side - 1), -7.5};
+        Samples at = large.samplesAt(x, z);
+        for (int i = 0; i < x.length; i++) {
+            // a small ground with the same nodes round the place keeps its slopes
+            int column = Math.min(side - 8, Math.max(0, (int) (x[i] + (side - 1) / 2.0) - 4));
+            int row = Math.min(side - 8, Math.max(0, (int) (z[i] + (side - 1) / 2.0) - 4));
+            float[] part = new float[64];
+            for (int k = 0; k < 64; k++) {
+                part[k] = heights[(row + k / 8) * side + column + k % 8];
+            }
+            Ground small = new Ground(8, 8, part, 7);
+            Samples same = small.samplesAt(
+                    new double[] {x[i] - large.x(column) - 3.5}, new double[] {z[i] - large.z(row) - 3.5});
+            assertThat(at.y()[i]).isCloseTo(same.y()[0], within(1e-9));
+            assertThat(at.nx()[i]).isEqualTo(same.nx()[0], within(1e-7f));
+            assertThat(at.ny()[i]).isEqualTo(same.ny()[0], within(1e-7f));
+            assertThat(at.nz()[i]).isEqualTo(same.nz()[0], within(1e-7f));
+        }
+    }
+
+    @Test
     void heightsAreBilinearBetweenNodesAndBorderToBorder() {
         Ground ground = new Ground(3, 2, new float[] {0, 1, 2, 10, 11, 12}, 8);
         assertThat(ground.depth()).isEqualTo(4);

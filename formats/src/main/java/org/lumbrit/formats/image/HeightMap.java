@@ -1,7 +1,10 @@
 package org.lumbrit.formats.image;
 
+import java.util.Arrays;
 import java.util.Optional;
 import org.lumbrit.core.math.Cancel;
+import org.lumbrit.core.math.Chunks;
+import org.lumbrit.core.math.KeyBuilder;
 import org.lumbrit.core.recipe.GroundSpec;
 import org.lumbrit.core.surface.Ground;
 import org.lumbrit.formats.BadInputException;
@@ -10,13 +13,16 @@ import org.lumbrit.formats.BadInputException;
  * A height map as a file has it, row by row from the north.
  *
  * @param bits 8, 16 or 32 a value
- * @param values 0..1 between black and white where {@code metric} is false, else metres; what is missing is NaN
+ * @param values 0..1 between black and white where {@code metric} is false, else metres; what is missing is NaN; must not be changed
  * @param place how large it is and where it lies, where the file says so
  */
 public record HeightMap(int columns, int rows, int bits, float[] values, boolean metric, Optional<GeoReference> place) {
-    public static final int MOST_BYTES = 288 << 20;
+    public static final int MOST_BYTES = 900 << 20;
     public static final int LONGEST_SIDE = GroundSpec.MOST_NODES;
     public static final int MOST_ASPECT = 32;
+
+    /** Values from which on going through them takes longer than somebody waits. */
+    private static final int LARGE = 1 << 24;
 
     /** Grey PNG, TIFF or Esri ASCII grid, told apart by their first bytes, read to the end. @throws BadInputException with what would work */
     public static HeightMap read(byte[] bytes, String name) {
@@ -65,11 +71,15 @@ public record HeightMap(int columns, int rows, int bits, float[] values, boolean
 
     /** How many values are missing. */
     public int missing() {
-        int missing = 0;
-        for (float value : values) {
-            missing += Float.isNaN(value) ? 1 : 0;
-        }
-        return missing;
+        int[] missing = new int[Chunks.count(values.length)];
+        Chunks.run(values.length, Cancel.NEVER, (from, to) -> {
+            int here = 0;
+            for (int i = from; i < to; i++) {
+                here += Float.isNaN(values[i]) ? 1 : 0;
+            }
+            missing[from / Chunks.SIZE] = here;
+        });
+        return Arrays.stream(missing).sum();
     }
 
     /** Least and greatest value; 0 and 1 where all are missing. */
@@ -78,12 +88,12 @@ public record HeightMap(int columns, int rows, int bits, float[] values, boolean
     }
 
     static double[] leastAndGreatest(float[] values) {
-        double least = Double.POSITIVE_INFINITY;
-        double most = Double.NEGATIVE_INFINITY;
+        float least = Float.POSITIVE_INFINITY;
+        float most = Float.NEGATIVE_INFINITY;
         for (float value : values) {
             if (!Float.isNaN(value)) {
-                least = Math.min(least, value);
-                most = Math.max(most, value);
+                least = value < least ? value : least;
+                most = value > most ? value : most;
             }
         }
         return least <= most ? new double[] {least, most} : new double[] {0, 1};
@@ -94,34 +104,49 @@ public record HeightMap(int columns, int rows, int bits, float[] values, boolean
      * height where these are given; metres stay as they are where they are not.
      */
     public Ground ground(GroundSpec spec) {
-        double low = 0;
-        double high = 1;
-        if (metric) {
-            double[] range = leastAndGreatest();
-            low = range[0];
-            high = range[1];
-        } else if (spec.lowest().isEmpty() || spec.highest().isEmpty()) {
+        return ground(spec, "");
+    }
+
+    /** @param file what the file is known by, so that the heights of a large one need not be gone through for a key; "" where it is not known */
+    public Ground ground(GroundSpec spec, String file) {
+        if (!metric && (spec.lowest().isEmpty() || spec.highest().isEmpty())) {
             throw new BadInputException(
                     "ground.lowest and ground.highest: a picture of greys needs the heights of black and of white.");
         }
         boolean stays = spec.lowest().isEmpty() && spec.highest().isEmpty();
+        double[] range = metric && !stays ? leastAndGreatest() : new double[] {0, 1};
+        double low = range[0];
+        double high = range[1];
         double lowest = spec.lowest().orElse(low);
         double highest = spec.highest().orElse(high);
         double scale = high > low ? (highest - lowest) / (high - low) : 0;
-        float[] heights = new float[values.length];
         boolean[] holes = new boolean[0];
+        float[] whole = values;
         if (missing() > 0) {
             holes = new boolean[values.length];
             for (int i = 0; i < holes.length; i++) {
                 holes[i] = Float.isNaN(values[i]);
             }
+            whole = Filling.fill(values, columns, rows);
         }
-        float[] whole = holes.length > 0 ? Filling.fill(values, columns, rows) : values;
-        for (int i = 0; i < heights.length; i++) {
-            heights[i] = stays ? whole[i] : (float) (lowest + scale * (whole[i] - low));
+        float[] heights = whole;
+        if (!stays) {
+            heights = new float[whole.length];
+            for (int i = 0; i < heights.length; i++) {
+                heights[i] = (float) (lowest + scale * (whole[i] - low));
+            }
         }
         boolean[] kept = spec.missing() == GroundSpec.Missing.HOLE ? holes : new boolean[0];
         double depth = spec.depth().orElse(Ground.squareDepth(columns, rows, spec.width()));
-        return new Ground(columns, rows, heights, spec.width(), depth, kept, "");
+        String key = file.isEmpty() || values.length < LARGE
+                ? ""
+                : new KeyBuilder("ground of file/1")
+                        .add(file)
+                        .add(spec.width())
+                        .add(depth)
+                        .add(stays ? "" : lowest + " " + highest)
+                        .add(spec.missing().name())
+                        .key();
+        return new Ground(columns, rows, heights, spec.width(), depth, kept, key);
     }
 }

@@ -39,7 +39,7 @@ public class Grounds implements SiteAssets {
         return grounds.get(
                 spec,
                 missing -> HeightMap.read(assets.content(spec.heights().orElseThrow()), "The height map")
-                        .ground(spec));
+                        .ground(spec, spec.heights().orElseThrow()));
     }
 
     @Override

@@ -129,7 +129,7 @@ final class Look {
 
     /** The light of the whole ground alone, as {@link Binaries#openLight} has it. */
     byte[] openLight(Ground ground, Cancel shared) {
-        return results.get(key("open light/1", ground.key()), shared, again -> Binaries.openLight(ground, again));
+        return results.get(key("open light/2", ground.key()), shared, again -> Binaries.openLight(ground, again));
     }
 
     /** The site's water, where it has some. */
