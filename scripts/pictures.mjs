@@ -83,7 +83,7 @@ const PICTURES = {
     await page.getByRole('row').nth(3).click();
     await page.waitForTimeout(9000);
   }),
-  handover: room('handover', (page) => page.mouse.wheel(0, 400)),
+  handover: room('handover', (page) => page.mouse.wheel(0, 60)),
 };
 
 for (const [name, take] of Object.entries(PICTURES)) {

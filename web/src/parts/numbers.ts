@@ -28,7 +28,7 @@ export function many(count: number): string {
 /** A size of files. */
 export function sized(bytes: number): string {
   if (bytes < 1e6) return `${grouped(Math.max(1, bytes / 1024))} kB`;
-  return bytes < 1e9 ? `${shown(bytes / 1e6)} MB` : `${shown(bytes / 1e9)} GB`;
+  return bytes < 1e9 ? `${shown(bytes / 1e6, bytes < 1e7 ? 2 : 3)} MB` : `${shown(bytes / 1e9)} GB`;
 }
 
 /** How long something takes, as one would say it. */
