@@ -9,6 +9,7 @@ import org.lumbrit.core.cover.CoverScatter;
 import org.lumbrit.core.cover.Plants;
 import org.lumbrit.core.looks.Earth;
 import org.lumbrit.core.math.Cancel;
+import org.lumbrit.core.math.Chunks;
 import org.lumbrit.core.plants.Detail;
 import org.lumbrit.core.plants.Plant;
 import org.lumbrit.core.recipe.Layer;
@@ -304,7 +305,7 @@ final class TileSet {
         }
 
         Optional<Branch> tree() {
-            Optional<Branch> tree = tile(Region.of(ground), Region.EVERYWHERE, 0, "");
+            Optional<Branch> tree = tile(Region.of(ground), Region.EVERYWHERE, 0, "", scattered(Region.EVERYWHERE, 0));
             if (unborn > 0) {
                 all.report()
                         .say(unborn + " plants of “" + layer.name()
@@ -313,25 +314,41 @@ final class TileSet {
             return tree;
         }
 
-        /** @param within of the ground; @param whole the same, and what lies beyond the border of the ground beside it */
-        private Optional<Branch> tile(Region within, Region whole, int depth, String path) {
-            evaluation.cancel().check();
+        /** The plants of a tile. @param leaf whether they are all of its region */
+        private record Scattered(boolean leaf, Plants plants) {}
+
+        private Scattered scattered(Region whole, int depth) {
             double expected = evaluation.expected(layer, whole);
             boolean leaf = expected <= MOST || depth == DEEPEST;
-            Plants plants;
             try {
-                plants = plants(whole, leaf ? 1 : MOST / expected);
+                return new Scattered(leaf, plants(whole, leaf ? 1 : MOST / expected));
             } catch (CoverScatter.TooManyPlantsException e) {
                 if (depth == DEEPEST) {
                     throw e;
                 }
-                leaf = false;
-                plants = plants(whole, MOST / 4 / Math.max(MOST, expected));
+                return new Scattered(false, plants(whole, MOST / 4 / Math.max(MOST, expected)));
             }
+        }
+
+        /** @param within of the ground; @param whole the same, and what lies beyond the border of the ground beside it */
+        private Optional<Branch> tile(Region within, Region whole, int depth, String path, Scattered scattered) {
+            evaluation.cancel().check();
+            boolean leaf = scattered.leaf;
+            Plants plants = scattered.plants;
             List<Branch> quarters = new ArrayList<>();
-            for (int part = 0; part < 4 && !leaf; part++) {
-                tile(within.quarter(within, part), whole.quarter(within, part), depth + 1, path + part)
-                        .ifPresent(quarters::add);
+            if (!leaf) {
+                Scattered[] ready = new Scattered[4];
+                // a tile is too small for all cores, four beside each other are not
+                Chunks.run(
+                        4,
+                        1,
+                        evaluation.cancel(),
+                        (part, end) -> ready[part] = scattered(whole.quarter(within, part), depth + 1));
+                for (int part = 0; part < 4; part++) {
+                    tile(within.quarter(within, part), whole.quarter(within, part), depth + 1, path + part, ready[part])
+                            .ifPresent(quarters::add);
+                    ready[part] = null;
+                }
             }
             double width = Math.max(within.x1() - within.x0(), within.z1() - within.z0());
             double error = leaf ? 0 : width / PIECES;
