@@ -182,6 +182,11 @@ public final class Ground implements Owner, Results.Weighted {
         return rows;
     }
 
+    /** Whether it has more nodes on its longer side than so many. */
+    public boolean finerThan(int nodes) {
+        return Math.max(columns, rows) > nodes;
+    }
+
     /** Metres from west to east. */
     public double width() {
         return width;
@@ -399,9 +404,7 @@ public final class Ground implements Owner, Results.Weighted {
         double fc = column - c;
         double fr = row - r;
         int at = r * columns + c;
-        double north = grid[at] + fc * ((double) grid[at + 1] - grid[at]);
-        double south = grid[at + columns] + fc * ((double) grid[at + columns + 1] - grid[at + columns]);
-        return north + fr * (south - north);
+        return between(fc, fr, grid[at], grid[at + 1], grid[at + columns], grid[at + columns + 1]);
     }
 
     /** Writes height and normal of samples whose x and z are set. */

@@ -80,11 +80,6 @@ public final class GroundTiles {
         this.deepest = level;
     }
 
-    /** Whether the finest tiles are finer than a lattice of so many nodes on the longer side. */
-    public boolean finerThan(int nodes) {
-        return Math.max(ground.columns(), ground.rows()) > nodes;
-    }
-
     /** Level of the finest tiles. */
     public int deepest() {
         return deepest;
@@ -133,6 +128,16 @@ public final class GroundTiles {
     /** Heights of the nodes with one more all round, metres, {@value #APRON} a row from the north. Must not be changed. */
     public float[] heights(Tile tile) {
         return known(tile).heights;
+    }
+
+    /** Metres at the lowest of these nodes. */
+    public double lowest(Tile tile) {
+        return known(tile).lowest;
+    }
+
+    /** Metres at the highest of these nodes. */
+    public double highest(Tile tile) {
+        return known(tile).highest;
     }
 
     /** Metres that the ground lies above or below the tile at most, as far as the next finer level tells; 0 for the finest. */

@@ -139,23 +139,16 @@ final class TileSet {
                 error = Math.max(error, 1.01 * quarter.error);
             }
         }
-        float[] heights = tiles.heights(tile);
-        double low = Double.POSITIVE_INFINITY;
-        double high = Double.NEGATIVE_INFINITY;
-        for (float height : heights) {
-            low = Math.min(low, height);
-            high = Math.max(high, height);
-        }
         double hem = error + 0.02 * tiles.width(tile.level());
         Box box = new Box(
                 tiles.west(tile),
-                low - hem,
+                tiles.lowest(tile) - hem,
                 tiles.north(tile),
                 tiles.west(tile) + tiles.width(tile.level()),
-                high,
+                tiles.highest(tile),
                 tiles.north(tile) + tiles.depth(tile.level()));
         String file = "ground-" + tile.level() + "-" + tile.column() + "-" + tile.row() + ".glb";
-        add(file, groundGlb(tile, heights, hem));
+        add(file, groundGlb(tile, tiles.heights(tile), hem));
         ObjectNode json = tile(box, error, file);
         return branch(json, box, error, quarters);
     }

@@ -45,9 +45,7 @@ final class Binaries {
     /** Sunlight of every node of the coarse lattice of light, then its sky light, as the ground alone lets them through. */
     static byte[] openLight(Ground whole, Cancel cancel) {
         // of a large one the light over a coarser copy cannot be told from its own at so few nodes
-        Ground ground = Math.max(whole.columns(), whole.rows()) > LIT_NODES
-                ? whole.resampled(LIT_NODES, "light of " + whole.key())
-                : whole;
+        Ground ground = whole.finerThan(LIT_NODES) ? whole.resampled(LIT_NODES, "light of " + whole.key()) : whole;
         Lattice coarse = ground.lattice(LIGHT_NODES);
         Samples lit = coarse.samples();
         byte[] sun = GroundLight.sun(ground, lit, SUN_HEADING, SUN_ELEVATION, cancel);

@@ -15,7 +15,6 @@ import org.lumbrit.core.recipe.Layer;
 import org.lumbrit.core.recipe.Recipe;
 import org.lumbrit.core.site.SiteEvaluation;
 import org.lumbrit.core.surface.Ground;
-import org.lumbrit.core.surface.GroundTiles;
 import org.lumbrit.core.surface.Lattice;
 import org.lumbrit.core.surface.Samples;
 import org.lumbrit.server.results.KeptResults;
@@ -124,7 +123,7 @@ final class Look {
                 ground.columns(),
                 ground.rows(),
                 draft,
-                !draft && new GroundTiles(ground, results, cancel).finerThan(ViewService.VIEW_NODES));
+                !draft && ground.finerThan(ViewService.VIEW_NODES));
     }
 
     /** The light of the whole ground alone, as {@link Binaries#openLight} has it. */

@@ -24,7 +24,7 @@ final class TilesMaker implements SubjectMaker {
         Ground ground = look.evaluation.plan().ground();
         GroundTiles tiles = new GroundTiles(ground, look.results, look.cancel);
         ViewRequest request = scene.request();
-        if (!request.fromSomewhere() || look.draft() || !tiles.finerThan(ViewService.VIEW_NODES)) {
+        if (!request.fromSomewhere() || look.draft() || !ground.finerThan(ViewService.VIEW_NODES)) {
             return Stream.empty();
         }
         look.cancel.doing("looking at the ground in tiles");
