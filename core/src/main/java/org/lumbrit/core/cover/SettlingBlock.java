@@ -8,12 +8,15 @@ import org.lumbrit.core.surface.Region;
  * Settles one rectangle on its own. Around the wanted part lies a margin that narrows with each level; near the edge of a
  * level's zone a candidate may depend on others outside, and is kept as <em>undecided</em>, and so is what depends on it, so
  * that the caller can see whether the part it wants is certain. As the next zone is narrower by more than a spacing, little of
- * that band is ever split. Size classes are settled one after the other, within a class the levels, within a level by hash. Cells wholly inside a
- * living disc are never split.
+ * that band is ever looked at. Size classes are settled one after the other, within a class the levels, within a level by hash. What living
+ * discs cover is closed, and not looked at again.
  */
 final class SettlingBlock {
     /** How much narrower each level's zone is, in spacings; above 1, so that no zone reaches what the one before left out. */
     private static final double NARROWER = 1.25;
+
+    /** Candidates whose spacing is looked up together. */
+    private static final int BATCH = 4096;
 
     private static final byte LIVING = 0;
     private static final byte UNDECIDED = 1;
@@ -51,6 +54,12 @@ final class SettlingBlock {
     private int[] sorted;
     private double[] sortedDiscs;
 
+    private final OpenCells open;
+    /** How many have closed what they cover. */
+    private int closed;
+
+    private final Drawn drawn = new Drawn();
+
     /** @param wanted metres; @param extra metres to add on every side where a first try left something undecided */
     SettlingBlock(long seed, int k, Spacing spacing, int levels, double part, Region wanted, double extra) {
         this.part = part;
@@ -72,6 +81,8 @@ final class SettlingBlock {
         this.zone = outer;
         this.head = new int[across * down];
         this.start = new int[across * down + 1];
+        // those of the last level of all need no cells of their own: four in each that is still open
+        this.open = new OpenCells(side, Math.max(0, lastClass + levels - 2), x0, z0, across, down);
         Arrays.fill(head, -1);
     }
 
@@ -90,61 +101,82 @@ final class SettlingBlock {
 
     void settle(Cancel cancel) {
         for (int sizeClass = firstClass; sizeClass <= lastClass; sizeClass++) {
-            Frontier frontier = Frontier.coarsest(x0, z0, across, down);
             zone = zone.grown(-NARROWER * reach);
-            for (int level = 0; level < sizeClass + levels && frontier.count > 0; level++) {
+            for (int level = 0; level < sizeClass + levels; level++) {
                 cancel.check();
-                boolean last = level == sizeClass + levels - 1;
-                frontier = settleLevel(sizeClass, level, frontier, last);
+                settleLevel(sizeClass, level);
                 zone = zone.grown(-NARROWER * greatest(sizeClass));
             }
         }
     }
 
-    private Frontier settleLevel(int sizeClass, int level, Frontier cells, boolean last) {
+    private void settleLevel(int sizeClass, int level) {
         double cell = Candidate.side(k, level);
         sortIntoBuckets();
-        cells.place(seedHash, k, level, cell, zone, last ? this : null, part);
-        int n = cells.count;
-        double[] px = cells.x;
-        double[] pz = cells.z;
-        double[] pr = new double[n];
-        spacing.at(px, pz, n, pr);
+        closeTheirs();
+        drawn.clear();
+        open.each(level, cell, zone, (ix, iz) -> draw(sizeClass, level, cell, ix, iz));
+        sift(sizeClass);
 
-        byte[] state = new byte[n];
-        long[] contenders = new long[n];
-        int contending = 0;
-        int kept = 0;
+        long[] order = new long[drawn.sifted];
+        for (int i = 0; i < order.length; i++) {
+            order[i] = (long) Candidate.order(drawn.hash[i]) << 32 | i;
+        }
+        Arrays.sort(order);
+        int levelStart = count;
+        for (long each : order) {
+            int i = (int) each;
+            byte verdict = amongPeers(drawn.x[i], drawn.z[i], drawn.r[i], drawn.state[i], levelStart);
+            if (verdict >= 0) {
+                add(Candidate.id(k, level, drawn.ix[i], drawn.iz[i]), drawn.x[i], drawn.z[i], drawn.r[i], verdict);
+            }
+        }
+    }
+
+    /** Closes what the living of the last level cover, in the order of their buckets, as neighbours share memory. */
+    private void closeTheirs() {
+        for (int s = 0; s < count; s++) {
+            int j = sorted[s];
+            if (j >= closed && states[j] == LIVING) {
+                open.close(discs[4 * j], discs[4 * j + 1], (discs[4 * j + 2] + least) / 2);
+            }
+        }
+        closed = count;
+    }
+
+    /** Draws the candidate of a cell; keeps it where it is of a rank that is needed and its place is open. */
+    private void draw(int sizeClass, int level, double cell, int ix, int iz) {
+        long hash = Candidate.hash(seedHash, Candidate.id(k, level, ix, iz));
+        if (part < 1 && Candidate.order01(hash) >= part) {
+            return;
+        }
+        double x = Candidate.x(hash, ix, cell);
+        double z = Candidate.z(hash, iz, cell);
+        if (zone.contains(x, z) && open.at(x, z)) {
+            drawn.add(ix, iz, hash, x, z);
+            if (drawn.count - drawn.sifted == BATCH) {
+                sift(sizeClass);
+            }
+        }
+    }
+
+    /** Of those drawn last, keeps the ones of this size that no plant of an earlier level is too near. */
+    private void sift(int sizeClass) {
+        int first = drawn.sifted;
+        int n = drawn.count - first;
+        double[] r = new double[n];
+        spacing.at(
+                Arrays.copyOfRange(drawn.x, first, drawn.count), Arrays.copyOfRange(drawn.z, first, drawn.count), n, r);
         for (int i = 0; i < n; i++) {
-            int verdict = against(px[i], pz[i], pr[i], cells.ix[i] * cell, cells.iz[i] * cell, cell, last);
-            if (verdict == COVERED) {
+            if (firstClass != lastClass && Settling.sizeClass(k, r[i]) != sizeClass) {
                 continue;
             }
-            cells.keep(i, kept, closest, second);
-            pr[kept] = pr[i];
-            state[kept] = verdict == MAYBE ? UNDECIDED : LIVING;
-            if (verdict != HIT
-                    && zone.contains(px[kept], pz[kept])
-                    && (firstClass == lastClass || Settling.sizeClass(k, pr[kept]) == sizeClass)) {
-                contenders[contending++] = (long) Candidate.order(cells.hash[kept]) << 32 | kept;
-            }
-            kept++;
-        }
-        Arrays.sort(contenders, 0, contending);
-        int[] own = new int[kept];
-        Arrays.fill(own, -1);
-        int levelStart = count;
-        for (int c = 0; c < contending; c++) {
-            int i = (int) contenders[c];
-            byte verdict = amongPeers(px[i], pz[i], pr[i], state[i], levelStart);
-            if (verdict >= 0) {
-                add(Candidate.id(k, level, cells.ix[i], cells.iz[i]), px[i], pz[i], pr[i], verdict);
-                if (verdict == LIVING) {
-                    own[i] = count - 1;
-                }
+            int verdict = against(drawn.x[first + i], drawn.z[first + i], r[i]);
+            if (verdict != HIT) {
+                drawn.keep(first + i, r[i], verdict == MAYBE ? UNDECIDED : LIVING);
             }
         }
-        return last ? Frontier.EMPTY : cells.split(kept, own, cell, this);
+        drawn.count = drawn.sifted;
     }
 
     /** Lays what is settled so far bucket by bucket, so that a row of buckets is one run of memory. */
@@ -170,24 +202,9 @@ final class SettlingBlock {
     private static final int FREE = 0;
     private static final int MAYBE = 1;
     private static final int HIT = 2;
-    private static final int COVERED = 3;
-
-    /** The living discs that came closest to covering the cell in the last call of {@link #against}, or −1. */
-    private int closest;
-
-    private int second;
-
-    /**
-     * A candidate against all that was settled on earlier levels, and its cell against their discs.
-     *
-     * @param last on the last level no cell is split any more, so the first hit is enough
-     */
-    private int against(double x, double z, double r, double cellX, double cellZ, double cell, boolean last) {
+    /** A candidate against all that was settled on earlier levels. */
+    private int against(double x, double z, double r) {
         int verdict = FREE;
-        double best = Double.POSITIVE_INFINITY;
-        double next = Double.POSITIVE_INFINITY;
-        closest = -1;
-        second = -1;
         double near = (r + reach) / 2;
         int firstColumn = bucket(x - near, x0, across);
         int lastColumn = bucket(x + near, x0, across);
@@ -198,53 +215,15 @@ final class SettlingBlock {
                 double dx = x - sortedDiscs[4 * s];
                 double dz = z - sortedDiscs[4 * s + 1];
                 double mean = (r + sortedDiscs[4 * s + 2]) / 2;
-                if (dx * dx + dz * dz >= mean * mean) {
-                    continue;
-                }
-                int j = sorted[s];
-                if (states[j] == UNDECIDED) {
-                    verdict = Math.max(verdict, MAYBE);
-                    continue;
-                }
-                verdict = HIT;
-                double free = (sortedDiscs[4 * s + 2] + least) / 2;
-                double far =
-                        farthestCorner(sortedDiscs[4 * s], sortedDiscs[4 * s + 1], cellX, cellZ, cell) - free * free;
-                if (far < 0 || last) {
-                    return COVERED;
-                }
-                if (far < best) {
-                    next = best;
-                    second = closest;
-                    best = far;
-                    closest = j;
-                } else if (far < next) {
-                    next = far;
-                    second = j;
+                if (dx * dx + dz * dz < mean * mean) {
+                    if (states[sorted[s]] == LIVING) {
+                        return HIT;
+                    }
+                    verdict = MAYBE;
                 }
             }
         }
         return verdict;
-    }
-
-    /** Whether the disc of a settled candidate holds a whole cell, so that nothing of a higher rank can live there. */
-    boolean covers(int j, double cellX, double cellZ, double cell) {
-        if (j < 0) {
-            return false;
-        }
-        double free = (discs[4 * j + 2] + least) / 2;
-        return farthestCorner(discs[4 * j], discs[4 * j + 1], cellX, cellZ, cell) < free * free;
-    }
-
-    /** Whether a living candidate is certain to kill another one at a place, whatever the spacing there. */
-    boolean kills(int j, double x, double z) {
-        if (j < 0) {
-            return false;
-        }
-        double free = (discs[4 * j + 2] + least) / 2;
-        double dx = x - discs[4 * j];
-        double dz = z - discs[4 * j + 1];
-        return dx * dx + dz * dz < free * free;
     }
 
     /** LIVING, UNDECIDED, or −1 for dead, against those of the same level that came before. */
@@ -273,12 +252,6 @@ final class SettlingBlock {
             }
         }
         return verdict;
-    }
-
-    private static double farthestCorner(double x, double z, double cellX, double cellZ, double cell) {
-        double dx = Math.max(x - cellX, cellX + cell - x);
-        double dz = Math.max(z - cellZ, cellZ + cell - z);
-        return dx * dx + dz * dz;
     }
 
     private int bucket(double position, int first, int buckets) {
@@ -324,5 +297,52 @@ final class SettlingBlock {
             }
         }
         return Arrays.copyOf(found, n);
+    }
+
+    /** The candidates of one level that may live: first those that were sifted, with their spacing, then those drawn since. */
+    private static final class Drawn {
+        int count;
+        int sifted;
+        int[] ix = new int[1024];
+        int[] iz = new int[1024];
+        long[] hash = new long[1024];
+        double[] x = new double[1024];
+        double[] z = new double[1024];
+        double[] r = new double[1024];
+        byte[] state = new byte[1024];
+
+        void clear() {
+            count = 0;
+            sifted = 0;
+        }
+
+        void add(int cellX, int cellZ, long itsHash, double itsX, double itsZ) {
+            if (count == hash.length) {
+                int more = 2 * count;
+                ix = Arrays.copyOf(ix, more);
+                iz = Arrays.copyOf(iz, more);
+                hash = Arrays.copyOf(hash, more);
+                x = Arrays.copyOf(x, more);
+                z = Arrays.copyOf(z, more);
+                r = Arrays.copyOf(r, more);
+                state = Arrays.copyOf(state, more);
+            }
+            ix[count] = cellX;
+            iz[count] = cellZ;
+            hash[count] = itsHash;
+            x[count] = itsX;
+            z[count++] = itsZ;
+        }
+
+        /** Moves one to the sifted. */
+        void keep(int from, double spacing, byte itsState) {
+            ix[sifted] = ix[from];
+            iz[sifted] = iz[from];
+            hash[sifted] = hash[from];
+            x[sifted] = x[from];
+            z[sifted] = z[from];
+            r[sifted] = spacing;
+            state[sifted++] = itsState;
+        }
     }
 }
