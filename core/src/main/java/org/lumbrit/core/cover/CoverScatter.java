@@ -67,6 +67,11 @@ public final class CoverScatter {
         return expected(region, Expected.FINE);
     }
 
+    /** The same to some percent, from a sixtieth of the places: for where to cut a crowd into tiles. */
+    public double guessed(Region region) {
+        return expected(region, Expected.COARSE);
+    }
+
     /** Whether it surely has fewer plants than so many: by its greatest density all over the ground, or else by a sixtieth of the places. */
     public boolean isFewerThan(double count) {
         double area = site.values("")
@@ -77,7 +82,7 @@ public final class CoverScatter {
         double dense = Math.min(
                 STEEP * range("", CoverLayer.DENSITY).most(), least > 0 ? end(least) : Double.POSITIVE_INFINITY);
         return layer.bed().surfaces(site.shownProps()).equals(List.of("")) && area * dense < count
-                || expected(Region.EVERYWHERE, Expected.COARSE) < count;
+                || guessed(Region.EVERYWHERE) < count;
     }
 
     private double expected(Region region, int cells) {
@@ -181,6 +186,8 @@ public final class CoverScatter {
         double part =
                 same && levels == 1 ? SettlingCurve.curve().partFor(ratio, most * range.most() * range.most()) : 1;
         refuseSpacing(within.area() * part, range.least());
+        if (System.getProperty("dbg") != null)
+            System.out.println("levels " + levels + " part " + part + " most " + most + " area " + within.area());
         Spacing spacing = spacing(surface, range);
         // what the spacing reads, plants of other layers among it, is made before many threads ask for it at once
         spacing.at(new double[1], new double[1], 1, new double[1]);

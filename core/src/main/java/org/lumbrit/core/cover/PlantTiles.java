@@ -20,7 +20,8 @@ public final class PlantTiles {
     public interface Scatter {
         Plants plants(Region region);
 
-        double expected(Region region);
+        /** About how many there will be. */
+        double guessed(Region region);
     }
 
     /** Takes one tile's plants. */
@@ -40,7 +41,7 @@ public final class PlantTiles {
 
     /** Gives every tile to the taker, row after row within each quarter. */
     public static void each(Ground ground, Scatter scatter, Taker taker) throws IOException {
-        if (scatter.expected(Region.EVERYWHERE) <= WHOLE) {
+        if (scatter.guessed(Region.EVERYWHERE) <= WHOLE) {
             taker.take(scatter.plants(Region.EVERYWHERE), 1);
             return;
         }
@@ -49,7 +50,7 @@ public final class PlantTiles {
 
     /** @param within of the ground; @param whole the same, and what lies beyond the border of the ground beside it */
     private void tile(Region within, Region whole, int depth) throws IOException {
-        if (depth < DEEPEST && scatter.expected(whole) > MOST) {
+        if (depth < DEEPEST && scatter.guessed(whole) > MOST) {
             quarter(within, whole, depth);
             return;
         }

@@ -81,9 +81,13 @@ final class SettlingBlock {
         this.zone = outer;
         this.head = new int[across * down];
         this.start = new int[across * down + 1];
-        // those of the last level of all need no cells of their own: four in each that is still open
-        this.open = new OpenCells(side, Math.max(0, lastClass + levels - 2), x0, z0, across, down);
+        this.open = new OpenCells(side, halvings(lastClass + levels), x0, z0, across, down);
         Arrays.fill(head, -1);
+    }
+
+    /** Small cells a quarter as wide as the coarsest or less; those of the last level need none of their own, four lie in each that is still open. */
+    private static int halvings(int depth) {
+        return depth == 1 ? 0 : Math.max(2, depth - 2);
     }
 
     private double margin() {

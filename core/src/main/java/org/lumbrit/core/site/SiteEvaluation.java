@@ -563,8 +563,8 @@ public final class SiteEvaluation {
                     }
 
                     @Override
-                    public double expected(Region region) {
-                        return scatter(layer).expected(region);
+                    public double guessed(Region region) {
+                        return scatter(layer).guessed(region);
                     }
                 },
                 taker);
@@ -590,9 +590,9 @@ public final class SiteEvaluation {
         return scatter(layer).expected(Region.EVERYWHERE);
     }
 
-    /** The same within a region in plan. */
-    public double expected(CoverLayer layer, Region region) {
-        return scatter(layer).expected(region);
+    /** The same within a region in plan, to some percent. */
+    public double guessed(CoverLayer layer, Region region) {
+        return scatter(layer).guessed(region);
     }
 
     /** Whether a cover has so many plants that they are looked at in part, and handed over tile by tile only. */

@@ -31,7 +31,7 @@ class PlantTilesTest {
                     }
 
                     @Override
-                    public double expected(Region region) {
+                    public double guessed(Region region) {
                         Region within = region.and(Region.of(BUMPY));
                         return times
                                 * site.whole(layer).count()

@@ -311,7 +311,7 @@ final class TileSet {
         private record Scattered(boolean leaf, Plants plants) {}
 
         private Scattered scattered(Region whole, int depth) {
-            double expected = evaluation.expected(layer, whole);
+            double expected = evaluation.guessed(layer, whole);
             boolean leaf = expected <= MOST || depth == DEEPEST;
             try {
                 return new Scattered(leaf, plants(whole, leaf ? 1 : MOST / expected));
