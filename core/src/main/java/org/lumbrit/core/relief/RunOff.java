@@ -1,5 +1,8 @@
 package org.lumbrit.core.relief;
 
+import org.lumbrit.core.math.Cancel;
+import org.lumbrit.core.math.Chunks;
+
 /**
  * Which way water runs off: hollows are filled from the border inward (R. Barnes, C. Lehman and D. Mulla, "Priority-flood",
  * 2014), then every node drains to the neighbour, of eight, to which the filled ground falls most steeply; on level water it
@@ -19,10 +22,7 @@ public final class RunOff {
     private final int[] order;
     private final int[] to;
     private final boolean[] seen;
-    private int[] heap = new int[1024];
-    private int[] turns = new int[1024];
-    private int size;
-    private int turn;
+    private final Rising waiting;
 
     public RunOff(double[] ground, int columns, int rows, CellSize cell) {
         this.down = cell.z() / cell.x();
@@ -34,11 +34,14 @@ public final class RunOff {
         this.order = new int[ground.length];
         this.to = new int[ground.length];
         this.seen = new boolean[ground.length];
+        this.waiting = new Rising(filled);
         fill();
-        steepest();
-        for (int i = 0; i < filled.length; i++) {
-            filled[i] -= ground[i];
-        }
+        Chunks.run(rows, 16, Cancel.NEVER, this::steepest);
+        Chunks.run(filled.length, Cancel.NEVER, (from, end) -> {
+            for (int i = from; i < end; i++) {
+                filled[i] -= ground[i];
+            }
+        });
     }
 
     /** Nodes that drain through each node, itself included. */
@@ -86,12 +89,12 @@ public final class RunOff {
             if (atBorder(i)) {
                 seen[i] = true;
                 to[i] = -1;
-                add(i);
+                waiting.add(i);
             }
         }
         int visited = 0;
-        while (size > 0) {
-            int i = lowest();
+        while (!waiting.isEmpty()) {
+            int i = waiting.lowest();
             order[visited++] = i;
             int c = i % columns;
             int r = i / columns;
@@ -102,7 +105,7 @@ public final class RunOff {
                         seen[next] = true;
                         to[next] = i;
                         filled[next] = Math.max(ground[next], filled[i]);
-                        add(next);
+                        waiting.add(next);
                     }
                 }
             }
@@ -110,67 +113,21 @@ public final class RunOff {
     }
 
     /** Where the filled ground falls, the steepest way down; it was filled before, so the order holds. */
-    private void steepest() {
-        for (int i = 0; i < ground.length; i++) {
-            if (atBorder(i)) {
-                continue;
-            }
-            double most = 0;
-            for (int dr = -1; dr <= 1; dr++) {
-                for (int dc = -1; dc <= 1; dc++) {
-                    int next = i + dr * columns + dc;
-                    double fall = (filled[i] - filled[next]) / (dr == 0 ? 1 : dc == 0 ? down : across);
-                    if (fall > most) {
-                        most = fall;
-                        to[i] = next;
+    private void steepest(int fromRow, int endRow) {
+        for (int row = Math.max(1, fromRow); row < Math.min(rows - 1, endRow); row++) {
+            for (int i = row * columns + 1; i < (row + 1) * columns - 1; i++) {
+                double most = 0;
+                for (int dr = -1; dr <= 1; dr++) {
+                    for (int dc = -1; dc <= 1; dc++) {
+                        int next = i + dr * columns + dc;
+                        double fall = (filled[i] - filled[next]) / (dr == 0 ? 1 : dc == 0 ? down : across);
+                        if (fall > most) {
+                            most = fall;
+                            to[i] = next;
+                        }
                     }
                 }
             }
         }
-    }
-
-    private boolean before(int node, int itsTurn, int slot) {
-        double a = filled[node];
-        double b = filled[heap[slot]];
-        return a < b || a == b && itsTurn < turns[slot];
-    }
-
-    /** Into a heap by height; equal heights leave it in the order they came. */
-    private void add(int node) {
-        if (size == heap.length) {
-            heap = java.util.Arrays.copyOf(heap, 2 * size);
-            turns = java.util.Arrays.copyOf(turns, 2 * size);
-        }
-        int mine = turn++;
-        int at = size++;
-        while (at > 0 && before(node, mine, at - 1 >> 1)) {
-            heap[at] = heap[at - 1 >> 1];
-            turns[at] = turns[at - 1 >> 1];
-            at = at - 1 >> 1;
-        }
-        heap[at] = node;
-        turns[at] = mine;
-    }
-
-    private int lowest() {
-        int lowest = heap[0];
-        int node = heap[--size];
-        int mine = turns[size];
-        int at = 0;
-        while (2 * at + 1 < size) {
-            int child = 2 * at + 1;
-            if (child + 1 < size && before(heap[child + 1], turns[child + 1], child)) {
-                child++;
-            }
-            if (before(node, mine, child)) {
-                break;
-            }
-            heap[at] = heap[child];
-            turns[at] = turns[child];
-            at = child;
-        }
-        heap[at] = node;
-        turns[at] = mine;
-        return lowest;
     }
 }

@@ -105,7 +105,10 @@ public final class ThermalErosion {
 
     /** What flows in from a neighbour that stands so much higher: Δ without what the talus holds. */
     private static double flow(double difference, double held) {
-        return difference - Math.max(-held, Math.min(held, difference));
+        if (difference > held) {
+            return difference - held;
+        }
+        return difference < -held ? difference + held : 0;
     }
 
     private void inside(double[] h, double[] out, int row) {
