@@ -13,7 +13,9 @@ import org.lumbrit.core.math.Results;
  * angle weighted pseudonormal", 2005).
  */
 public final class TriangleTree implements Results.Weighted {
-    private static final int LEAF = 4;
+    private static final int LEAF = 8;
+    /** A trace above 1, against rounding. */
+    private static final double SURELY = 1 + 1e-12;
 
     private final Mesh mesh;
     private final int count;
@@ -21,6 +23,9 @@ public final class TriangleTree implements Results.Weighted {
     private final int[] order;
     private final float[] corners;
     private final float[] boxes;
+    /** Middle and radius of a ball round each triangle. */
+    private final float[] balls;
+
     private volatile float[] normals;
 
     /** @param mesh with at least one triangle */
@@ -43,6 +48,10 @@ public final class TriangleTree implements Results.Weighted {
                 System.arraycopy(mesh.positions(), 3 * mesh.triangles()[3 * order[s] + k], corners, 9 * s + 3 * k, 3);
             }
         }
+        this.balls = new float[4 * count];
+        for (int s = 0; s < count; s++) {
+            ball(s);
+        }
         this.boxes = new float[6 * (2 * leaves - 1)];
         for (int node = 2 * leaves - 2; node >= 0; node--) {
             bound(node);
@@ -51,12 +60,30 @@ public final class TriangleTree implements Results.Weighted {
 
     @Override
     public long bytes() {
-        return 4L * (order.length + corners.length + boxes.length) + mesh.bytes();
+        return 4L * (order.length + corners.length + boxes.length + balls.length) + mesh.bytes();
     }
 
     /** The mesh that is searched. */
     public Mesh mesh() {
         return mesh;
+    }
+
+    /** A ball round a triangle, a trace larger than it need be, so that no rounding leaves a corner outside. */
+    private void ball(int s) {
+        double square = 0;
+        for (int d = 0; d < 3; d++) {
+            float a = corners[9 * s + d];
+            float b = corners[9 * s + 3 + d];
+            float c = corners[9 * s + 6 + d];
+            balls[4 * s + d] = (Math.min(a, Math.min(b, c)) + Math.max(a, Math.max(b, c))) / 2;
+        }
+        for (int k = 0; k < 3; k++) {
+            double dx = (double) corners[9 * s + 3 * k] - balls[4 * s];
+            double dy = (double) corners[9 * s + 3 * k + 1] - balls[4 * s + 1];
+            double dz = (double) corners[9 * s + 3 * k + 2] - balls[4 * s + 2];
+            square = Math.max(square, dx * dx + dy * dy + dz * dz);
+        }
+        balls[4 * s + 3] = Math.nextUp((float) (Math.sqrt(square) * (1 + 1e-6)));
     }
 
     private int firstOf(int leaf) {
@@ -143,6 +170,11 @@ public final class TriangleTree implements Results.Weighted {
         }
     }
 
+    /** By how much a number lies outside of two others. */
+    private static double beyond(double low, double high, double x) {
+        return x < low ? low - x : x > high ? x - high : 0;
+    }
+
     private void bound(int node) {
         int at = 6 * node;
         if (node < leaves - 1) {
@@ -220,6 +252,7 @@ public final class TriangleTree implements Results.Weighted {
                 best = toTriangle(slot, x, y, z);
                 take(slot);
             }
+            double root = Math.sqrt(best);
             int filled = 0;
             stack[filled] = 0;
             far[filled++] = toBox(0, x, y, z);
@@ -232,9 +265,13 @@ public final class TriangleTree implements Results.Weighted {
                 if (node >= leaves - 1) {
                     int leaf = node - (leaves - 1);
                     for (int s = firstOf(leaf); s < firstOf(leaf + 1); s++) {
+                        if (isBeyond(s, x, y, z, root)) {
+                            continue;
+                        }
                         double square = toTriangle(s, x, y, z);
                         if (square < best) {
                             best = square;
+                            root = Math.sqrt(best);
                             take(s);
                         }
                     }
@@ -265,11 +302,21 @@ public final class TriangleTree implements Results.Weighted {
             pz = cz;
         }
 
+        /** Whether the ball round a triangle is surely farther than so many metres. */
+        private boolean isBeyond(int s, double x, double y, double z, double metres) {
+            double dx = x - balls[4 * s];
+            double dy = y - balls[4 * s + 1];
+            double dz = z - balls[4 * s + 2];
+            double reach = (metres + balls[4 * s + 3]) * SURELY;
+            return dx * dx + dy * dy + dz * dz > reach * reach;
+        }
+
         private double toBox(int node, double x, double y, double z) {
+            float[] b = boxes;
             int at = 6 * node;
-            double dx = Math.max(0, Math.max(boxes[at] - x, x - boxes[at + 3]));
-            double dy = Math.max(0, Math.max(boxes[at + 1] - y, y - boxes[at + 4]));
-            double dz = Math.max(0, Math.max(boxes[at + 2] - z, z - boxes[at + 5]));
+            double dx = beyond(b[at], b[at + 3], x);
+            double dy = beyond(b[at + 1], b[at + 4], y);
+            double dz = beyond(b[at + 2], b[at + 5], z);
             return dx * dx + dy * dy + dz * dz;
         }
 
