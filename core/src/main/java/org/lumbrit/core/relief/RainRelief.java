@@ -2,6 +2,7 @@ package org.lumbrit.core.relief;
 
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import org.lumbrit.core.kinds.Apart;
 import org.lumbrit.core.kinds.Kind;
 import org.lumbrit.core.kinds.Kinds;
@@ -79,6 +80,10 @@ public record RainRelief(
     public static final String SOFTNESS = "softness";
     public static final String STRENGTH = "strength";
     private static final double MILLIMETRE = 1e-3;
+    /** Of a node in a step: as docs/performance.md has it. */
+    private static final double SECONDS = 3.5e-7;
+    /** Of a node: the ground at first, before and after, its water, load, cut and routing, and one state that is kept. */
+    private static final double BYTES = 100;
 
     private static final List<PropertyDescription> OFFERED = List.of(
             PropertyDescription.of(RAIN, "Millimetres of water in each step", "mm", 0, 10_000, 200, 0, 50)
@@ -95,6 +100,11 @@ public record RainRelief(
     @Override
     public List<PropertyDescription> offered() {
         return OFFERED;
+    }
+
+    @Override
+    public Optional<Cost> cost(double nodes) {
+        return Optional.of(new Cost(SECONDS * nodes * steps, BYTES * nodes));
     }
 
     @Override

@@ -30,6 +30,11 @@ public interface ReliefLayer extends Layer {
      */
     float[] shape(Shaping below);
 
+    /** About what it costs on a ground of so many nodes, where it takes more than a look at each; such layers need all of the ground at once. */
+    default Optional<Cost> cost(double nodes) {
+        return Optional.empty();
+    }
+
     @Override
     default Family family() {
         return Family.RELIEF;
@@ -37,14 +42,17 @@ public interface ReliefLayer extends Layer {
 
     @Override
     default Begun begin(Beginning beginning) {
-        return beginning.filled(
-                this,
-                Kinds.of((Record) this).title(),
-                layer -> new Begun.Made(
-                        layer,
-                        layer.offered().get(0).name(),
-                        false,
-                        layer.name() + " shapes the ground above the other relief layers."));
+        return beginning.filled(this, Kinds.of((Record) this).title(), layer -> {
+            Optional<Cost> cost = cost(beginning.nodes()).filter(Cost::isLong);
+            return new Begun.Made(
+                    cost.isPresent() ? layer.switchedOff() : layer,
+                    layer.offered().get(0).name(),
+                    false,
+                    cost.map(Cost::said)
+                            .map(much -> layer.name() + " takes " + much
+                                    + " on this ground, so it begins hidden: set it up, then show it.")
+                            .orElse(layer.name() + " shapes the ground above the other relief layers."));
+        });
     }
 
     /** The ground below it, as the relief layers before it have left it. */

@@ -3,6 +3,7 @@ package org.lumbrit.core.relief;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import org.lumbrit.core.edit.LayerEdit;
 import org.lumbrit.core.kinds.Apart;
 import org.lumbrit.core.kinds.Kind;
@@ -44,6 +45,10 @@ public record ThermalRelief(
         implements ReliefLayer {
 
     private static final int MOST_STEPS = 200_000;
+    /** Of a node in a step: as docs/performance.md has it. */
+    private static final double SECONDS = 8e-9;
+    /** Of a node: the ground before and after, what stays of it, and two states that are kept. */
+    private static final double BYTES = 56;
 
     /** Of a slope's tangent, above which a ground still crumbles. */
     private static final double REST = 0.02;
@@ -64,6 +69,12 @@ public record ThermalRelief(
     @Override
     public List<PropertyDescription> offered() {
         return OFFERED;
+    }
+
+    /** It may be at rest long before its steps are used up. */
+    @Override
+    public Optional<Cost> cost(double nodes) {
+        return Optional.of(new Cost(SECONDS * nodes * steps, BYTES * nodes));
     }
 
     @Override

@@ -45,8 +45,12 @@ final class ReliefMaking {
     static Ground shaped(ReliefLayer layer, SiteEvaluation seen, Results results, Cancel cancel) {
         Ground below = seen.plan().ground();
         String key = key(layer, seen.plan());
-        float[] heights =
-                results.get(HEIGHTS.key(key), cancel, shared -> layer.shape(new Nodes(layer, seen, results, shared)));
+        float[] heights = results.get(HEIGHTS.key(key), cancel, shared -> {
+            double nodes = (double) below.columns() * below.rows();
+            layer.cost(nodes)
+                    .ifPresent(cost -> cost.require(layer.name(), nodes, Math.max(below.columns(), below.rows())));
+            return layer.shape(new Nodes(layer, seen, results, shared));
+        });
         return results.get(groundKey(layer, seen.plan()), cancel, shared -> below.shaped(heights, key));
     }
 

@@ -29,6 +29,20 @@ public interface SiteAssets {
     /** The height map that a ground names, at its own resolution. */
     Ground heights(GroundSpec spec);
 
+    /** How many nodes a ground begins with. */
+    default double nodes(GroundSpec spec) {
+        double columns = spec.width();
+        double rows = spec.depth().orElse(columns);
+        int longest = spec.resolution().orElse(GroundSpec.FLAT_NODES);
+        if (spec.heights().isPresent()) {
+            Ground map = heights(spec);
+            columns = map.columns();
+            rows = map.rows();
+            longest = spec.resolution().orElse(Math.max(map.columns(), map.rows()));
+        }
+        return longest * (double) longest * Math.min(columns, rows) / Math.max(columns, rows);
+    }
+
     Picture picture(String file);
 
     /** In the file's own units and axes. */

@@ -21,6 +21,7 @@ import org.lumbrit.formats.BadInputException;
 import org.lumbrit.formats.json.Fresh;
 import org.lumbrit.formats.json.RecipeJson;
 import org.lumbrit.server.storage.SiteStore;
+import org.lumbrit.server.view.ViewService;
 import org.springframework.http.MediaType;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -32,9 +33,11 @@ import tools.jackson.databind.JsonNode;
 @RestController
 class BeginApi {
     private final SiteStore store;
+    private final ViewService views;
 
-    BeginApi(SiteStore store) {
+    BeginApi(SiteStore store, ViewService views) {
         this.store = store;
+        this.views = views;
     }
 
     /**
@@ -78,7 +81,13 @@ class BeginApi {
         Recipe recipe = store.preview(id, wish.base(), unsaved);
         Class<? extends Record> kind = Kinds.named(Layer.class, wish.kind())
                 .orElseThrow(() -> new BadInputException("kind: there is no kind of layer “" + wish.kind() + "”."));
-        Beginning beginning = new Beginning(recipe, wish.layer(), wish.prop(), wish.falloff(), FreshIds::fresh);
+        Beginning beginning = new Beginning(
+                recipe,
+                views.assets().nodes(recipe.ground()),
+                wish.layer(),
+                wish.prop(),
+                wish.falloff(),
+                FreshIds::fresh);
         Begun begun = Fresh.layer(kind).begin(beginning);
         if (begun instanceof Begun.Missing missing) {
             return new Beginnings(RecipeJson.node(List.of()), "", "", false, "", missing.text(), missing.draw());

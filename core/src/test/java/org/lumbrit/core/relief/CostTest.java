@@ -1,0 +1,82 @@
+package org.lumbrit.core.relief;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatCode;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.junit.jupiter.api.Test;
+import org.lumbrit.core.kinds.Kinds;
+import org.lumbrit.core.math.BeyondRoomException;
+import org.lumbrit.core.recipe.Beginning;
+import org.lumbrit.core.recipe.Begun;
+import org.lumbrit.core.recipe.Clock;
+import org.lumbrit.core.recipe.GroundSpec;
+import org.lumbrit.core.recipe.Layer;
+import org.lumbrit.core.recipe.Recipe;
+
+/** What needs all of the ground at once says what it costs before it begins, and does not begin where there is no room. */
+class CostTest {
+    private static final RainRelief RAIN = new RainRelief("open", "Rain", 1, false, 15, 0.001, 1, 0.1, 8, Map.of());
+
+    private static Begun.Made begun(Layer fresh, double nodes) {
+        Recipe recipe = new Recipe(
+                "A range",
+                GroundSpec.flat(9000, 9000, 8192, Optional.empty()),
+                List.of(),
+                List.of(),
+                List.of(),
+                List.of(),
+                new Clock(24, 8));
+        Beginning beginning = new Beginning(recipe, nodes, "", "", "", id -> id + "1");
+        return (Begun.Made) fresh.begin(beginning);
+    }
+
+    @Test
+    void rainOnAFineGroundBeginsHiddenAndSaysWhatItTakes() {
+        Begun.Made made = begun(RAIN, 8192.0 * 8192);
+
+        assertThat(made.layer().hidden()).isTrue();
+        assertThat(made.note())
+                .matches("Rain erosion takes about \\d+ minutes and 6\\.7 GB of memory on this ground.*");
+    }
+
+    @Test
+    void onAUsualGroundItBeginsAtOnce() {
+        Begun.Made made = begun(RAIN, 512.0 * 512);
+
+        assertThat(made.layer().hidden()).isFalse();
+        assertThat(made.note()).doesNotContain("takes");
+    }
+
+    @Test
+    void whatLooksAtEachNodeOnceCostsNothingToSpeakOf() {
+        assertThat(begun(new OffsetRelief("open", "Raised", 1, false, Map.of()), 8192.0 * 8192)
+                        .layer()
+                        .hidden())
+                .isFalse();
+    }
+
+    @Test
+    void twiceTheStepsTakeTwiceAsLong() {
+        Cost once = RAIN.cost(1e6).orElseThrow();
+        RainRelief twice = Kinds.with(RAIN, "steps", 2 * RAIN.steps());
+
+        assertThat(twice.cost(1e6).orElseThrow().seconds()).isEqualTo(2 * once.seconds());
+        assertThat(RAIN.cost(3e6).orElseThrow().bytes()).isEqualTo(3 * once.bytes());
+    }
+
+    @Test
+    void withoutRoomItIsRefusedWithAResolutionThatWorks() {
+        double most = Runtime.getRuntime().maxMemory() / 2.0;
+        Cost tooMuch = new Cost(60, 4 * most);
+
+        assertThatThrownBy(() -> tooMuch.require("Rain", 4e6, 2000))
+                .isInstanceOf(BeyondRoomException.class)
+                .hasMessageStartingWith("“Rain” needs all of the ground at once")
+                .hasMessageContaining("A ground of at most 1000 nodes along its longer side works here");
+        assertThatCode(() -> new Cost(60, most).require("Rain", 1e6, 1000)).doesNotThrowAnyException();
+    }
+}
