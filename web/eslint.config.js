@@ -3,7 +3,7 @@ import hooks from 'eslint-plugin-react-hooks';
 import tseslint from 'typescript-eslint';
 
 export default tseslint.config(
-  { ignores: ['dist', 'src/api/generated/schema.d.ts'] },
+  { ignores: ['dist', 'tests/reader/dist', 'src/api/generated/schema.d.ts'] },
   js.configs.recommended,
   ...tseslint.configs.strict,
   {

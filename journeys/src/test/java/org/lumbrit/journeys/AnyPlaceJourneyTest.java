@@ -103,6 +103,11 @@ class AnyPlaceJourneyTest extends Journey {
                     new String(zip.getInputStream(zip.getEntry("report.txt")).readAllBytes(), StandardCharsets.UTF_8);
             assertThat(report).contains("the ground and " + (table.lines().count() - 1) + " plants");
         }
+        TilesReader.Read read = TilesReader.read(download.path());
+        assertThat(read.errors()).isEmpty();
+        assertThat(read.visible()).as("tiles that another reader shows").isGreaterThan(1);
+        assertThat(read.triangles()).isGreaterThan(20_000);
+        assertThat(read.colours()).isGreaterThan(500);
         assertThat(browser.errors).isEmpty();
     }
 
