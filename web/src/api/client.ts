@@ -53,8 +53,16 @@ async function send(path: string, init: RequestInit = {}, view = ''): Promise<Re
     response = await fetch(path, { ...init, headers: { 'X-Tab': view === '' ? tab : `${tab}/${view}`, ...init.headers } });
   } catch (error) {
     if (error instanceof DOMException && error.name === 'AbortError') throw error;
-    throw new Problem('Lumbrit does not answer. Is it still running?', 0);
+    throw away();
   }
+  return good(response, path, init);
+}
+
+function away() {
+  return new Problem('Lumbrit does not answer. Is it still running?', 0);
+}
+
+async function good(response: Response, path: string, init: RequestInit): Promise<Response> {
   if (!response.ok) {
     const details = (await response.json().catch(() => ({}))) as Details;
     throw new Problem(details.detail ?? `The server answered ${response.status}.`, response.status, details.fields, details.changes);
@@ -79,6 +87,29 @@ if (typeof window !== 'undefined') window.addEventListener('pagehide', () => nav
 
 async function json<T>(path: string, init?: RequestInit, view = ''): Promise<T> {
   return (await send(path, init, view)).json() as Promise<T>;
+}
+
+/**
+ * Sends a file and says which share of it has gone, which fetch cannot.
+ *
+ * @param onSent told the share, 0 to 1
+ */
+function upload<T>(path: string, file: File, signal?: AbortSignal, onSent?: (share: number) => void): Promise<T> {
+  return new Promise<Response>((done, fail) => {
+    const request = new XMLHttpRequest();
+    request.open('POST', path);
+    request.setRequestHeader('X-Tab', tab);
+    request.upload.onprogress = (event) => event.lengthComputable && onSent?.(event.loaded / event.total);
+    request.onload = () => done(new Response(request.status === 204 ? null : request.responseText, { status: request.status }));
+    request.onerror = () => fail(away());
+    request.onabort = () => fail(new DOMException('stopped', 'AbortError'));
+    signal?.addEventListener('abort', () => request.abort());
+    const data = new FormData();
+    data.append('file', file);
+    request.send(data);
+  })
+    .then((response) => good(response, path, { method: 'POST' }))
+    .then((response) => response.json() as Promise<T>);
 }
 
 function body(method: string, content: unknown, signal?: AbortSignal): RequestInit {
@@ -149,7 +180,7 @@ export const api = {
   create: (site: NewSite) => json<Site>('/api/sites', body('POST', site)),
   openZip: (file: File) => json<Site>('/api/sites/zip', form(file)),
   readWeather: (file: File) => json<{ rows: number[][] }>('/api/weather', form(file)),
-  readHeightMap: (file: File) => json<HeightMapRead>('/api/heightmaps', form(file)),
+  readHeightMap: (file: File, signal?: AbortSignal, onSent?: (share: number) => void) => upload<HeightMapRead>('/api/heightmaps', file, signal, onSent),
   readPicture: (file: File) => json<{ picture: string; columns: number; rows: number }>('/api/pictures', form(file)),
   /** The edits that bring rules of another site to this one's ground, and what could not be carried. */
   adapt: (id: string, wish: Bringing) => json<AdaptedView>(`/api/sites/${id}/adapt`, body('POST', wish)),
@@ -175,7 +206,9 @@ export const api = {
   why: (id: string, question: Question) => json<Answer>(`/api/sites/${id}/why`, body('POST', question)),
   sheet: (id: string, wish: SheetWish) => json<Sheet>(`/api/sites/${id}/sheet`, body('POST', wish)),
   roster: (id: string, layer: string) => json<RosterView>(`/api/sites/${id}/roster?layer=${encodeURIComponent(layer)}`),
-  readMesh: (file: File, signal?: AbortSignal) => json<MeshRead>('/api/meshes', { ...form(file), signal }),
+  readMesh: (file: File, signal?: AbortSignal, onSent?: (share: number) => void) => upload<MeshRead>('/api/meshes', file, signal, onSent),
+  /** What long work is under way for this tab. */
+  doing: () => json<{ text: string }>('/api/doing'),
   yard: (id: string) => json<YardView>(`/api/sites/${id}/yard`),
   profile: (id: string, cut: Cut, signal?: AbortSignal) => json<CutView>(`/api/sites/${id}/profile`, body('POST', cut, signal)),
   /** @param keys of one binary, which comes as it is, or of several, each of which comes after its length */

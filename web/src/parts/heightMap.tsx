@@ -1,15 +1,15 @@
-import { useQuery } from '@tanstack/react-query';
 import { api } from '../api/client';
 import type { HeightMapRead } from '../api/types';
 import { Field } from './forms';
 import { grouped } from './numbers';
+import { useFile } from './reading';
 
 /** Endings of the files that can be read as height maps. */
 export const HEIGHT_MAPS = ['png', 'tif', 'tiff', 'asc'];
 
 /** Reads a height map so that it can be seen before it is accepted. */
 export function useHeightMap(file: File) {
-  return useQuery({ queryKey: ['heightmap', file.name, file.size, file.lastModified], queryFn: () => api.readHeightMap(file), retry: false, gcTime: 0 });
+  return useFile('heightmap', file, (...how) => api.readHeightMap(...how));
 }
 
 /** The height map in grey, what it holds, and what becomes of missing cells. */

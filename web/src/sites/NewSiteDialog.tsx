@@ -3,6 +3,7 @@ import { Modal } from 'react-bootstrap';
 import type { NewSite } from '../api/client';
 import { Dialog } from '../parts/Dialog';
 import { Field, Unusable } from '../parts/forms';
+import { Reading } from '../parts/reading';
 import { depthSaid, GroundSize, HeightMapSeen, HeightRange, metres, useHeightMap, wrongSize } from '../parts/heightMap';
 
 interface Props {
@@ -48,7 +49,7 @@ export function NewSiteDialog({ file, onHide, onCreate }: Props) {
   return (
     <Dialog show onHide={onHide} size="lg" title={<>New site from {file.name}</>}>
       <Modal.Body>
-        {read.isLoading && <p>Reading the height map …</p>}
+        {read.isLoading && <Reading file={file} sent={read.sent} what="height map" />}
         <Unusable error={read.error} />
         {map && (
           <div className="row">
@@ -71,7 +72,7 @@ export function NewSiteDialog({ file, onHide, onCreate }: Props) {
       </Modal.Body>
       <Modal.Footer>
         <button className="btn btn-quiet" onClick={onHide}>
-          Cancel
+          {read.isLoading ? 'Stop' : 'Cancel'}
         </button>
         <button
           className="btn btn-primary"

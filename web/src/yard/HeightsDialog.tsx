@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { Modal } from 'react-bootstrap';
 import { Dialog } from '../parts/Dialog';
 import { Unusable } from '../parts/forms';
+import { Reading } from '../parts/reading';
 import { depthSaid, GroundSize, HeightMapSeen, HeightRange, metres, useHeightMap, wrongSize } from '../parts/heightMap';
 import { useSession } from '../workbench/session';
 
@@ -39,7 +40,7 @@ export function HeightsDialog({ file, onDone }: { file: File; onDone: () => void
   return (
     <Dialog show onHide={onDone} size="lg" title={<>Ground from {file.name}</>}>
       <Modal.Body>
-        {read.isLoading && <p>Reading {(file.size / 1e6).toFixed(1)} MB …</p>}
+        {read.isLoading && <Reading file={file} sent={read.sent} what="height map" />}
         <Unusable error={read.error} />
         {map && (
           <div className="row">
@@ -60,7 +61,7 @@ export function HeightsDialog({ file, onDone }: { file: File; onDone: () => void
       </Modal.Body>
       <Modal.Footer>
         <button className="btn btn-quiet" onClick={onDone}>
-          Cancel
+          {read.isLoading ? 'Stop' : 'Cancel'}
         </button>
         <button className="btn btn-primary" disabled={!map || wrong !== ''} onClick={take}>
           Use it as the ground

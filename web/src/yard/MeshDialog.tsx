@@ -1,4 +1,3 @@
-import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Modal } from 'react-bootstrap';
 import { api } from '../api/client';
@@ -6,6 +5,7 @@ import type { Prop } from '../api/types';
 import { Dialog } from '../parts/Dialog';
 import { Unusable } from '../parts/forms';
 import { grouped, withUnit } from '../parts/numbers';
+import { Reading, useFile } from '../parts/reading';
 import { freshProp } from '../workbench/PropPanel';
 import { useSession } from '../workbench/session';
 import { useSelected } from '../view/view';
@@ -24,7 +24,7 @@ const UP_NAMES: Record<string, string> = { y: '+Y', z: '+Z', x: '+X', 'minus-y':
 export function MeshDialog({ file, left, onDone }: { file: File; left: number; onDone: () => void }) {
   const { recipe, commit } = useSession();
   const set = useSelected((s) => s.set);
-  const read = useQuery({ queryKey: ['mesh', file.name, file.size, file.lastModified], queryFn: ({ signal }) => api.readMesh(file, signal), retry: false, gcTime: 0 });
+  const read = useFile('mesh', file, (...how) => api.readMesh(...how));
   const [unit, setUnit] = useState(1);
   const [chosenUp, setUp] = useState('');
   const [instead, setInstead] = useState('');
@@ -47,11 +47,7 @@ export function MeshDialog({ file, left, onDone }: { file: File; left: number; o
   return (
     <Dialog show onHide={onDone} size="lg" title={<>Import {file.name} {left > 0 && <span className="muted fs-6"> · {left} more to come</span>}</>}>
       <Modal.Body>
-        {read.isLoading && (
-          <div role="progressbar" aria-label="Reading the mesh" className="reading">
-            Reading {(file.size / 1e6).toFixed(1)} MB …
-          </div>
-        )}
+        {read.isLoading && <Reading file={file} sent={read.sent} what="mesh" />}
         <Unusable error={read.error} />
         {mesh && (
           <div className="row">

@@ -1,5 +1,6 @@
 package org.lumbrit.core.relief;
 
+import java.util.Optional;
 import org.lumbrit.core.math.BeyondRoomException;
 import org.lumbrit.core.math.Decimal;
 import org.lumbrit.core.math.Room;
@@ -35,19 +36,37 @@ public record Cost(double seconds, double bytes) {
     }
 
     /**
-     * Sees to it that there is room.
+     * Why there is no room, and what would work; empty where there is.
      *
-     * @param layer as it is named; @param nodes of the ground; @param longer of its sides, in nodes
-     * @throws BeyondRoomException before memory is taken; says how fine a ground may be
+     * @param layer as it is named; @param nodes of the ground
      */
-    public void require(String layer, double nodes, int longer) {
+    Optional<String> refusal(String layer, double nodes) {
         double most = Room.forThings(1);
         if (bytes <= most) {
-            return;
+            return Optional.empty();
         }
-        int works = (int) (longer * Math.sqrt(most / bytes)) / 10 * 10;
-        throw new BeyondRoomException(
-                "“%s” needs all of the ground at once: %s GB of memory for %s million nodes; this program has %s and gives it half. A ground of at most %d nodes along its longer side works here: set its resolution to that, or start Lumbrit with more memory."
-                        .formatted(layer, gigabytes(bytes), Decimal.write(nodes / 1e6, 1), Room.said(), works));
+        double work = nodes * most / bytes;
+        int side = (int) Math.sqrt(work) / 10 * 10;
+        return Optional.of(
+                "“%s” needs all of the ground at once: %s GB of memory for %s million nodes; this program has %s and gives it half. A ground of %s million nodes works here, such as %d × %d: lower its resolution, or start Lumbrit with more memory."
+                        .formatted(
+                                layer,
+                                gigabytes(bytes),
+                                Decimal.write(nodes / 1e6, 1),
+                                Room.said(),
+                                Decimal.write(side * (double) side / 1e6, 1),
+                                side,
+                                side));
+    }
+
+    /**
+     * Sees to it that there is room.
+     *
+     * @throws BeyondRoomException before memory is taken, as {@link #refusal} says it
+     */
+    public void require(String layer, double nodes) {
+        refusal(layer, nodes).ifPresent(why -> {
+            throw new BeyondRoomException(why);
+        });
     }
 }

@@ -48,9 +48,11 @@ public interface ReliefLayer extends Layer {
                     cost.isPresent() ? layer.switchedOff() : layer,
                     layer.offered().get(0).name(),
                     false,
-                    cost.map(Cost::said)
-                            .map(much -> layer.name() + " takes " + much
-                                    + " on this ground, so it begins hidden: set it up, then show it.")
+                    cost.map(
+                                    much -> much.refusal(layer.name(), beginning.nodes())
+                                            .orElse(
+                                                    layer.name() + " takes " + much.said()
+                                                            + " on this ground, so it begins switched off: set it up, then switch it on."))
                             .orElse(layer.name() + " shapes the ground above the other relief layers."));
         });
     }

@@ -47,8 +47,7 @@ final class ReliefMaking {
         String key = key(layer, seen.plan());
         float[] heights = results.get(HEIGHTS.key(key), cancel, shared -> {
             double nodes = (double) below.columns() * below.rows();
-            layer.cost(nodes)
-                    .ifPresent(cost -> cost.require(layer.name(), nodes, Math.max(below.columns(), below.rows())));
+            layer.cost(nodes).ifPresent(cost -> cost.require(layer.name(), nodes));
             return layer.shape(new Nodes(layer, seen, results, shared));
         });
         return results.get(groundKey(layer, seen.plan()), cancel, shared -> below.shaped(heights, key));

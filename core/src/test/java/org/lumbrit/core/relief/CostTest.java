@@ -10,6 +10,7 @@ import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.lumbrit.core.kinds.Kinds;
 import org.lumbrit.core.math.BeyondRoomException;
+import org.lumbrit.core.math.Room;
 import org.lumbrit.core.recipe.Beginning;
 import org.lumbrit.core.recipe.Begun;
 import org.lumbrit.core.recipe.Clock;
@@ -36,11 +37,19 @@ class CostTest {
 
     @Test
     void rainOnAFineGroundBeginsHiddenAndSaysWhatItTakes() {
-        Begun.Made made = begun(RAIN, 8192.0 * 8192);
+        Begun.Made made = begun(RAIN, 2048.0 * 2048);
 
         assertThat(made.layer().hidden()).isTrue();
         assertThat(made.note())
-                .matches("Rain erosion takes about \\d+ minutes and 6\\.7 GB of memory on this ground.*");
+                .matches("Rain erosion takes about \\d+ s and 0\\.4 GB of memory on this ground.*switched off.*");
+    }
+
+    @Test
+    void whereThereIsNoRoomThatIsSaidAtOnce() {
+        double nodes = Runtime.getRuntime().maxMemory() / 100.0;
+
+        assertThat(begun(RAIN, nodes).layer().hidden()).isTrue();
+        assertThat(begun(RAIN, nodes).note()).startsWith("“Rain erosion” needs all of the ground at once");
     }
 
     @Test
@@ -70,13 +79,13 @@ class CostTest {
 
     @Test
     void withoutRoomItIsRefusedWithAResolutionThatWorks() {
-        double most = Runtime.getRuntime().maxMemory() / 2.0;
+        double most = Room.forThings(1);
         Cost tooMuch = new Cost(60, 4 * most);
 
-        assertThatThrownBy(() -> tooMuch.require("Rain", 4e6, 2000))
+        assertThatThrownBy(() -> tooMuch.require("Rain", 4e6))
                 .isInstanceOf(BeyondRoomException.class)
                 .hasMessageStartingWith("“Rain” needs all of the ground at once")
-                .hasMessageContaining("A ground of at most 1000 nodes along its longer side works here");
-        assertThatCode(() -> new Cost(60, most).require("Rain", 1e6, 1000)).doesNotThrowAnyException();
+                .hasMessageContaining("A ground of 1.0 million nodes works here, such as 1000 × 1000");
+        assertThatCode(() -> new Cost(60, most).require("Rain", 1e6)).doesNotThrowAnyException();
     }
 }

@@ -44,6 +44,7 @@ public final class EsriGrid {
         for (int i = 0; i < values.length; i++) {
             if (i % (1 << 16) == 0) {
                 cancel.check();
+                cancel.doing("reading row " + (i / (int) columns + 1) + " of " + (int) rows);
             }
             double value = words.number();
             values[i] = missing.isPresent() && value == missing.get() ? Float.NaN : (float) value;

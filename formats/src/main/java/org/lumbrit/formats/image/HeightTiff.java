@@ -76,6 +76,7 @@ final class HeightTiff {
                 reader.setInput(in, false, true);
                 for (int row = 0; row < rows; row += band) {
                     cancel.check();
+                    cancel.doing("reading row " + (row + 1) + " of " + rows);
                     ImageReadParam part = reader.getDefaultReadParam();
                     part.setSourceRegion(new Rectangle(0, row, columns, Math.min(band, rows - row)));
                     Raster raster = predicted

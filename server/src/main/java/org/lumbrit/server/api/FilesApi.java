@@ -137,6 +137,7 @@ class FilesApi {
         byte[] bytes = file.getBytes();
         HeightMap map = HeightMap.read(bytes, "The file", cancel);
         double[] range = map.leastAndGreatest();
+        cancel.doing("keeping the file");
         return new HeightMapRead(
                 assets.keep(bytes, Assets.ending(Uploads.name(file), "png")),
                 map.columns(),
