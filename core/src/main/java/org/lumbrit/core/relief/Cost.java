@@ -48,7 +48,7 @@ public record Cost(double seconds, double bytes) {
         double work = nodes * most / bytes;
         int side = (int) Math.sqrt(work) / 10 * 10;
         return Optional.of(
-                "“%s” needs all of the ground at once: %s GB of memory for %s million nodes; this program has %s and gives it half. A ground of %s million nodes works here, such as %d × %d: lower its resolution, or start Lumbrit with more memory."
+                "“%s” needs all of the ground at once: %s GB of memory for %s million nodes; this program has %s and gives it half. A ground of %s million nodes works here, such as %d × %d: lower its resolution in the yard, or start Lumbrit with more memory."
                         .formatted(
                                 layer,
                                 gigabytes(bytes),

@@ -85,7 +85,7 @@ class CostTest {
         assertThatThrownBy(() -> tooMuch.require("Rain", 4e6))
                 .isInstanceOf(BeyondRoomException.class)
                 .hasMessageStartingWith("“Rain” needs all of the ground at once")
-                .hasMessageContaining("A ground of 1.0 million nodes works here, such as 1000 × 1000");
+                .hasMessageContaining("A ground of 1 million nodes works here, such as 1000 × 1000");
         assertThatCode(() -> new Cost(60, most).require("Rain", 1e6)).doesNotThrowAnyException();
     }
 }
