@@ -25,6 +25,8 @@ public final class CoverScatter {
     private static final double MOST_OF_IT = 0.5;
     /** True area per plan area of ground that is steep all over. */
     private static final double STEEP = 1.6;
+    /** Squares of the spacing from which on a region has many candidates. */
+    private static final double MANY = 200_000;
 
     private final CoverLayer layer;
     private final CoverSite site;
@@ -180,24 +182,35 @@ public final class CoverScatter {
         int k = Settling.coarsest(range.most());
         double ratio = StrictMath.scalb(1.0, k) / range.most();
         boolean same = range.least() == range.most();
-        int levels =
-                same ? SettlingCurve.curve().levelsFor(ratio, most * range.most() * range.most()) : Settling.LEVELS;
-        // where plants are few, of the first level only the lowest ranks are needed
-        double part =
-                same && levels == 1 ? SettlingCurve.curve().partFor(ratio, most * range.most() * range.most()) : 1;
-        refuseSpacing(within.area() * part, range.least());
-        if (System.getProperty("dbg") != null)
-            System.out.println("levels " + levels + " part " + part + " most " + most + " area " + within.area());
+        Depth depth = same ? Depth.of(ratio, most * range.most() * range.most()) : new Depth(Settling.LEVELS, 1);
+        refuseSpacing(within.area() * depth.part(), range.least());
         Spacing spacing = spacing(surface, range);
         // what the spacing reads, plants of other layers among it, is made before many threads ask for it at once
         spacing.at(new double[1], new double[1], 1, new double[1]);
-        String key = (part < 1 ? placed.add(levels).add(part) : placed.add(levels)).key();
+        placed.add(depth.levels());
+        if (depth.part() < 1) {
+            placed.add(depth.part());
+        }
+        Depth.Local local = part -> depth;
+        if (same && within.area() > MANY * range.most() * range.most()) {
+            // so many that it pays to look how steep each part is; the density is rounded, so that they are still there
+            // when it moves a little
+            double dense = roundedUp(share * layer.range(CoverLayer.DENSITY).most());
+            placed.add("each part as deep as it is steep").add(dense);
+            double squared = dense * range.most() * range.most();
+            local = part -> Depth.of(ratio, squared * ground.greatestStretch(part));
+        }
+        String key = placed.key();
+        Settling settling = new Settling(layer.seed(), k, spacing, local);
         long[] ids = results.get(
-                new KeyBuilder("settled/1").add(key).key(),
-                cancel,
-                shared -> new Settling(layer.seed(), k, spacing, levels, part).settle(within, shared));
+                new KeyBuilder("settled/1").add(key).key(), cancel, shared -> settling.settle(within, shared));
         return results.get(
                 key, cancel, shared -> Candidates.settled(key, ground, layer.seed(), k, spacing, ids, shared));
+    }
+
+    /** To the next of four steps a doubling. */
+    private static double roundedUp(double density) {
+        return density > 0 ? StrictMath.pow(2, Math.ceil(4 * StrictMath.log(density) / StrictMath.log(2)) / 4) : 0;
     }
 
     /**

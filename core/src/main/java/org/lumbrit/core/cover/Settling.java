@@ -21,24 +21,22 @@ public final class Settling {
     private final long seed;
     private final int k;
     private final Spacing spacing;
-    private final int levels;
-    private final double part;
+    private final Depth.Local depth;
 
     /**
      * @param k the coarsest cell is 2ᵏ m, not smaller than the largest spacing
      * @param levels how many levels a size class descends, 1…6: ranks beyond are not needed where density is low
      */
     public Settling(long seed, int k, Spacing spacing, int levels) {
-        this(seed, k, spacing, levels, 1);
+        this(seed, k, spacing, Depth.everywhere(levels));
     }
 
-    /** @param part of the ranks of the first level that are needed, 0..1, where there is one level only and one spacing */
-    Settling(long seed, int k, Spacing spacing, int levels, double part) {
+    /** @param depth asked of each block from several threads */
+    Settling(long seed, int k, Spacing spacing, Depth.Local depth) {
         this.seed = seed;
-        this.part = part;
         this.k = k;
         this.spacing = spacing;
-        this.levels = levels;
+        this.depth = depth;
         if (Candidate.side(k, 0) < spacing.most()) {
             throw new IllegalArgumentException("the coarsest cell is smaller than the largest spacing");
         }
@@ -88,8 +86,9 @@ public final class Settling {
     private long[] block(int x0, int z0, int x1, int z1, Region region, Cancel cancel) {
         double side = Candidate.side(k, 0);
         Region wanted = new Region(x0 * side, z0 * side, x1 * side, z1 * side).and(region);
+        Depth needed = depth.within(wanted);
         for (double extra = 0; ; extra += 4 * spacing.most()) {
-            SettlingBlock block = new SettlingBlock(seed, k, spacing, levels, part, wanted, extra);
+            SettlingBlock block = new SettlingBlock(seed, k, spacing, needed, wanted, extra);
             block.settle(cancel);
             if (block.decided(wanted)) {
                 return block.living(wanted);

@@ -61,12 +61,12 @@ final class SettlingBlock {
     private final Drawn drawn = new Drawn();
 
     /** @param wanted metres; @param extra metres to add on every side where a first try left something undecided */
-    SettlingBlock(long seed, int k, Spacing spacing, int levels, double part, Region wanted, double extra) {
-        this.part = part;
+    SettlingBlock(long seed, int k, Spacing spacing, Depth depth, Region wanted, double extra) {
+        this.part = depth.part();
         this.seedHash = Candidate.seedHash(seed);
         this.k = k;
         this.spacing = spacing;
-        this.levels = levels;
+        this.levels = depth.levels();
         this.side = Candidate.side(k, 0);
         this.perSide = 1 / side;
         this.reach = spacing.most();

@@ -8,6 +8,7 @@ import java.util.Arrays;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
+import java.util.function.DoubleUnaryOperator;
 import java.util.stream.LongStream;
 import org.junit.jupiter.api.Test;
 import org.lumbrit.core.math.Cancel;
@@ -166,5 +167,33 @@ class SettlingTest {
                 assertThat(shipped).isCloseTo(measured[i], within(0.012 * measured[i] + 1e-4));
             }
         }
+    }
+
+    @Test
+    void partsThatAreSettledLessDeepHaveTheSamePlantsUpToTheDensityTheyNeed() {
+        Region region = new Region(-150, -150, 150, 150);
+        Spacing spacing = new Spacing.Same(0.84);
+        double ratio = 1 / 0.84;
+        // plants per spacing² that are wanted, more and more to the east
+        DoubleUnaryOperator wanted = x -> 0.02 + 0.6 * (x + 150) / 300;
+        long[] deep = new Settling(SEED, 0, spacing, 6).settle(region, Cancel.NEVER);
+        long[] local = new Settling(SEED, 0, spacing, part -> Depth.of(ratio, wanted.applyAsDouble(part.x1())))
+                .settle(region, Cancel.NEVER);
+
+        assertThat(local.length).isLessThan(deep.length * 4 / 5);
+        assertThat(standing(local, ratio, wanted)).isEqualTo(standing(deep, ratio, wanted));
+    }
+
+    /** Those that stand where so many are wanted. */
+    private static long[] standing(long[] living, double ratio, DoubleUnaryOperator wanted) {
+        long seed = Candidate.seedHash(SEED);
+        return Arrays.stream(living)
+                .filter(id -> {
+                    long hash = Candidate.hash(seed, id);
+                    double x = Candidate.x(hash, Candidate.ix(id), Candidate.side(0, Candidate.level(id)));
+                    double rank = Candidate.level(id) + Candidate.order01(hash);
+                    return SettlingCurve.curve().perSquare(ratio, rank) <= wanted.applyAsDouble(x);
+                })
+                .toArray();
     }
 }
