@@ -148,7 +148,7 @@ class HandOverTest {
             assertThat(records.getLong(at)).isEqualTo(plants.feet().id()[i]);
             assertThat(records.getDouble(at + 8)).isEqualTo(plants.base(i)[0]);
             assertThat(records.getFloat(at + 32 + 12)).isEqualTo(plants.turn()[4 * i + 3]);
-            assertThat(records.getFloat(at + 52)).isEqualTo(plants.length()[i]);
+            assertThat(records.getFloat(at + 52)).isEqualTo(plants.length().at(i));
             sum += records.getDouble(at + 8) * records.getFloat(at + 52);
             inUsd += (double) positions.get(i)[0] * scales.get(i)[1];
         }

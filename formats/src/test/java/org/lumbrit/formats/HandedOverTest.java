@@ -127,7 +127,7 @@ class HandedOverTest {
                 + cover("a", "Reed", 1, ",\"growth\":{\"low\":0.26,\"high\":0.26}") + "," + sway("a") + "]");
         CoverLayer cover =
                 site.evaluation().plan().recipe().layersOf(CoverLayer.class).get(0);
-        double length = site.evaluation().plants(cover).length()[0];
+        double length = site.evaluation().plants(cover).length().at(0);
         PlantMesh full = site.evaluation().levels(cover, 0).full().mesh();
         PlantMesh grown =
                 Growth.at(full, site.evaluation().plants(cover).growth().at(0), Growth.TAPER);

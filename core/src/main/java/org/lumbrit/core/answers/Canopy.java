@@ -25,7 +25,7 @@ final class Canopy {
     double share(Plants plants) {
         float[] covered = new float[across * down];
         for (int i = 0; i < plants.count(); i++) {
-            double radius = plants.width()[i] / 2;
+            double radius = plants.width().at(i) / 2;
             double x = (plants.feet().x()[i] - west) / cell;
             double z = (plants.feet().z()[i] - north) / cell;
             if (radius < cell) {

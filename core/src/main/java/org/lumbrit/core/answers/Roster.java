@@ -45,8 +45,8 @@ public final class Roster {
         place("x", feet.x());
         place("y", feet.y());
         place("z", feet.z());
-        columns.add(new Column("length", "length", "m", plants::length));
-        columns.add(new Column("width", "width", "m", plants::width));
+        column("length", "length", "m", plants.length()::at);
+        column("width", "width", "m", plants.width()::at);
         column(
                 "lean",
                 "resulting lean",
@@ -59,7 +59,7 @@ public final class Roster {
                 "ground slope",
                 "°",
                 i -> StrictMath.toDegrees(StrictMath.acos(Math.min(1, Math.max(-1, (double) feet.ny()[i])))));
-        columns.add(new Column("tint", "tint", "", plants::tint));
+        column("tint", "tint", "", plants.tint()::at);
         column("growth", "growth", "", plants.growth()::at);
         column("sink", "sink", "m", plants.sink()::at);
         Set<String> driving = new LinkedHashSet<>();

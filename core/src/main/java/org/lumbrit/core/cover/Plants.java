@@ -18,8 +18,8 @@ import org.lumbrit.core.surface.Samples;
  * @param surfaces "" for the ground, else ids of props
  * @param turn unit quaternion x, y, z, w of each
  * @param length metres, sized; @param width metres, sized; @param tint 0..1 between the layer's two colours
- * @param sink metres below the surface along its own axis; @param growth 0..1; @param room metres across kept to itself; each
- *     with one entry where all are alike
+ * @param sink metres below the surface along its own axis; @param growth 0..1; @param room metres across kept to itself; from length
+ *     on each with one entry where all are alike
  * @param variant which of the layer's variants
  * @param limitedShare share of the candidates' area where the spacing floor keeps the density from being reached
  */
@@ -28,9 +28,9 @@ public record Plants(
         short[] surface,
         List<String> surfaces,
         float[] turn,
-        float[] length,
-        float[] width,
-        float[] tint,
+        Alike length,
+        Alike width,
+        Alike tint,
         Alike sink,
         Alike growth,
         Alike room,
@@ -70,14 +70,15 @@ public record Plants(
 
     /** How many plants stand. */
     public int count() {
-        return length.length;
+        return variant.length;
     }
 
     @Override
     public long bytes() {
         return feet.bytes()
-                + 29L * count()
+                + 17L * count()
                 + 2L * surface.length
+                + 4L * (length.values.length + width.values.length + tint.values.length)
                 + 4L * (sink.values.length + growth.values.length + room.values.length);
     }
 
@@ -122,7 +123,8 @@ public record Plants(
         int[] colours = new int[count()];
         Chunks.run(colours.length, Cancel.NEVER, (from, to) -> {
             for (int i = from; i < to; i++) {
-                colours[i] = Colour.ofOklab(channels[0].at(tint[i]), channels[1].at(tint[i]), channels[2].at(tint[i]))
+                colours[i] = Colour.ofOklab(
+                                channels[0].at(tint.at(i)), channels[1].at(tint.at(i)), channels[2].at(tint.at(i)))
                         .packed();
             }
         });

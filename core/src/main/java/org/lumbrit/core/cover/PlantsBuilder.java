@@ -219,9 +219,9 @@ final class PlantsBuilder {
                 new short[0],
                 List.of(surface),
                 turn,
-                sizedLength,
-                sizedWidth,
-                values.at("tint", feet),
+                Plants.Alike.of(sizedLength),
+                Plants.Alike.of(sizedWidth),
+                Plants.Alike.of(values.at("tint", feet)),
                 Plants.Alike.of(values.at("sink", feet)),
                 Plants.Alike.of(values.at("growth", feet)),
                 Plants.Alike.of(rooms),
@@ -267,10 +267,10 @@ final class PlantsBuilder {
                 feet,
                 surface,
                 distinct.isEmpty() ? List.of("") : distinct,
-                joined(total, 4, Plants::turn),
-                joined(total, 1, Plants::length),
-                joined(total, 1, Plants::width),
-                joined(total, 1, Plants::tint),
+                turns(total),
+                alike(total, Plants::length),
+                alike(total, Plants::width),
+                alike(total, Plants::tint),
                 alike(total, Plants::sink),
                 alike(total, Plants::growth),
                 alike(total, Plants::room),
@@ -278,13 +278,12 @@ final class PlantsBuilder {
                 share);
     }
 
-    private float[] joined(int total, int each, java.util.function.Function<Plants, float[]> part) {
-        float[] all = new float[each * total];
+    private float[] turns(int total) {
+        float[] all = new float[4 * total];
         int at = 0;
         for (Plants plants : parts) {
-            float[] values = part.apply(plants);
-            System.arraycopy(values, 0, all, at, values.length);
-            at += values.length;
+            System.arraycopy(plants.turn(), 0, all, at, plants.turn().length);
+            at += plants.turn().length;
         }
         return all;
     }

@@ -15,7 +15,9 @@ public record AlongSource() implements Source {
 
     @Override
     public void evaluate(Scene scene, Samples samples, float[] measured, int from, int to, float[] out) {
-        System.arraycopy(samples.along(), from, out, from, to - from);
+        for (int i = from; i < to; i++) {
+            out[i] = samples.along(i);
+        }
     }
 
     @Override
@@ -25,6 +27,6 @@ public record AlongSource() implements Source {
 
     @Override
     public String reading(Scene scene, Samples samples, float[] measured, int index) {
-        return Decimal.write(100 * samples.along()[index], 0) + " % of the way to the tip";
+        return Decimal.write(100 * samples.along(index), 0) + " % of the way to the tip";
     }
 }

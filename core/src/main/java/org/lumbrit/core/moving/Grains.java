@@ -115,7 +115,7 @@ public record Grains(int[] plant, float[] units, int[] triangle, float[] shares,
         double sum = 0;
         for (int i = 0; i < weights.length; i++) {
             double[] area = areas[plants.variant()[i]];
-            double scale = plants.width()[i] / natural[0] * plants.length()[i] / natural[1];
+            double scale = plants.width().at(i) / natural[0] * plants.length().at(i) / natural[1];
             sum += mask[i] * area[area.length - 1] * scale;
             weights[i] = sum;
         }

@@ -56,7 +56,7 @@ public final class PlantBends {
      * plant's outline there, so that what is painted on a leaf counts.
      */
     public float[] maskAlong(SwayLayer sway, double length, PlantMesh mesh, int variant) {
-        Samples axis = Samples.allocate(Samples.NOT_KEPT, Bend.NODES);
+        Samples axis = Samples.allocateAlong(Samples.NOT_KEPT, Bend.NODES);
         double[] places = new double[Bend.NODES];
         for (int k = 0; k < Bend.NODES; k++) {
             places[k] = (double) k / (Bend.NODES - 1);
@@ -85,7 +85,7 @@ public final class PlantBends {
             PropertyRange range = sway.properties().get(SwayLayer.MASK);
             float[] even = new float[along.count()];
             for (int i = 0; i < even.length; i++) {
-                even[i] = (float) range.at(along.along()[i]);
+                even[i] = (float) range.at(along.along(i));
             }
             return even;
         }

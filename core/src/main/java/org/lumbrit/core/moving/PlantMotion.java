@@ -188,8 +188,8 @@ public final class PlantMotion {
     /** The size of a plant along its own axes, metres. */
     public double[] size(int plant) {
         int number = number(plant);
-        double length = plants.length()[number];
-        double width = plants.width()[number];
+        double length = plants.length().at(number);
+        double width = plants.width().at(number);
         return new double[] {width, length, planted.flat() ? length : width};
     }
 

@@ -41,7 +41,7 @@ public final class PlantMaker {
             mesh = Dressing.accented(mesh, layer.accent(), share);
         }
         if (matters(layer, PlantLayer.CURVE, 0)) {
-            Samples along = Samples.allocate(Samples.NOT_KEPT, Dressing.STEPS + 1);
+            Samples along = Samples.allocateAlong(Samples.NOT_KEPT, Dressing.STEPS + 1);
             double tall = mesh.bounds()[4];
             for (int i = 0; i <= Dressing.STEPS; i++) {
                 along.along()[i] = (float) i / Dressing.STEPS;
@@ -62,7 +62,7 @@ public final class PlantMaker {
 
     /** The vertices of a plant in its own frame as samples. */
     public static Samples alongVertices(PlantMesh mesh, int variant) {
-        Samples samples = Samples.allocate(Samples.NOT_KEPT, mesh.vertices());
+        Samples samples = Samples.allocateAlong(Samples.NOT_KEPT, mesh.vertices());
         for (int v = 0; v < mesh.vertices(); v++) {
             samples.x()[v] = mesh.positions()[3 * v];
             samples.y()[v] = mesh.positions()[3 * v + 1];

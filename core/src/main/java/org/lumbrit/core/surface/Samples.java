@@ -12,7 +12,7 @@ import org.lumbrit.core.math.Results;
  * @param x metres to the east; @param y metres up; @param z metres to the south
  * @param nx unit normal; @param ny unit normal; @param nz unit normal
  * @param id identity of the plant at each sample, or of the sample itself where there is no plant
- * @param along how far from foot to tip of a plant, 0..1; 0 on the ground
+ * @param along how far from foot to tip of a plant, 0..1; empty where that is 0 of all, as on the ground
  * @param grid how the samples lie, where they are the nodes of a regular grid
  * @param origin the batch these were picked from, whose kept values hold theirs
  */
@@ -87,7 +87,16 @@ public record Samples(
         return allocate(key, grid.columns * grid.rows, Optional.of(grid), Optional.empty());
     }
 
+    /** The vertices of a plant, each with how far along it is. */
+    public static Samples allocateAlong(String key, int count) {
+        return allocate(key, count, count, Optional.empty(), Optional.empty());
+    }
+
     private static Samples allocate(String key, int count, Optional<Grid> grid, Optional<Origin> origin) {
+        return allocate(key, count, 0, grid, origin);
+    }
+
+    private static Samples allocate(String key, int count, int along, Optional<Grid> grid, Optional<Origin> origin) {
         return new Samples(
                 key,
                 new double[count],
@@ -97,14 +106,16 @@ public record Samples(
                 new float[count],
                 new float[count],
                 new long[count],
-                new float[count],
+                new float[along],
                 grid,
                 origin);
     }
 
     @Override
     public long bytes() {
-        return 48L * count() + origin.map(from -> 4L * from.indices.length).orElse(0L);
+        return 44L * count()
+                + 4L * along.length
+                + origin.map(from -> 4L * from.indices.length).orElse(0L);
     }
 
     /** How many samples these are. */
@@ -117,6 +128,16 @@ public record Samples(
         return new Samples(key, x, y, z, nx, ny, nz, id, along, grid, Optional.empty());
     }
 
+    /** How far from foot to tip of a plant a sample is, 0..1; 0 on the ground. */
+    public float along(int sample) {
+        return along.length == 0 ? 0 : along[sample];
+    }
+
+    /** The same, so far along. */
+    public Samples along(float[] far) {
+        return new Samples(key, x, y, z, nx, ny, nz, id, far, grid, origin);
+    }
+
     /** Metres between neighbours of a grid, 0 where the samples are single places. */
     public double cell() {
         return grid.map(nodes -> Math.max(nodes.cellX, nodes.cellZ)).orElse(0.0);
@@ -124,7 +145,9 @@ public record Samples(
 
     /** Batches one after the other. */
     public static Samples joined(String key, java.util.List<Samples> parts) {
-        Samples all = allocate(key, parts.stream().mapToInt(Samples::count).sum());
+        int count = parts.stream().mapToInt(Samples::count).sum();
+        boolean anyAlong = parts.stream().anyMatch(part -> part.along.length > 0);
+        Samples all = anyAlong ? allocateAlong(key, count) : allocate(key, count);
         int at = 0;
         for (Samples part : parts) {
             int n = part.count();
@@ -135,7 +158,7 @@ public record Samples(
             System.arraycopy(part.ny, 0, all.ny, at, n);
             System.arraycopy(part.nz, 0, all.nz, at, n);
             System.arraycopy(part.id, 0, all.id, at, n);
-            System.arraycopy(part.along, 0, all.along, at, n);
+            System.arraycopy(part.along, 0, all.along, at, part.along.length);
             at += n;
         }
         return all;
@@ -143,7 +166,9 @@ public record Samples(
 
     /** The samples at the given indices, in that order. */
     public Samples pick(String newKey, int[] indices) {
-        Samples picked = allocate(newKey, indices.length, Optional.empty(), Optional.of(new Origin(key, indices)));
+        int n = indices.length;
+        Samples picked =
+                allocate(newKey, n, along.length == 0 ? 0 : n, Optional.empty(), Optional.of(new Origin(key, indices)));
         Chunks.run(indices.length, Cancel.NEVER, (first, last) -> {
             for (int i = first; i < last; i++) {
                 int from = indices[i];
@@ -154,7 +179,9 @@ public record Samples(
                 picked.ny[i] = ny[from];
                 picked.nz[i] = nz[from];
                 picked.id[i] = id[from];
-                picked.along[i] = along[from];
+                if (along.length > 0) {
+                    picked.along[i] = along[from];
+                }
             }
         });
         return picked;

@@ -147,7 +147,7 @@ class CoverTest {
             for (int j = 0; j < i; j++) {
                 double dx = plants.feet().x()[i] - plants.feet().x()[j];
                 double dz = plants.feet().z()[i] - plants.feet().z()[j];
-                double both = (plants.width()[i] + plants.width()[j]) / 2;
+                double both = (plants.width().at(i) + plants.width().at(j)) / 2;
                 leastSpare = Math.min(leastSpare, Math.sqrt(dx * dx + dz * dz) - Math.min(both, 1.2));
             }
         }
@@ -346,8 +346,8 @@ class CoverTest {
     void sizeScalesBothLengthAndWidth() {
         Plants plants =
                 alone(FLAT, Covers.on(GROUND, properties("density", 1, "length", 0.5, "width", 0.2, "size", 3)));
-        assertThat(plants.length()[0]).isCloseTo(1.5f, within(1e-6f));
-        assertThat(plants.width()[0]).isCloseTo(0.6f, within(1e-6f));
+        assertThat(plants.length().at(0)).isCloseTo(1.5f, within(1e-6f));
+        assertThat(plants.width().at(0)).isCloseTo(0.6f, within(1e-6f));
     }
 
     @Test

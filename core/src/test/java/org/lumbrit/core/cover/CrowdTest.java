@@ -85,7 +85,7 @@ class CrowdTest {
                 for (int i = 0; i < part.count(); i++) {
                     int same = at.get(part.feet().id()[i]);
                     assertThat(part.feet().x()[i]).isEqualTo(whole.feet().x()[same]);
-                    assertThat(part.length()[i]).isEqualTo(whole.length()[same]);
+                    assertThat(part.length().at(i)).isEqualTo(whole.length().at(same));
                     assertThat(part.turn()[4 * i + 1]).isEqualTo(whole.turn()[4 * same + 1]);
                     assertThat(part.variant()[i]).isEqualTo(whole.variant()[same]);
                 }

@@ -73,7 +73,7 @@ class PlantTilesTest {
                     Integer same = at.remove(tile.feet().id()[i]);
                     assertThat(same).as("a plant that the whole has, once").isNotNull();
                     assertThat(tile.feet().x()[i]).isEqualTo(whole.feet().x()[same]);
-                    assertThat(tile.length()[i]).isEqualTo(whole.length()[same]);
+                    assertThat(tile.length().at(i)).isEqualTo(whole.length().at(same));
                     assertThat(tile.variant()[i]).isEqualTo(whole.variant()[same]);
                 }
             }

@@ -43,9 +43,9 @@ final class DetailsCsv {
             double longest = 0;
             double times = 0;
             for (int i = 0; i < plants.count(); i++) {
-                longest = Math.max(longest, plants.length()[i]);
-                times = Math.max(times, plants.length()[i] / planted.length());
-                times = Math.max(times, plants.width()[i] / planted.width());
+                longest = Math.max(longest, plants.length().at(i));
+                times = Math.max(times, plants.length().at(i) / planted.length());
+                times = Math.max(times, plants.width().at(i) / planted.width());
             }
             for (int variant = 0; variant < layer.plant().variants(); variant++) {
                 List<Detail> levels = evaluation.levels(layer, variant).levels();

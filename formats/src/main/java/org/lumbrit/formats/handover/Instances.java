@@ -146,7 +146,9 @@ record Instances(
     }
 
     float scale(int i, int axis) {
-        return axis == 1 || (axis == 2 && plant.flat()) ? plants.length()[chosen[i]] : plants.width()[chosen[i]];
+        return axis == 1 || (axis == 2 && plant.flat())
+                ? plants.length().at(chosen[i])
+                : plants.width().at(chosen[i]);
     }
 
     /** Linear red, green, blue of its tint. */

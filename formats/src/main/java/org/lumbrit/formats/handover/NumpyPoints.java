@@ -66,9 +66,9 @@ final class NumpyPoints {
         for (int c = 0; c < 4; c++) {
             row.putFloat(plants.turn()[4 * i + c]);
         }
-        row.putFloat(plants.width()[i]).putFloat(plants.length()[i]);
-        row.putFloat(flat ? plants.length()[i] : plants.width()[i]);
-        row.putFloat(plants.growth().at(i)).putFloat(plants.tint()[i]).putInt(plants.variant()[i]);
+        row.putFloat(plants.width().at(i)).putFloat(plants.length().at(i));
+        row.putFloat(flat ? plants.length().at(i) : plants.width().at(i));
+        row.putFloat(plants.growth().at(i)).putFloat(plants.tint().at(i)).putInt(plants.variant()[i]);
     }
 
     private static void flush(ByteBuffer row, OutputStream out) throws IOException {

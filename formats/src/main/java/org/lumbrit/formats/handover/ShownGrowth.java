@@ -39,7 +39,7 @@ final class ShownGrowth {
             float growth = plants.growth().at(i);
             none += growth > 0 ? 0 : 1;
             double off = Math.abs(shown.of(growth) - Math.min(1, Math.max(0, growth)));
-            most = Math.max(most, off * (1 + Growth.TAPER) * plants.length()[i]);
+            most = Math.max(most, off * (1 + Growth.TAPER) * plants.length().at(i));
         }
         StringBuilder said = new StringBuilder();
         if (shown.steps() > 0) {

@@ -381,9 +381,13 @@ final class TileSet {
             double times = 0;
             for (int i = 0; i < plants.count(); i++) {
                 double[] base = plants.base(i);
-                double reach = 1.5 * Math.max(plants.length()[i], plants.width()[i]);
+                double reach =
+                        1.5 * Math.max(plants.length().at(i), plants.width().at(i));
                 times = Math.max(
-                        times, Math.max(plants.length()[i] / plant.length(), plants.width()[i] / plant.width()));
+                        times,
+                        Math.max(
+                                plants.length().at(i) / plant.length(),
+                                plants.width().at(i) / plant.width()));
                 Box one = new Box(
                         base[0] - reach,
                         base[1] - reach,

@@ -56,10 +56,10 @@ public final class PlantsCsv {
             for (int c = 0; c < 4; c++) {
                 row[4 + c] = Decimal.write(plants.turn()[4 * i + c], 9);
             }
-            row[8] = Decimal.write(plants.length()[i], 9);
-            row[9] = Decimal.write(plants.width()[i], 9);
+            row[8] = Decimal.write(plants.length().at(i), 9);
+            row[9] = Decimal.write(plants.width().at(i), 9);
             row[10] = Integer.toString(plants.variant()[i]);
-            row[11] = Decimal.write(plants.tint()[i], 9);
+            row[11] = Decimal.write(plants.tint().at(i), 9);
             row[12] = "#" + hex.toHexDigits(colours[i], 6);
             row[13] = plants.surfaceOf(i);
             row[14] = Decimal.write(plants.sink().at(i), 9);

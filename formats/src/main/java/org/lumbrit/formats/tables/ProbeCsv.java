@@ -59,14 +59,15 @@ public final class ProbeCsv {
         Samples samples = ground.samplesAt(
                 rows.stream().mapToDouble(row -> row[0]).toArray(),
                 rows.stream().mapToDouble(row -> row[2]).toArray());
+        float[] along = new float[rows.size()];
         for (int i = 0; i < rows.size(); i++) {
             if (!Double.isNaN(rows.get(i)[1])) {
                 samples.y()[i] = rows.get(i)[1];
             }
             samples.id()[i] = (long) rows.get(i)[3];
-            samples.along()[i] = (float) rows.get(i)[4];
+            along[i] = (float) rows.get(i)[4];
         }
-        return samples;
+        return samples.along(along);
     }
 
     private static double number(NamedCsvRecord row, String column) {

@@ -62,7 +62,7 @@ final class FalloffLooks {
 
     /** From the foot of one plant, 1 m tall in the middle of the ground, to its tip. */
     private Samples ribbonSamples() {
-        Samples ribbon = Samples.allocate(Samples.NOT_KEPT, EVEN.length);
+        Samples ribbon = Samples.allocateAlong(Samples.NOT_KEPT, EVEN.length);
         for (int i = 0; i < EVEN.length; i++) {
             ribbon.along()[i] = (float) i / (EVEN.length - 1);
             ribbon.y()[i] = ribbon.along()[i];

@@ -55,8 +55,8 @@ final class PlantBinaries {
                 for (int c = 0; c < 4; c++) {
                     turns[4 * i + c] = (short) Math.rint(plants.turn()[4 * plant + c] * 32767);
                 }
-                sizes[2 * i] = plants.length()[plant];
-                sizes[2 * i + 1] = plants.width()[plant];
+                sizes[2 * i] = plants.length().at(plant);
+                sizes[2 * i + 1] = plants.width().at(plant);
                 looks[4 * i] = (byte) (colours[plant] >> 16);
                 looks[4 * i + 1] = (byte) (colours[plant] >> 8);
                 looks[4 * i + 2] = (byte) colours[plant];
