@@ -73,10 +73,16 @@ record Candidates(Samples samples, double[] threshold) implements Results.Weight
                     java.util.Arrays.copyOfRange(samples.z(), from, to),
                     to - from,
                     spacings);
+            double last = Double.NaN;
+            double position = 0;
             for (int i = from; i < to; i++) {
                 double r = spacings[i - from];
+                if (r != last) {
+                    last = r;
+                    position = SettlingCurve.position(coarsest / r);
+                }
                 double rank = Candidate.level(ids[i]) + Candidate.order01(Candidate.hash(seedHash, ids[i]));
-                threshold[i] = curve.perSquare(coarsest / r, rank) / (r * r);
+                threshold[i] = curve.perSquareAt(position, rank) / (r * r);
             }
         });
         return new Candidates(samples, threshold);

@@ -88,7 +88,16 @@ public final class SettlingCurve {
 
     /** Living candidates per r² up to a rank (level + order within it). */
     public double perSquare(double ratio, double rank) {
-        double position = Math.min(Math.max(log2(ratio) * NODES, 0), NODES * DOUBLINGS);
+        return perSquareAt(position(ratio), rank);
+    }
+
+    /** Where a ratio lies among the nodes: asked once for many ranks. */
+    static double position(double ratio) {
+        return Math.min(Math.max(log2(ratio) * NODES, 0), NODES * DOUBLINGS);
+    }
+
+    /** The same as {@link #perSquare}, by the position of its ratio. */
+    double perSquareAt(double position, double rank) {
         int node = Math.min((int) position, NODES * DOUBLINGS - 1);
         double f = position - node;
         return (1 - f) * ofNode(node, rank) + f * ofNode(node + 1, rank);
