@@ -425,6 +425,11 @@ public record CoverLayer(
     }
 
     @Override
+    public boolean liesOnGround() {
+        return bed.surfaces(List.of()).contains("");
+    }
+
+    @Override
     public boolean liesOn(Prop standing) {
         return bed.surfaces(List.of(standing.id())).contains(standing.id());
     }

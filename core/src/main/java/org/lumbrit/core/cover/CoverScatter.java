@@ -21,7 +21,7 @@ import org.lumbrit.core.surface.Samples;
  * candidates depend on seed and spacing only, so a moved density slider finds them kept.
  */
 public final class CoverScatter {
-    private static final ResultKind<Plants> PLANTS = ResultKind.of("plants/3", Plants.class);
+    private static final ResultKind<Plants> PLANTS = ResultKind.of("plants/4", Plants.class);
     private static final double MOST_OF_IT = 0.5;
     /** True area per plan area of ground that is steep all over. */
     private static final double STEEP = 1.6;

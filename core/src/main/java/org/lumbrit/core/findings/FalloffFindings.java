@@ -1,7 +1,9 @@
 package org.lumbrit.core.findings;
 
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
+import java.util.Set;
 import org.lumbrit.core.edit.FalloffEdit;
 import org.lumbrit.core.falloff.ClampStep;
 import org.lumbrit.core.falloff.ContrastStep;
@@ -14,6 +16,7 @@ import org.lumbrit.core.kinds.Kinds;
 import org.lumbrit.core.kinds.References;
 import org.lumbrit.core.kinds.Refers;
 import org.lumbrit.core.math.Decimal;
+import org.lumbrit.core.recipe.Drive;
 import org.lumbrit.core.recipe.Edit;
 import org.lumbrit.core.recipe.Finding;
 import org.lumbrit.core.recipe.Finding.Severity;
@@ -54,9 +57,26 @@ public final class FalloffFindings {
         }
         order(falloff);
         unused(falloff);
-        if (evaluation.plan().domain(falloff.id()) == Domain.PLACE) {
+        if (evaluation.plan().domain(falloff.id()) == Domain.PLACE && readOnGround(falloff.id(), new HashSet<>())) {
             values(falloff);
         }
+    }
+
+    /** Whether its values on the ground count: where it drives covers of props alone they say nothing. */
+    private boolean readOnGround(String id, Set<String> seen) {
+        Recipe recipe = evaluation.plan().recipe();
+        List<Drive> drives = recipe.drives().stream()
+                .filter(drive -> drive.falloff().equals(id))
+                .toList();
+        List<String> users = recipe.falloffs().stream()
+                .filter(each -> References.of(each, Refers.FALLOFF).contains(id))
+                .map(Falloff::id)
+                .toList();
+        return drives.isEmpty() && users.isEmpty()
+                || drives.stream()
+                        .anyMatch(drive ->
+                                recipe.layer(drive.layer()).orElseThrow().liesOnGround())
+                || users.stream().anyMatch(user -> seen.add(user) && readOnGround(user, seen));
     }
 
     private void add(

@@ -84,6 +84,11 @@ public interface Layer {
         return 0;
     }
 
+    /** Whether it reads its falloffs on the ground, and not on props alone. */
+    default boolean liesOnGround() {
+        return true;
+    }
+
     /** Whether its fields mean something on a prop, besides the ground. */
     default boolean liesOn(Prop prop) {
         return false;

@@ -158,7 +158,9 @@ public record Samples(
             System.arraycopy(part.ny, 0, all.ny, at, n);
             System.arraycopy(part.nz, 0, all.nz, at, n);
             System.arraycopy(part.id, 0, all.id, at, n);
-            System.arraycopy(part.along, 0, all.along, at, part.along.length);
+            if (part.along.length > 0) {
+                System.arraycopy(part.along, 0, all.along, at, n);
+            }
             at += n;
         }
         return all;

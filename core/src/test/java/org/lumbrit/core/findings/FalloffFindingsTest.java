@@ -6,7 +6,11 @@ import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.lumbrit.core.Grounds;
+import org.lumbrit.core.cover.Bed;
+import org.lumbrit.core.cover.CoverLayer;
+import org.lumbrit.core.edit.DriveEdit;
 import org.lumbrit.core.edit.FalloffEdit;
+import org.lumbrit.core.edit.LayerEdit;
 import org.lumbrit.core.falloff.ClampStep;
 import org.lumbrit.core.falloff.ContrastStep;
 import org.lumbrit.core.falloff.Falloff;
@@ -17,6 +21,9 @@ import org.lumbrit.core.falloff.Source;
 import org.lumbrit.core.falloff.Space;
 import org.lumbrit.core.falloff.Step;
 import org.lumbrit.core.falloff.WindowStep;
+import org.lumbrit.core.kinds.Kinds;
+import org.lumbrit.core.math.CurvePoint;
+import org.lumbrit.core.recipe.Drive;
 import org.lumbrit.core.recipe.Edit;
 import org.lumbrit.core.recipe.Finding;
 import org.lumbrit.core.recipe.Recipe;
@@ -101,6 +108,19 @@ class FalloffFindingsTest {
         Recipe recipe = with(noise(9, 0, 0), new WindowStep("w", false, 5, 6), new ClampStep("c", false, 0, 1));
         assertThat(find(recipe, "all 0").orElseThrow().step()).isEqualTo("w");
         mended(recipe, "all 0");
+    }
+
+    @Test
+    void whatDrivesCoversOfPropsAloneIsNotMeasuredOnTheGround() {
+        Recipe recipe = with(noise(9, 0, 0), new WindowStep("w", false, 5, 6), new ClampStep("c", false, 0, 1));
+        CoverLayer moss = Kinds.with(Kinds.with(Sites.cover(3, 0.5), "id", "moss"), "bed", new Bed.OnProps());
+        Recipe onProps = new DriveEdit.Set(new Drive("moss", "density", "f", CurvePoint.STRAIGHT))
+                .apply(new LayerEdit.Add(Kinds.with(moss, "name", "Moss")).apply(recipe));
+        Recipe onBoth = new DriveEdit.Set(new Drive(Sites.cover(1, 0.5).id(), "density", "f", CurvePoint.STRAIGHT))
+                .apply(onProps);
+
+        assertThat(find(onProps, "all 0")).isEmpty();
+        assertThat(find(onBoth, "all 0")).isPresent();
     }
 
     @Test
