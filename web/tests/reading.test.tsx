@@ -28,14 +28,14 @@ describe('a file that is read', () => {
   });
 
   it('says then what the server does with it, and how far that is', async () => {
-    vi.spyOn(api, 'doing').mockResolvedValue({ text: 'reading row 4096 of 16384' });
+    vi.spyOn(api, 'doing').mockResolvedValue({ text: 'reading row 4096 of 16384', kinds: [] });
     show(1);
     expect(await screen.findByText('Reading row 4096 of 16384 …')).toBeTruthy();
     expect(share()).toBeCloseTo(25);
   });
 
   it('says what it waits for where the server says nothing', async () => {
-    vi.spyOn(api, 'doing').mockResolvedValue({ text: '' });
+    vi.spyOn(api, 'doing').mockResolvedValue({ text: '', kinds: [] });
     show(1);
     expect(await screen.findByText('Reading the height map …')).toBeTruthy();
   });

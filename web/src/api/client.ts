@@ -208,7 +208,7 @@ export const api = {
   roster: (id: string, layer: string) => json<RosterView>(`/api/sites/${id}/roster?layer=${encodeURIComponent(layer)}`),
   readMesh: (file: File, signal?: AbortSignal, onSent?: (share: number) => void) => upload<MeshRead>('/api/meshes', file, signal, onSent),
   /** What long work is under way for this tab. */
-  doing: () => json<{ text: string }>('/api/doing'),
+  doing: () => viewApi('').doing(),
   yard: (id: string) => json<YardView>(`/api/sites/${id}/yard`),
   profile: (id: string, cut: Cut, signal?: AbortSignal) => json<CutView>(`/api/sites/${id}/profile`, body('POST', cut, signal)),
   /** @param keys of one binary, which comes as it is, or of several, each of which comes after its length */

@@ -2,6 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { ProgressBar } from 'react-bootstrap';
 import { api } from '../api/client';
+import { sized } from './numbers';
 
 /** Reads a file as it is sent and read by the server, and how far that is; ends it when nobody looks at it any more. */
 export function useFile<T>(what: string, file: File, read: (file: File, signal: AbortSignal, onSent: (share: number) => void) => Promise<T>) {
@@ -14,9 +15,8 @@ export function useFile<T>(what: string, file: File, read: (file: File, signal: 
 export function Reading({ file, sent, what }: { file: File; sent: number; what: string }) {
   const gone = sent >= 1;
   const doing = useQuery({ queryKey: ['doing', file.name], queryFn: api.doing, enabled: gone, refetchInterval: 400, staleTime: 0, gcTime: 0, retry: false });
-  const size = `${(file.size / 1e6).toFixed(1)} MB`;
-  const now = gone ? (doing.data?.text ?? '') || `reading the ${what}` : `sending ${size}`;
-  const row = /(\d+) of (\d+)$/.exec(now.replace(/\u202f/g, ''));
+  const now = gone ? (doing.data?.text ?? '') || `reading the ${what}` : `sending ${sized(file.size)}`;
+  const row = /(\d+) of (\d+)$/.exec(now);
   const share = gone ? (row ? Number(row[1]) / Number(row[2]) : 1) : sent;
   const text = `${now[0]!.toUpperCase()}${now.slice(1)} …`;
   return (

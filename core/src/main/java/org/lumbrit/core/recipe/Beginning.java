@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.DoubleSupplier;
 import java.util.function.Function;
 import java.util.function.UnaryOperator;
 import org.lumbrit.core.falloff.Falloff;
@@ -15,11 +16,11 @@ import org.lumbrit.core.kinds.Refers;
 /**
  * What is at hand when a new layer is made.
  *
- * @param recipe that it goes into; @param nodes of its ground; @param layer the chosen layer by id, "" for none; @param prop likewise; @param falloff likewise
+ * @param recipe that it goes into; @param nodes of its ground, counted when they are asked for; @param layer the chosen layer by id, "" for none; @param prop likewise; @param falloff likewise
  * @param ids gives a free id that begins with a letter
  */
 public record Beginning(
-        Recipe recipe, double nodes, String layer, String prop, String falloff, UnaryOperator<String> ids) {
+        Recipe recipe, DoubleSupplier nodes, String layer, String prop, String falloff, UnaryOperator<String> ids) {
     /** What a reference of a layer with everything by default holds before it is given one. */
     public static final String OPEN = "open";
 

@@ -43,13 +43,14 @@ public interface ReliefLayer extends Layer {
     @Override
     default Begun begin(Beginning beginning) {
         return beginning.filled(this, Kinds.of((Record) this).title(), layer -> {
-            Optional<Cost> cost = cost(beginning.nodes()).filter(Cost::isLong);
+            double nodes = beginning.nodes().getAsDouble();
+            Optional<Cost> cost = cost(nodes).filter(Cost::isLong);
             return new Begun.Made(
                     cost.isPresent() ? layer.switchedOff() : layer,
                     layer.offered().get(0).name(),
                     false,
                     cost.map(
-                                    much -> much.refusal(layer.name(), beginning.nodes())
+                                    much -> much.refusal(layer.name(), nodes)
                                             .orElse(
                                                     layer.name() + " takes " + much.said()
                                                             + " on this ground, so it begins switched off: set it up, then switch it on."))

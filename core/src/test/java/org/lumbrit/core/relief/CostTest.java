@@ -31,7 +31,7 @@ class CostTest {
                 List.of(),
                 List.of(),
                 new Clock(24, 8));
-        Beginning beginning = new Beginning(recipe, nodes, "", "", "", id -> id + "1");
+        Beginning beginning = new Beginning(recipe, () -> nodes, "", "", "", id -> id + "1");
         return (Begun.Made) fresh.begin(beginning);
     }
 

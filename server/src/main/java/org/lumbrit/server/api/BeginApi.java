@@ -83,7 +83,7 @@ class BeginApi {
                 .orElseThrow(() -> new BadInputException("kind: there is no kind of layer “" + wish.kind() + "”."));
         Beginning beginning = new Beginning(
                 recipe,
-                views.assets().nodes(recipe.ground()),
+                () -> views.assets().nodes(recipe.ground()),
                 wish.layer(),
                 wish.prop(),
                 wish.falloff(),
