@@ -9,6 +9,7 @@ import org.lumbrit.core.math.Hash;
 import org.lumbrit.core.math.KeyBuilder;
 import org.lumbrit.core.math.Placing;
 import org.lumbrit.core.math.Quaternion;
+import org.lumbrit.core.math.Wide;
 import org.lumbrit.core.recipe.PropertyRange;
 import org.lumbrit.core.surface.Ground;
 import org.lumbrit.core.surface.Samples;
@@ -65,11 +66,13 @@ final class PlantsBuilder {
         int[] limitedIn = new int[Chunks.count(stands.length)];
         Chunks.run(stands.length, cancel, (from, to) -> {
             int over = 0;
+            double[] dense = Wide.from(density, from, to, Chunks.scratch(0, to - from));
             for (int i = from; i < to; i++) {
-                if (!(density[i] > 0) || (plan && ground.holeAt(places.x()[i], places.z()[i]))) {
+                double wanted = dense[i - from];
+                if (!(wanted > 0) || (plan && ground.holeAt(places.x()[i], places.z()[i]))) {
                     continue;
                 }
-                double wanted = plan ? density[i] * Ground.stretch(places.ny()[i]) : density[i];
+                wanted *= plan ? Ground.stretch(places.ny()[i]) : 1;
                 over += wanted > end ? 1 : 0;
                 stands[i] = share * wanted >= threshold[i]
                         && !(beyond > 0 && beyond * wanted >= threshold[i])

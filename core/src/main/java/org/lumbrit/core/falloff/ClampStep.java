@@ -29,11 +29,11 @@ public record ClampStep(
         implements Step {
 
     @Override
-    public void apply(float[] in, float[] with, int from, int to, float[] out) {
+    public void apply(double[] values, double[] with, int count) {
         double least = low + 0.0;
         double most = high + 0.0;
-        for (int i = from; i < to; i++) {
-            out[i] = (float) Smooth.clamp(least, most, in[i]);
+        for (int i = 0; i < count; i++) {
+            values[i] = Smooth.clamp(least, most, values[i]);
         }
     }
 

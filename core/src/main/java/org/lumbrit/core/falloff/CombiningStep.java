@@ -26,11 +26,11 @@ public sealed interface CombiningStep extends Step
     }
 
     @Override
-    default void apply(float[] in, float[] with, int from, int to, float[] out) {
+    default void apply(double[] values, double[] with, int count) {
         double amount = amount();
-        for (int i = from; i < to; i++) {
-            double v = in[i];
-            out[i] = (float) (v + amount * (of(v, with[i]) - v));
+        for (int i = 0; i < count; i++) {
+            double v = values[i];
+            values[i] = v + amount * (of(v, with[i]) - v);
         }
     }
 

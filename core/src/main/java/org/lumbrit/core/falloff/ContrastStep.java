@@ -21,9 +21,10 @@ public record ContrastStep(
         implements Step {
 
     @Override
-    public void apply(float[] in, float[] with, int from, int to, float[] out) {
-        for (int i = from; i < to; i++) {
-            out[i] = (float) (in[i] < 0 ? -Powers.pow(-in[i], power) : Powers.pow(in[i], power));
+    public void apply(double[] values, double[] with, int count) {
+        for (int i = 0; i < count; i++) {
+            double v = values[i];
+            values[i] = v < 0 ? -Powers.pow(-v, power) : Powers.pow(v, power);
         }
     }
 

@@ -28,10 +28,10 @@ public record CurveStep(
     }
 
     @Override
-    public void apply(float[] in, float[] with, int from, int to, float[] out) {
+    public void apply(double[] values, double[] with, int count) {
         MonotoneCurve curve = CurvePoint.curve(points);
-        for (int i = from; i < to; i++) {
-            out[i] = (float) curve.at(in[i]);
+        for (int i = 0; i < count; i++) {
+            values[i] = curve.at(values[i]);
         }
     }
 

@@ -31,7 +31,7 @@ public sealed interface GridStep extends Step permits SmoothStep {
     }
 
     @Override
-    default void apply(float[] in, float[] with, int from, int to, float[] out) {
+    default void apply(double[] values, double[] with, int count) {
         throw new UnsupportedOperationException("a grid step needs the whole grid");
     }
 }

@@ -8,9 +8,9 @@ import org.lumbrit.core.kinds.Kind;
 public record InvertStep(@Apart String id, @Apart boolean skipped) implements Step {
 
     @Override
-    public void apply(float[] in, float[] with, int from, int to, float[] out) {
-        for (int i = from; i < to; i++) {
-            out[i] = 1 - in[i];
+    public void apply(double[] values, double[] with, int count) {
+        for (int i = 0; i < count; i++) {
+            values[i] = 1 - values[i];
         }
     }
 

@@ -1,6 +1,8 @@
 package org.lumbrit.core.falloff;
 
+import org.lumbrit.core.math.Chunks;
 import org.lumbrit.core.math.Smooth;
+import org.lumbrit.core.math.Wide;
 import org.lumbrit.core.surface.Samples;
 
 /** What every source that measures a distance makes of it: 1 − clamp01((distance − near)/(far − near)). */
@@ -15,9 +17,11 @@ sealed interface Nearness extends Source permits DistanceSource, PropDistanceSou
     default void evaluate(Scene scene, Samples samples, float[] distance, int from, int to, float[] out) {
         double near = near();
         double far = far();
-        for (int i = from; i < to; i++) {
-            out[i] = (float) (1 - Smooth.ramp(near, far, distance[i]));
+        double[] values = Wide.from(distance, from, to, Chunks.scratch(0, to - from));
+        for (int i = 0; i < to - from; i++) {
+            values[i] = 1 - Smooth.ramp(near, far, values[i]);
         }
+        Wide.to(values, out, from, to);
     }
 
     @Override

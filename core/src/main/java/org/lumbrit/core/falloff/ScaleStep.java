@@ -28,9 +28,9 @@ public record ScaleStep(
         implements Step {
 
     @Override
-    public void apply(float[] in, float[] with, int from, int to, float[] out) {
-        for (int i = from; i < to; i++) {
-            out[i] = (float) (in[i] * scale + offset);
+    public void apply(double[] values, double[] with, int count) {
+        for (int i = 0; i < count; i++) {
+            values[i] = values[i] * scale + offset;
         }
     }
 

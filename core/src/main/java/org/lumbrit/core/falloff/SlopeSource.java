@@ -3,7 +3,9 @@ package org.lumbrit.core.falloff;
 import java.util.Optional;
 import org.lumbrit.core.kinds.Kind;
 import org.lumbrit.core.kinds.Setting;
+import org.lumbrit.core.math.Chunks;
 import org.lumbrit.core.math.Smooth;
+import org.lumbrit.core.math.Wide;
 import org.lumbrit.core.surface.Samples;
 
 /** The slope angle acos(n·up) within a band: 1 from the gentlest to the steepest angle, softened outside both ends. */
@@ -55,12 +57,14 @@ public record SlopeSource(
 
     @Override
     public void evaluate(Scene scene, Samples samples, float[] measured, int first, int last, float[] out) {
-        for (int i = first; i < last; i++) {
-            double rises = Smooth.smoothstep(from - softness, from, measured[i]);
-            double falls =
-                    softness == 0 ? (measured[i] <= to ? 1 : 0) : Smooth.smoothstep(to + softness, to, measured[i]);
-            out[i] = (float) (rises * falls);
+        double[] values = Wide.from(measured, first, last, Chunks.scratch(0, last - first));
+        for (int i = 0; i < last - first; i++) {
+            double slope = values[i];
+            double rises = Smooth.smoothstep(from - softness, from, slope);
+            double falls = softness == 0 ? (slope <= to ? 1 : 0) : Smooth.smoothstep(to + softness, to, slope);
+            values[i] = rises * falls;
         }
+        Wide.to(values, out, first, last);
     }
 
     @Override

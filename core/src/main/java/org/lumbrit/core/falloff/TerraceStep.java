@@ -24,12 +24,12 @@ public record TerraceStep(
         implements Step {
 
     @Override
-    public void apply(float[] in, float[] with, int from, int to, float[] out) {
-        for (int i = from; i < to; i++) {
-            double scaled = (double) in[i] * levels;
+    public void apply(double[] values, double[] with, int count) {
+        for (int i = 0; i < count; i++) {
+            double scaled = values[i] * levels;
             double floor = Math.floor(scaled);
             double riser = Smooth.smoothstep(0.5 - softness / 2, 0.5 + softness / 2, scaled - floor);
-            out[i] = (float) ((floor + riser) / levels);
+            values[i] = (floor + riser) / levels;
         }
     }
 

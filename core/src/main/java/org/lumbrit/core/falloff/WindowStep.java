@@ -28,17 +28,17 @@ public record WindowStep(
         implements Step {
 
     @Override
-    public void apply(float[] in, float[] with, int from, int to, float[] out) {
+    public void apply(double[] values, double[] with, int count) {
         if (low == high) {
-            for (int i = from; i < to; i++) {
-                out[i] = in[i] >= low ? 1 : 0;
+            for (int i = 0; i < count; i++) {
+                values[i] = values[i] >= low ? 1 : 0;
             }
             return;
         }
         double start = low;
         double width = high - low;
-        for (int i = from; i < to; i++) {
-            out[i] = (float) ((in[i] - start) / width);
+        for (int i = 0; i < count; i++) {
+            values[i] = (values[i] - start) / width;
         }
     }
 

@@ -25,6 +25,7 @@ import org.lumbrit.core.math.MonotoneCurve;
 import org.lumbrit.core.math.ResultKind;
 import org.lumbrit.core.math.Results;
 import org.lumbrit.core.math.Smooth;
+import org.lumbrit.core.math.Wide;
 import org.lumbrit.core.plants.Detail;
 import org.lumbrit.core.plants.Plant;
 import org.lumbrit.core.plants.PlantLayer;
@@ -387,7 +388,7 @@ public final class SiteEvaluation {
         if (step instanceof GridStep overGrid) {
             overGrid(falloff, stage, overGrid, samples, before, out);
         } else {
-            Chunks.run(out.length, cancel, (from, to) -> step.apply(before, with, from, to, out));
+            Chunks.run(out.length, cancel, (from, to) -> step.reshape(before, with, from, to, out));
         }
         falloff.limitOf(step.id()).ifPresent(limit -> {
             float[] share = falloff(limit, samples);
@@ -473,14 +474,16 @@ public final class SiteEvaluation {
             MonotoneCurve curve = curves.get(d);
             float[] value = values.get(d);
             Combine combine = range.combine();
-            for (int i = from; i < to; i++) {
-                responses[i - from] = combine.decided(weights[i - from]) ? 0 : curve.at(value[i]);
+            Wide.from(value, from, to, responses);
+            for (int i = 0; i < to - from; i++) {
+                responses[i] = combine.decided(weights[i]) ? 0 : curve.at(responses[i]);
             }
             combine.fold(weights, responses, to - from);
         }
-        for (int i = from; i < to; i++) {
-            out[i] = (float) range.at(Smooth.clamp01(weights[i - from]));
+        for (int i = 0; i < to - from; i++) {
+            weights[i] = range.at(Smooth.clamp01(weights[i]));
         }
+        Wide.to(weights, out, from, to);
     }
 
     /** A field of a layer at the samples, in its unit. The array must not be changed. */

@@ -10,7 +10,7 @@ import org.lumbrit.core.math.CurvePoint;
 class StepsTest {
     private static float apply(Step step, float value, float... with) {
         float[] out = new float[1];
-        step.apply(new float[] {value}, with, 0, 1, out);
+        step.reshape(new float[] {value}, with, 0, 1, out);
         return out[0];
     }
 
