@@ -1,6 +1,7 @@
 package org.lumbrit.server;
 
 import org.lumbrit.core.math.GradientNoise;
+import org.lumbrit.core.relief.ThermalErosion;
 import org.springframework.boot.SpringApplication;
 import org.springframework.boot.autoconfigure.SpringBootApplication;
 import org.springframework.boot.context.properties.ConfigurationPropertiesScan;
@@ -11,8 +12,13 @@ import org.springframework.boot.context.properties.ConfigurationPropertiesScan;
 public class LumbritServer {
     public static void main(String[] arguments) {
         SpringApplication.run(LumbritServer.class, arguments);
-        Thread warmUp = new Thread(GradientNoise::warmUp, "warm-up");
+        Thread warmUp = new Thread(LumbritServer::warmUp, "warm-up");
         warmUp.setDaemon(true);
         warmUp.start();
+    }
+
+    private static void warmUp() {
+        GradientNoise.warmUp();
+        ThermalErosion.warmUp();
     }
 }

@@ -22,37 +22,19 @@ public final class GradientNoise {
     static final int PRIME_Y = 0x165667B1;
     static final int PRIME_Z = 0x9E3779B1;
 
-    private static final boolean LANES =
-            ModuleLayer.boot().findModule("jdk.incubator.vector").isPresent();
-
-    private static final java.util.concurrent.atomic.AtomicBoolean WARM =
-            new java.util.concurrent.atomic.AtomicBoolean();
-    private static volatile boolean lanesAreFaster;
+    private static final Lanes LANES = new Lanes();
 
     private GradientNoise() {}
 
     /**
-     * Readies the form of {@link #add} that uses the processor's vectors, where the program was started with the module
-     * {@code jdk.incubator.vector}: runs it until it is compiled and seen to be faster than the plain loop, some seconds at most.
-     * It changes no bit of any result, only the speed. A second call returns at once.
+     * Readies the form of {@link #add} that uses the processor's vectors, as {@link Lanes} has it. It changes no bit of any result, only
+     * the speed.
      */
     public static void warmUp() {
-        if (!LANES || !WARM.compareAndSet(false, true)) {
-            return;
-        }
         int count = 512;
         double[] places = new java.util.Random(1).doubles(count, -50, 50).toArray();
         double[] sum = new double[count];
-        long end = System.nanoTime() + 6_000_000_000L;
-        int wins = 0;
-        while (wins < 20 && System.nanoTime() < end) {
-            long start = System.nanoTime();
-            NoiseLanes.add(1, places, places, places, count, 1, sum);
-            long middle = System.nanoTime();
-            addPlain(1, places, places, places, 0, count, 1, sum);
-            wins = middle - start < System.nanoTime() - middle ? wins + 1 : 0;
-        }
-        lanesAreFaster = wins >= 20;
+        LANES.race(inLanes -> add(inLanes, 1, places, places, places, count, 1, sum));
     }
 
     /**
@@ -60,7 +42,12 @@ public final class GradientNoise {
      * The noise is divided by {@link #GREATEST}, so it lies within [−1, 1]; it is 0 at lattice points.
      */
     public static void add(int seed, double[] x, double[] y, double[] z, int count, double weight, double[] sum) {
-        if (lanesAreFaster) {
+        add(LANES.faster(), seed, x, y, z, count, weight, sum);
+    }
+
+    private static void add(
+            boolean inLanes, int seed, double[] x, double[] y, double[] z, int count, double weight, double[] sum) {
+        if (inLanes) {
             NoiseLanes.add(seed, x, y, z, count, weight, sum);
         } else {
             addPlain(seed, x, y, z, 0, count, weight, sum);
