@@ -5,7 +5,7 @@ import { type Brush } from '../view/selection';
 import { useSelection } from '../view/view';
 
 /** The brush in the hand: on or off, its size (metres, up to a reach), strength and softness, and whether it adds or takes away. */
-export function BrushBar({ falloff, reach = 20, over = 'the ground' }: { falloff: Falloff; reach?: number; over?: string }) {
+export function BrushBar({ falloff, reach, over = 'the ground' }: { falloff: Falloff; reach: number; over?: string }) {
   const { commit } = useSession();
   const { painting, brush, set } = useSelection('painting', 'brush', 'set');
   if (falloff.source.kind !== 'brush') return null;
@@ -16,8 +16,8 @@ export function BrushBar({ falloff, reach = 20, over = 'the ground' }: { falloff
       title={title}
       unit={unit}
       value={brush[name]}
-      min={least}
-      max={name === 'radius' ? 1000 : 1}
+      min={name === 'radius' ? 0.001 : 0}
+      max={name === 'radius' ? 10000 : 1}
       sliderMin={least}
       sliderMax={most}
       onPreview={(value) => change({ [name]: value })}

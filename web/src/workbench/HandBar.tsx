@@ -3,6 +3,7 @@ import { grouped } from '../parts/numbers';
 import { hasTool } from './layerKinds';
 import { useSession } from './session';
 import type { Cover } from './sizes';
+import { sized, timesOf } from './settings';
 import { useSelection } from '../view/view';
 
 /** Single plants placed or removed by hand in the chosen cover. */
@@ -12,6 +13,7 @@ export function HandBar() {
   const chosen = recipe.layers.find((each) => each.id === layer);
   if (!hand || !chosen || !hasTool(kinds, chosen, 'hand')) return null;
   const cover = chosen as Cover;
+  const times = timesOf(recipe);
   return (
     <section className="floating hand-bar" aria-label="By hand">
       <div className="d-flex justify-content-between align-items-baseline">
@@ -29,7 +31,7 @@ export function HandBar() {
         </button>
       </div>
       {hand === 'remove' && (
-        <NumberSetting title="radius" unit="m" value={handRadius} min={0.01} max={100} sliderMin={0.05} sliderMax={5} onPreview={(value) => set({ handRadius: value })} onCommit={(value) => set({ handRadius: value })} />
+        <NumberSetting title="radius" unit="m" value={handRadius} min={0.001} max={10000} sliderMin={sized(0.05, times)} sliderMax={sized(5, times)} onPreview={(value) => set({ handRadius: value })} onCommit={(value) => set({ handRadius: value })} />
       )}
       <div className="muted small">
         {hand === 'place' ? 'Click the ground or a prop: a plant stands there, whatever the density is.' : 'Drag over plants: they go, and no other moves.'}

@@ -3,7 +3,8 @@ import type { Source } from '../api/types';
 import type { Viewport } from '../view3d/Viewport';
 import type { Handle, Point } from './sourceHandles';
 import { useSession } from './session';
-import { timesOf } from './settings';
+import { withUnit } from '../parts/numbers';
+import { sized, timesOf } from './settings';
 
 interface Props {
   falloff: string;
@@ -15,6 +16,7 @@ interface Props {
 export function Handles({ falloff, handles, viewport }: Props) {
   const { recipe, preview, commit } = useSession();
   const times = timesOf(recipe);
+  const step = sized(0.1, times);
   const [, redraw] = useReducer((n: number) => n + 1, 0);
   const held = useRef<{ handle: Handle; x: number; y: number; perMetre: [number, number]; last: Source | null } | null>(null);
   useEffect(() => viewport.onLook(redraw), [viewport]);
@@ -48,7 +50,7 @@ export function Handles({ falloff, handles, viewport }: Props) {
     if (!way) return;
     event.preventDefault();
     event.stopPropagation();
-    commit(edit(handle.moved(way * times * (event.shiftKey ? 1 : 0.1))));
+    commit(edit(handle.moved(way * (event.shiftKey ? 10 : 1) * step)));
   };
   return (
     <>
@@ -60,7 +62,7 @@ export function Handles({ falloff, handles, viewport }: Props) {
               key={handle.id}
               className="handle"
               style={{ left: at.left, top: at.top }}
-              aria-label={`${handle.label}, ${handle.text}. Arrow keys move it by 10 cm, with Shift by 1 m.`}
+              aria-label={`${handle.label}, ${handle.text}. Arrow keys move it by ${withUnit(step, 'm')}, with Shift by ${withUnit(10 * step, 'm')}.`}
               title={`${handle.label}: drag it`}
               data-handle={handle.id}
               onPointerDown={(event) => down(event, handle)}

@@ -10,7 +10,7 @@ const KEYS: [string, string][] = [
   ['F', 'whole site in the picture'],
   ['C, held', 'the value before the chosen step'],
   ['B', 'brush in the hand, for a brush falloff'],
-  ['On a handle: arrows', 'move it by 10 cm; with Shift by 1 m'],
+  ['On a handle: arrows', 'move it a little; with Shift ten times as far'],
   ['On a falloff’s head: I', 'pin it to the left'],
   ['?', 'this list'],
   ['Escape', 'close, or stop placing'],

@@ -21,7 +21,7 @@ import { PlacesDialog } from './PlacesDialog';
 import { PropPanel } from './PropPanel';
 import { useDroppedFiles } from '../yard/dropping';
 import { isCover } from './layerKinds';
-import { rowsOf } from './settings';
+import { rowsOf, sized, timesOf } from './settings';
 import { Sentence } from './Sentence';
 import { SessionContext, useSession, useSiteSession } from './session';
 import { Shortcuts } from './Shortcuts';
@@ -169,7 +169,7 @@ function Stage({ view, viewport, onViewport, onRipen }: { view: React.RefObject<
           </button>
         </div>
       )}
-      {brush && !hand && <BrushBar falloff={brush} />}
+      {brush && !hand && <BrushBar falloff={brush} reach={sized(20, timesOf(recipe))} />}
       <HandBar />
       <CourseBar />
       <WhyHere />

@@ -6,8 +6,9 @@ import { useSelected, useView } from '../view/view';
 
 const DRAG = 4;
 
+/** To six digits: a millimetre in a place of hundreds of metres, a thousandth of that in one of decimetres. */
 function rounded(metres: number): number {
-  return Math.round(metres * 1000) / 1000;
+  return Number(metres.toPrecision(6));
 }
 
 /** What the pointer does on a picture: a brush in the hand paints; else a drag turns, right drag or Shift moves, wheel zooms, a click asks Why here?. */

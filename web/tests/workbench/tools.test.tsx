@@ -20,7 +20,7 @@ describe('tools in the hand', () => {
   it('the brush has its size, adds or takes away, and clears', async () => {
     const brush = falloffOf({ source: { kind: 'brush', strokes: [{}, {}] } });
     const session = sessionOf(recipeOf());
-    showIn(session, <BrushBar falloff={brush} reach={2} />);
+    showIn(session, <BrushBar falloff={brush} reach={20} />);
     expect(screen.getByText(/^2 strokes/)).toBeTruthy();
     await userEvent.click(screen.getByRole('button', { name: 'Paint' }));
     expect(theView().selection.getState()).toMatchObject({ painting: true, values: true });
@@ -32,7 +32,7 @@ describe('tools in the hand', () => {
   });
 
   it('there is no brush for another source', () => {
-    const { container } = showIn(sessionOf(recipeOf()), <BrushBar falloff={falloffOf()} />);
+    const { container } = showIn(sessionOf(recipeOf()), <BrushBar falloff={falloffOf()} reach={20} />);
     expect(container.textContent).toBe('');
   });
 
