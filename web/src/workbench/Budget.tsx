@@ -50,6 +50,7 @@ function ratio(now: number, limit: number): number | null {
 
 function short(triangles: number): string {
   if (triangles < 1000) return grouped(triangles);
+  if (triangles >= 1e9) return `${(triangles / 1e9).toFixed(1)} billion`;
   return triangles < 1e5 ? `${Math.round(triangles / 1000)} k` : `${(triangles / 1e6).toFixed(1)} M`;
 }
 

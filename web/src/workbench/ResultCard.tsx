@@ -42,7 +42,6 @@ export function ResultCard({ falloff, view }: { falloff: Falloff; view: StageVie
     <div className={`step-card result-card ${stage === -1 ? 'chosen' : ''}`}>
       <div className="title">
         <EditableName name={falloff.name} label="Name of the falloff" className="name" onRename={(name) => commit([{ kind: 'rename-falloff', falloff: falloff.id, name }])} />
-        <span className="index flex-grow-1 text-end">drives {drives === 1 ? '1 cell' : `${drives} cells`}</span>
         <Dropdown align="end">
           <Dropdown.Toggle as="button" className="icon-button" aria-label={`${falloff.name}: more`}>
             <i className="bi bi-three-dots-vertical" />
@@ -95,8 +94,10 @@ export function ResultCard({ falloff, view }: { falloff: Falloff; view: StageVie
           {view && (
             <span className="muted">
               {shown(view.summary.min, 2)} to {shown(view.summary.max, 2)}
+              <br />
             </span>
           )}
+          <span className="muted">drives {drives === 1 ? '1 cell' : `${drives} cells`}</span>
         </span>
       </button>
       <div className="controls muted small">

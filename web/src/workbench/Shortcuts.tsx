@@ -7,7 +7,7 @@ const KEYS: [string, string][] = [
   ['Space', 'play or pause'],
   ['V', 'values or daylight'],
   ['P', 'plan view'],
-  ['F', 'whole site in the picture'],
+  ['F', 'what is chosen in the picture; again, the whole site'],
   ['C, held', 'the value before the chosen step'],
   ['B', 'brush in the hand, for a brush falloff'],
   ['On a handle: arrows', 'move it a little; with Shift ten times as far'],

@@ -172,6 +172,8 @@ export function View3D({ onViewport, onRipen, remembers = false }: Props) {
   const approach = (event: React.MouseEvent) => {
     const box = canvas.current!.getBoundingClientRect();
     viewport.current?.approach(event.clientX - box.left, event.clientY - box.top);
+    // its first click has asked about the place that the eye only went to
+    set({ asked: null });
   };
 
   if (lost) return <p className="empty">{lost}</p>;

@@ -196,7 +196,7 @@ function UnderPointer() {
   const places = ground && Math.max(ground.width, ground.depth) < 20 ? 3 : 1;
   return (
     <div className="floating hover-value">
-      {value !== null && (
+      {value !== null && (manifest.falloffs.length > 0 || manifest.shown.unit !== '') && (
         <>
           {manifest.shown.title}: <b>{withUnit(Number(value.toPrecision(3)), manifest.shown.unit)}</b> ·{' '}
         </>
