@@ -162,7 +162,7 @@ public final class FalloffMeasure {
                 travel,
                 90,
                 churn,
-                Space.PLACE);
+                Space.PLACE, false);
     }
 
     private static void sources() {

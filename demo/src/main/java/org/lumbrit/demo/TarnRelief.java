@@ -136,6 +136,7 @@ final class TarnRelief {
                         NoiseRelief.Shape.RIDGED,
                         7,
                         0.75,
+                        false,
                         Map.of("amplitude", range(0, 34))),
                 new OffsetRelief("backbone", "Backbone", 2, false, Map.of("height", range(0, 21))),
                 new NoiseRelief(
@@ -150,6 +151,7 @@ final class TarnRelief {
                         NoiseRelief.Shape.BILLOW,
                         2,
                         0,
+                        false,
                         Map.of("amplitude", range(0.25, 3.4))),
                 new TerraceRelief("ledges", "Ledges", 1, false, 4.5, 6.3, 0.72, Map.of("strength", range(0, 0.55))),
                 // too few steps on purpose: the one finding that the demo site has, with its remedy

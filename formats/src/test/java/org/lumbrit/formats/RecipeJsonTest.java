@@ -51,6 +51,20 @@ class RecipeJsonTest {
     }
 
     @Test
+    void noiseOfBeforeItsOctavesWereTurnedKeepsItsPattern() {
+        String source = "\"source\": {\"kind\": \"noise\"}";
+        String recipe =
+                "{\"format\": \"lumbrit-recipe\", \"version\": %d, \"name\": \"N\", \"ground\": {\"width\": 20},"
+                        + "\"falloffs\": [{\"id\": \"n\", \"name\": \"N\", " + source + ", \"steps\": []}]}";
+        assertThat(read(String.format(recipe, 1)).falloffs().get(0).source())
+                .isInstanceOfSatisfying(
+                        NoiseSource.class, noise -> assertThat(noise.turned()).isFalse());
+        assertThat(read(String.format(recipe, 2)).falloffs().get(0).source())
+                .isInstanceOfSatisfying(
+                        NoiseSource.class, noise -> assertThat(noise.turned()).isTrue());
+    }
+
+    @Test
     void aRecipeFromBeforePropsMovedOpensWithPropsThatStandStill() {
         String before = demo().replaceAll(",\\s*\"pose\" : \\{\\s*\"kind\" : \"still\"\\s*}", "");
         assertThat(before).doesNotContain("pose");

@@ -3,6 +3,7 @@ package org.lumbrit.core.falloff;
 import org.lumbrit.core.math.GradientNoise;
 import org.lumbrit.core.math.Hash;
 import org.lumbrit.core.math.SimplexNoise;
+import org.lumbrit.core.math.TurnedNoise;
 import org.lumbrit.core.math.WrappedNoise;
 import org.lumbrit.core.surface.Samples;
 
@@ -27,6 +28,7 @@ final class NoiseBlocks {
     private final double[] z = new double[BLOCK];
     private final double[] octave = new double[BLOCK];
     private final double[] sum = new double[BLOCK];
+    private final TurnedNoise askew = new TurnedNoise(BLOCK);
 
     NoiseBlocks(NoiseSource source, Scene scene, Samples samples) {
         this.source = source;
@@ -65,6 +67,18 @@ final class NoiseBlocks {
             scale(px, count, size * source.stretchX(), first ? 0 : Hash.unit(Hash.of(hash, 0)), x);
             scale(py, count, size * source.stretchY(), first ? 0 : Hash.unit(Hash.of(hash, 1)), y);
             scale(pz, count, size * source.stretchZ(), first ? 0 : Hash.unit(Hash.of(hash, 2)), z);
+            if (source.turned()) {
+                boolean plain = source.shape() == NoiseSource.Shape.PLAIN;
+                java.util.Arrays.fill(octave, 0);
+                askew(o, hash, size, count, plain ? weight : 1, plain ? sum : octave);
+                if (!plain) {
+                    fold(count, weight);
+                }
+                total += weight;
+                weight *= source.gain();
+                size /= source.lacunarity();
+                continue;
+            }
             if (source.shape() == NoiseSource.Shape.PLAIN) {
                 noise((int) hash, size, count, weight, sum);
             } else {
@@ -92,6 +106,10 @@ final class NoiseBlocks {
         double[][] pushed = new double[3][BLOCK];
         for (int axis = 0; axis < 3; axis++) {
             long hash = Hash.of(source.seed(), 1000 + axis);
+            if (source.turned()) {
+                askew(axis, hash, source.featureSize(), count, source.warp(), pushed[axis]);
+                continue;
+            }
             scale(px, count, source.featureSize() * source.stretchX(), Hash.unit(Hash.of(hash, 0)), x);
             scale(py, count, source.featureSize() * source.stretchY(), Hash.unit(Hash.of(hash, 1)), y);
             scale(pz, count, source.featureSize() * source.stretchZ(), Hash.unit(Hash.of(hash, 2)), z);
@@ -102,6 +120,21 @@ final class NoiseBlocks {
                 axes[axis][i] += pushed[axis][i];
             }
         }
+    }
+
+    /** One octave that stands askew, of a size, in places stretched and scaled to its cells. */
+    private void askew(int k, long hash, double size, int count, double weight, double[] into) {
+        scale(px, count, size * source.stretchX(), 0, x);
+        scale(py, count, size * source.stretchY(), 0, y);
+        scale(pz, count, size * source.stretchZ(), 0, z);
+        int cells = repeats ? frame.period(scene.loop(), size * source.stretchX()) : 0;
+        TurnedNoise.Change change = source.churn() == 0
+                ? TurnedNoise.Change.NONE
+                : new TurnedNoise.Change(
+                        true, source.churn() * time, repeats ? Loop.whole(source.churn() * scene.loop()) : 0);
+        TurnedNoise.Lattice lattice =
+                source.basis() == NoiseSource.Basis.SIMPLEX ? TurnedNoise.Lattice.SIMPLICES : TurnedNoise.Lattice.CUBES;
+        askew.add(lattice, k, hash, cells, change, x, y, z, count, weight, into);
     }
 
     private void noise(int octaveSeed, double size, int count, double weight, double[] into) {

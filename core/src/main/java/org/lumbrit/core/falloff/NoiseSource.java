@@ -11,7 +11,8 @@ import org.lumbrit.core.surface.Samples;
 
 /**
  * Gradient or simplex noise, octaves normalised by Σ gainᵏ. The first octave is 0 at the lattice points, whole multiples of the
- * feature size; the others are shifted by a hashed offset so that their zeros do not fall together. Ridged is 1 − 2|n| and
+ * feature size; the others are shifted by a hashed offset so that their zeros do not fall together. <em>Turned</em>, all octaves stand
+ * askew ({@link org.lumbrit.core.math.TurnedNoise}) and no axis shows. Ridged is 1 − 2|n| and
  * billow 2|n| − 1 of each octave. A pattern may be warped, travel, and churn along a fourth axis; with a loop, both come back
  * exactly where the way, or the turn, is a whole number of cells.
  */
@@ -146,7 +147,15 @@ public record NoiseSource(
                 byDefault = "place",
                 onCard = false,
                 help = "Sizes in metres, or as parts of the longest side of the thing itself")
-        Space space)
+        Space space,
+
+        @Setting(
+                title = "turned",
+                byDefault = "true",
+                before = "false",
+                onCard = false,
+                help = "Each octave stands askew to the others, so that no main direction shows")
+        boolean turned)
         implements Source {
 
     /** Where the values lie. */
@@ -168,7 +177,7 @@ public record NoiseSource(
         BILLOW
     }
 
-    /** Noise at rest, from cubes, plain. */
+    /** Noise at rest, from cubes in line, plain. */
     public NoiseSource(
             double featureSize,
             int octaves,
@@ -195,7 +204,8 @@ public record NoiseSource(
                 0,
                 90,
                 0,
-                Space.PLACE);
+                Space.PLACE,
+                false);
     }
 
     @Override
@@ -241,7 +251,8 @@ public record NoiseSource(
                 travel,
                 heading,
                 newChurn,
-                space);
+                space,
+                turned);
     }
 
     @Override

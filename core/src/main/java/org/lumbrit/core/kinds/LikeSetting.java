@@ -49,6 +49,11 @@ record LikeSetting(Setting own, Setting other) implements Setting {
     }
 
     @Override
+    public String before() {
+        return said(own.before(), other.before());
+    }
+
+    @Override
     public Refers refers() {
         return own.refers() == Refers.NOTHING ? other.refers() : own.refers();
     }

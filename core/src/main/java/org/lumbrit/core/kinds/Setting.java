@@ -26,6 +26,9 @@ public @interface Setting {
     /** As it would stand in the recipe; "" where there is none and the setting must be given. */
     String byDefault() default "";
 
+    /** What nothing said means in a recipe of before this setting was there; "" where that is the default too. */
+    String before() default "";
+
     /** What a text refers to by id. */
     Refers refers() default Refers.NOTHING;
 

@@ -54,6 +54,100 @@ public final class WrappedNoise {
         return lerp(u, GradientNoise.product(left, dx, dy, dz), GradientNoise.product(right, dx - 1, dy, dz));
     }
 
+    /** The same of a lattice that repeats along a vector of whole cells. */
+    static void add(
+            int seed, int[] period, double[] x, double[] y, double[] z, int count, double weight, double[] sum) {
+        double scale = weight / GradientNoise.GREATEST;
+        Repeat repeat = new Repeat(period);
+        for (int i = 0; i < count; i++) {
+            sum[i] += scale
+                    * repeat.blended(
+                            x[i],
+                            y[i],
+                            z[i],
+                            (cx, cy, cz, dx, dy, dz) -> GradientNoise.product(seed, cx, cy, cz, dx, dy, dz));
+        }
+    }
+
+    /** The same at one place of the fourth axis, of a lattice that repeats along a vector of whole cells. */
+    static void addInFour(
+            int seed,
+            int[] period,
+            int periodW,
+            double[] x,
+            double[] y,
+            double[] z,
+            double w,
+            int count,
+            double weight,
+            double[] sum) {
+        double scale = weight / GREATEST_IN_FOUR;
+        double fw = Math.floor(w);
+        double dw = w - fw;
+        double turn = GradientNoise.fade(dw);
+        long w0 = wrapped(fw, periodW);
+        long w1 = wrapped(fw + 1, periodW);
+        Repeat repeat = new Repeat(period);
+        for (int i = 0; i < count; i++) {
+            double before = repeat.blended(
+                    x[i], y[i], z[i], (cx, cy, cz, dx, dy, dz) -> four(seed, cx, cy, cz, w0, dx, dy, dz, dw));
+            double after = repeat.blended(
+                    x[i], y[i], z[i], (cx, cy, cz, dx, dy, dz) -> four(seed, cx, cy, cz, w1, dx, dy, dz, dw - 1));
+            sum[i] += scale * (before + turn * (after - before));
+        }
+    }
+
+    /** What a corner of a cell gives at a way from it. */
+    private interface Corner {
+        double of(long ix, long iy, long iz, double dx, double dy, double dz);
+    }
+
+    /** A lattice of which a corner is the same as that one vector of whole cells further on, or as many times that as one likes. */
+    private static final class Repeat {
+        private final int[] vector;
+        /** The axis along which it goes farthest: by it one knows how many times it has been gone. */
+        private final int along;
+
+        Repeat(int[] vector) {
+            this.vector = vector;
+            int farthest = 0;
+            for (int axis = 1; axis < 3; axis++) {
+                farthest = Math.abs(vector[axis]) > Math.abs(vector[farthest]) ? axis : farthest;
+            }
+            this.along = farthest;
+        }
+
+        double blended(double x, double y, double z, Corner corner) {
+            long ix = (long) Math.floor(x);
+            long iy = (long) Math.floor(y);
+            long iz = (long) Math.floor(z);
+            double dx = x - ix;
+            double dy = y - iy;
+            double dz = z - iz;
+            double u = GradientNoise.fade(dx);
+            double v = GradientNoise.fade(dy);
+            double near =
+                    lerp(v, row(corner, ix, iy, iz, dx, dy, dz, u), row(corner, ix, iy + 1, iz, dx, dy - 1, dz, u));
+            double far = lerp(
+                    v,
+                    row(corner, ix, iy, iz + 1, dx, dy, dz - 1, u),
+                    row(corner, ix, iy + 1, iz + 1, dx, dy - 1, dz - 1, u));
+            return lerp(GradientNoise.fade(dz), near, far);
+        }
+
+        private double row(Corner corner, long ix, long iy, long iz, double dx, double dy, double dz, double u) {
+            return lerp(u, at(corner, ix, iy, iz, dx, dy, dz), at(corner, ix + 1, iy, iz, dx - 1, dy, dz));
+        }
+
+        private double at(Corner corner, long ix, long iy, long iz, double dx, double dy, double dz) {
+            if (vector[along] == 0) {
+                return corner.of(ix, iy, iz, dx, dy, dz);
+            }
+            long times = Math.floorDiv(along == 0 ? ix : along == 1 ? iy : iz, (long) vector[along]);
+            return corner.of(ix - times * vector[0], iy - times * vector[1], iz - times * vector[2], dx, dy, dz);
+        }
+    }
+
     /**
      * Adds {@code weight · noise} at one place of the fourth axis.
      *

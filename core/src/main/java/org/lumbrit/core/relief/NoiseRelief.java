@@ -9,6 +9,7 @@ import org.lumbrit.core.math.Chunks;
 import org.lumbrit.core.math.GradientNoise;
 import org.lumbrit.core.math.Hash;
 import org.lumbrit.core.math.Smooth;
+import org.lumbrit.core.math.TurnedNoise;
 import org.lumbrit.core.recipe.LayerHead;
 import org.lumbrit.core.recipe.PropertyDescription;
 import org.lumbrit.core.recipe.PropertyRange;
@@ -76,6 +77,13 @@ public record NoiseRelief(
                 byDefault = "0",
                 help = "1: fine patterns only where coarse ones are high, so that valleys stay smooth")
         double roughHeights,
+
+        @Setting(
+                title = "turned",
+                byDefault = "true",
+                before = "false",
+                help = "Each octave stands askew to the others, so that no main direction shows")
+        boolean turned,
 
         @Setting(title = "properties") Map<String, PropertyRange> properties)
         implements ReliefLayer {
@@ -154,6 +162,7 @@ public record NoiseRelief(
         private final double[] octave;
         private final double[] weight;
         private final double[] sum;
+        private final TurnedNoise turned;
 
         Row(int count) {
             px = new double[count];
@@ -164,6 +173,7 @@ public record NoiseRelief(
             octave = new double[count];
             weight = new double[count];
             sum = new double[count];
+            turned = new TurnedNoise(count);
         }
 
         void noise(NoiseRelief layer, Ground ground, int row) {
@@ -201,11 +211,28 @@ public record NoiseRelief(
         }
 
         private void one(NoiseRelief layer, int k, double size, int count) {
+            if (layer.turned) {
+                java.util.Arrays.fill(octave, 0);
+                askew(k, Hash.of(layer.seed, k, 17), size, count, 1, octave);
+                for (int c = 0; c < count; c++) {
+                    octave[c] = Smooth.clamp(-1, 1, octave[c]);
+                }
+                return;
+            }
             int seed = (int) Hash.of(layer.seed, k, 17);
             double shift = 64 * Hash.unit(Hash.of(layer.seed, k, 18));
             lay(px, pz, size, shift, count);
             java.util.Arrays.fill(octave, 0);
             GradientNoise.add(seed, x, y, z, count, 1, octave);
+        }
+
+        private void askew(int k, long hash, double size, int count, double weight, double[] into) {
+            for (int c = 0; c < count; c++) {
+                x[c] = px[c] / size;
+                z[c] = pz[c] / size;
+            }
+            java.util.Arrays.fill(y, 0);
+            turned.add(TurnedNoise.Lattice.CUBES, k, hash, 0, TurnedNoise.Change.NONE, x, y, z, count, weight, into);
         }
 
         private void lay(double[] fromX, double[] fromZ, double size, double shift, int count) {
@@ -218,15 +245,24 @@ public record NoiseRelief(
 
         /** Pushes the places about, east and south, by two noises of the same size. */
         private void push(NoiseRelief layer, int count) {
-            lay(px, pz, layer.featureSize, 0.25, count);
             java.util.Arrays.fill(octave, 0);
             java.util.Arrays.fill(sum, 0);
-            GradientNoise.add((int) Hash.of(layer.seed, 1, 19), x, y, z, count, layer.warp, octave);
-            GradientNoise.add((int) Hash.of(layer.seed, 2, 19), x, y, z, count, layer.warp, sum);
+            if (layer.turned) {
+                askew(0, Hash.of(layer.seed, 1, 19), layer.featureSize, count, layer.warp, octave);
+                askew(1, Hash.of(layer.seed, 2, 19), layer.featureSize, count, layer.warp, sum);
+            } else {
+                pushInLine(layer, count);
+            }
             for (int c = 0; c < count; c++) {
                 px[c] += octave[c];
                 pz[c] += sum[c];
             }
+        }
+
+        private void pushInLine(NoiseRelief layer, int count) {
+            lay(px, pz, layer.featureSize, 0.25, count);
+            GradientNoise.add((int) Hash.of(layer.seed, 1, 19), x, y, z, count, layer.warp, octave);
+            GradientNoise.add((int) Hash.of(layer.seed, 2, 19), x, y, z, count, layer.warp, sum);
         }
     }
 }

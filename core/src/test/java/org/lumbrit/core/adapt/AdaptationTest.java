@@ -75,6 +75,7 @@ class AdaptationTest {
             NoiseRelief.Shape.PLAIN,
             0,
             0,
+            false,
             Map.of("amplitude", new PropertyRange(0, 8, Combine.PRODUCT)));
 
     private static final Recipe FROM = site(

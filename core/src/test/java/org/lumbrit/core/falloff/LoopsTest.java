@@ -16,6 +16,11 @@ class LoopsTest {
     private static final int FRAMES = 96;
 
     private static NoiseSource noise(double size, NoiseSource.Shape shape, double warp, double travel, double churn) {
+        return noise(size, shape, warp, travel, churn, false);
+    }
+
+    private static NoiseSource noise(
+            double size, NoiseSource.Shape shape, double warp, double travel, double churn, boolean turned) {
         return new NoiseSource(
                 size,
                 3,
@@ -32,7 +37,8 @@ class LoopsTest {
                 travel,
                 70,
                 churn,
-                Space.PLACE);
+                Space.PLACE,
+                turned);
     }
 
     private static float[] frame(Source source, double time) {
@@ -67,6 +73,14 @@ class LoopsTest {
         isSeamless(noise(4, NoiseSource.Shape.PLAIN, 0, 2, 0));
         isSeamless(noise(4, NoiseSource.Shape.RIDGED, 1.5, -2, 0));
         isSeamless(new CellularSource(4, CellularSource.Measure.SECOND_LESS_FIRST, true, 2, 200, Space.PLACE, 3));
+    }
+
+    @Test
+    void octavesThatStandAskewComeBackToo() {
+        isSeamless(noise(4, NoiseSource.Shape.PLAIN, 0, 2, 0, true));
+        isSeamless(noise(4, NoiseSource.Shape.RIDGED, 1.5, -2, 0, true));
+        isSeamless(noise(4, NoiseSource.Shape.PLAIN, 0, 0, 0.25, true));
+        isSeamless(noise(4, NoiseSource.Shape.BILLOW, 1, 2, 0.5, true));
     }
 
     @Test
@@ -150,7 +164,8 @@ class LoopsTest {
                 1,
                 0,
                 0,
-                Space.OWN);
+                Space.OWN,
+                false);
         for (float v : frame(simplex, 3.3)) {
             assertThat(v).isBetween(-1f, 1f);
         }

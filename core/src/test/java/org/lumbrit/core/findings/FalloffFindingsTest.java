@@ -84,7 +84,8 @@ class FalloffFindingsTest {
                 travel,
                 90,
                 churn,
-                Space.PLACE);
+                Space.PLACE,
+                false);
     }
 
     @Test

@@ -35,7 +35,19 @@ class ReliefFindingsTest {
     }
 
     private static final NoiseRelief STEEP = new NoiseRelief(
-            "hills", "Hills", 4, false, 6, 2, 0.5, 2, NoiseRelief.Shape.PLAIN, 0, 0, Map.of("amplitude", same(8)));
+            "hills",
+            "Hills",
+            4,
+            false,
+            6,
+            2,
+            0.5,
+            2,
+            NoiseRelief.Shape.PLAIN,
+            0,
+            0,
+            false,
+            Map.of("amplitude", same(8)));
 
     private static ThermalRelief crumbling(int steps, double talus) {
         return new ThermalRelief("crumbling", "Crumbling", 1, false, steps, Map.of("talus", same(talus)));

@@ -323,7 +323,8 @@ class SiteMotionTest {
                         3.3,
                         70,
                         0,
-                        org.lumbrit.core.falloff.Space.PLACE),
+                        org.lumbrit.core.falloff.Space.PLACE,
+                        true),
                 List.of()));
         broken = broken.withFalloffs(falloffs);
         assertThat(LoopFits.of(broken).size()).isGreaterThanOrEqualTo(4);

@@ -17,8 +17,8 @@ class ErosionTest {
     private static final double CELL = 1.25;
 
     private static double[] hills(int seed) {
-        NoiseRelief layer =
-                new NoiseRelief("n", "N", seed, false, 40, 6, 0.55, 2, NoiseRelief.Shape.RIDGED, 5, 0.5, Map.of());
+        NoiseRelief layer = new NoiseRelief(
+                "n", "N", seed, false, 40, 6, 0.55, 2, NoiseRelief.Shape.RIDGED, 5, 0.5, false, Map.of());
         Ground flat = new Ground(NODES, NODES, new float[NODES * NODES], CELL * (NODES - 1));
         return Grids.doubles(layer.shape(Reliefs.on(flat, Map.of("amplitude", 22.0))));
     }

@@ -84,19 +84,21 @@ class ReliefLayersTest {
 
     @Test
     void hillsStayWithinTheirAmplitudeAndFineOctavesFadeOnACoarseGrid() {
-        NoiseRelief layer = new NoiseRelief("n", "N", 3, false, 30, 8, 0.6, 2, NoiseRelief.Shape.PLAIN, 0, 0, Map.of());
+        NoiseRelief layer =
+                new NoiseRelief("n", "N", 3, false, 30, 8, 0.6, 2, NoiseRelief.Shape.PLAIN, 0, 0, false, Map.of());
         float[] heights = layer.shape(Reliefs.on(FLAT, Map.of("amplitude", 7.0)));
         for (float h : heights) {
             assertThat(h).isBetween(-2f, 12f);
         }
-        NoiseRelief fine = new NoiseRelief("n", "N", 3, false, 1.5, 1, 0.6, 2, NoiseRelief.Shape.PLAIN, 0, 0, Map.of());
+        NoiseRelief fine =
+                new NoiseRelief("n", "N", 3, false, 1.5, 1, 0.6, 2, NoiseRelief.Shape.PLAIN, 0, 0, false, Map.of());
         assertThat(fine.shape(Reliefs.on(FLAT, Map.of("amplitude", 7.0)))).isEqualTo(FLAT.heights());
     }
 
     @Test
     void theSameHillsStandAtEveryResolution() {
         NoiseRelief layer =
-                new NoiseRelief("n", "N", 8, false, 60, 2, 0.5, 2, NoiseRelief.Shape.RIDGED, 6, 0, Map.of());
+                new NoiseRelief("n", "N", 8, false, 60, 2, 0.5, 2, NoiseRelief.Shape.RIDGED, 6, 0, false, Map.of());
         Ground coarse = new Ground(65, 65, new float[65 * 65], 128);
         Ground fine = new Ground(257, 257, new float[257 * 257], 128);
         float[] a = layer.shape(Reliefs.on(coarse, Map.of("amplitude", 9.0)));

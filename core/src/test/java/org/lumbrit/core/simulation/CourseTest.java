@@ -159,7 +159,19 @@ class CourseTest {
     }
 
     private static final NoiseRelief HILLS = new NoiseRelief(
-            "hills", "Hills", 4, false, 12, 4, 0.5, 2, NoiseRelief.Shape.PLAIN, 0, 0, Map.of("amplitude", even(12)));
+            "hills",
+            "Hills",
+            4,
+            false,
+            12,
+            4,
+            0.5,
+            2,
+            NoiseRelief.Shape.PLAIN,
+            0,
+            0,
+            false,
+            Map.of("amplitude", even(12)));
     private static final RainRelief RAIN = new RainRelief(
             "rain", "Rain", 1, false, 9, 0.001, 1, 0.1, 8, Map.of("rain", even(60), "softness", even(0.4)));
     private static final ThermalRelief CRUMBLING =

@@ -59,7 +59,8 @@ class RandomRecipesTest {
                         0,
                         90,
                         0,
-                        Space.PLACE);
+                        Space.PLACE,
+                        false);
             case 2 ->
                 new CellularSource(
                         1 + random.nextDouble() * 9,

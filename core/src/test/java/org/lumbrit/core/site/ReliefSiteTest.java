@@ -47,7 +47,7 @@ class ReliefSiteTest {
     private static final OffsetRelief LIFT = new OffsetRelief("lift", "Lift", 1, false, Map.of("height", upTo(3)));
     private static final OffsetRelief TOP = new OffsetRelief("top", "Top", 1, false, Map.of("height", upTo(10)));
     private static final NoiseRelief HILLS =
-            new NoiseRelief("hills", "Hills", 4, false, 20, 3, 0.5, 2, NoiseRelief.Shape.PLAIN, 0, 0, Map.of());
+            new NoiseRelief("hills", "Hills", 4, false, 20, 3, 0.5, 2, NoiseRelief.Shape.PLAIN, 0, 0, false, Map.of());
 
     private static Recipe recipe(List<Layer> layers, List<Falloff> falloffs, Drive... drives) {
         return new Recipe(

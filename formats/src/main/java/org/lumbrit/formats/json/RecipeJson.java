@@ -17,10 +17,15 @@ import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.node.ObjectNode;
 
-/** The recipe file: {@code {"format":"lumbrit-recipe","version":1,…}}. Shared by the command line and the server. */
+/**
+ * The recipe file: {@code {"format":"lumbrit-recipe","version":2,…}}. Shared by the command line and the server. In a recipe of version 1
+ * a setting that is not there means what it meant then.
+ */
 public final class RecipeJson {
     public static final String FORMAT = "lumbrit-recipe";
-    public static final int VERSION = 1;
+    public static final int VERSION = 2;
+    /** The oldest that is read. */
+    public static final int OLDEST = 1;
     /** A recipe holds rules only, so more than this is not one. */
     public static final int MOST_BYTES = 16 << 20;
 
@@ -45,11 +50,11 @@ public final class RecipeJson {
                     "This is no Lumbrit recipe: it must begin with {\"format\": \"" + FORMAT + "\", …}.");
         }
         int version = root.path("version").asInt(-1);
-        if (version != VERSION) {
+        if (version < OLDEST || version > VERSION) {
             throw new BadInputException(
                     version > VERSION
                             ? "The recipe is of version " + version
-                                    + ", written by a newer Lumbrit; this one reads version " + VERSION + "."
+                                    + ", written by a newer Lumbrit; this one reads versions up to " + VERSION + "."
                             : "The recipe's version is missing or unknown; this Lumbrit reads version " + VERSION
                                     + ".");
         }
@@ -58,7 +63,7 @@ public final class RecipeJson {
 
     /** A recipe without checking its format mark, as the server keeps it. */
     public static Recipe recipe(JsonNode root) {
-        RecordReader reader = new RecordReader();
+        RecordReader reader = new RecordReader(root.path("version").asInt(OLDEST) < VERSION);
         Object read = reader.object(root, Recipe.class, Set.of("format", "version"), "");
         refuse(reader.problems());
         return RecipeCheck.require((Recipe) read);
@@ -72,7 +77,7 @@ public final class RecipeJson {
 
     /** @throws InvalidRecipeException with the path of each problem, "edits[0].step.power" */
     public static List<Edit> edits(JsonNode node) {
-        RecordReader reader = new RecordReader();
+        RecordReader reader = new RecordReader(false);
         if (!node.isArray() || node.isEmpty() || node.size() > 500) {
             throw new InvalidRecipeException("edits", "A list of 1 to 500 edits belongs here.");
         }
@@ -85,7 +90,7 @@ public final class RecipeJson {
     }
 
     public static <T> T read(JsonNode node, Class<T> type, String path) {
-        RecordReader reader = new RecordReader();
+        RecordReader reader = new RecordReader(false);
         T value = reader.read(node, type, path);
         refuse(reader.problems());
         return value;

@@ -56,7 +56,12 @@ public final class RecipeSchema {
         ObjectNode recipe = object(Recipe.class);
         ObjectNode properties = (ObjectNode) recipe.get("properties");
         properties.set("format", NODES.objectNode().put("const", RecipeJson.FORMAT));
-        properties.set("version", NODES.objectNode().put("const", RecipeJson.VERSION));
+        properties.set(
+                "version",
+                NODES.objectNode()
+                        .put("type", "integer")
+                        .put("minimum", RecipeJson.OLDEST)
+                        .put("maximum", RecipeJson.VERSION));
         ((ArrayNode) recipe.get("required")).add("format").add("version");
         return recipe;
     }

@@ -30,6 +30,12 @@ final class RecordReader {
     private static final int LONGEST_LIST = 200_000;
 
     private final List<Problem> problems = new ArrayList<>();
+    /** Whether what is read is of before the settings that say what nothing said meant then. */
+    private final boolean old;
+
+    RecordReader(boolean old) {
+        this.old = old;
+    }
 
     List<Problem> problems() {
         return problems;
@@ -192,7 +198,8 @@ final class RecordReader {
         }
         Setting setting = Kinds.setting(component);
         if (setting != null && !setting.byDefault().isEmpty()) {
-            return value(defaultOf(setting), component.getGenericType(), path);
+            String unsaid = old && !setting.before().isEmpty() ? setting.before() : setting.byDefault();
+            return value(literal(unsaid), component.getGenericType(), path);
         }
         if (type == boolean.class) {
             return false;
@@ -210,10 +217,14 @@ final class RecordReader {
 
     /** A default as it would stand in the recipe. */
     static JsonNode defaultOf(Setting setting) {
+        return literal(setting.byDefault());
+    }
+
+    private static JsonNode literal(String text) {
         try {
-            return MAPPER.readTree(setting.byDefault());
+            return MAPPER.readTree(text);
         } catch (JacksonException textWithoutQuotes) {
-            return StringNode.valueOf(setting.byDefault());
+            return StringNode.valueOf(text);
         }
     }
 
