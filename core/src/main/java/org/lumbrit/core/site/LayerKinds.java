@@ -15,6 +15,7 @@ import org.lumbrit.core.relief.NoiseRelief;
 import org.lumbrit.core.relief.OffsetRelief;
 import org.lumbrit.core.relief.PathRelief;
 import org.lumbrit.core.relief.RainRelief;
+import org.lumbrit.core.relief.RiverRelief;
 import org.lumbrit.core.relief.SmoothRelief;
 import org.lumbrit.core.relief.TerraceRelief;
 import org.lumbrit.core.relief.ThermalRelief;
@@ -41,6 +42,7 @@ public final class LayerKinds implements Registry {
                 OffsetRelief.class,
                 ThermalRelief.class,
                 RainRelief.class,
+                RiverRelief.class,
                 WindLayer.class,
                 SwayLayer.class,
                 PushLayer.class,
