@@ -3172,6 +3172,11 @@ export interface components {
              */
             shape: "plain" | "ridged" | "billow";
             /**
+             * @description Each octave stands askew to the others, so that no main direction shows
+             * @default true
+             */
+            turned: boolean;
+            /**
              * @description How far the pattern is pushed about by a noise of the same feature size (m)
              * @default 0
              */
@@ -3263,6 +3268,11 @@ export interface components {
              * @default 0
              */
             travel: number;
+            /**
+             * @description Each octave stands askew to the others, so that no main direction shows
+             * @default true
+             */
+            turned: boolean;
             /**
              * @description How far the pattern is pushed about by a noise of the same feature size (m)
              * @default 0
@@ -4051,8 +4061,7 @@ export interface components {
             name: string;
             places: components["schemas"]["Place"][];
             props: components["schemas"]["Prop"][];
-            /** @constant */
-            version: 1;
+            version: number;
         };
         RosterView: {
             columns: components["schemas"]["ColumnView"][];

@@ -184,7 +184,7 @@ record RiverCourse(
                 c,
                 r,
                 wide,
-                new RiverErosion.Land(years, land.exponent(), land.rounding(), land.deposit()),
+                new RiverErosion.Land(years, land.exponent(), land.rounding(), land.deposit(), land.talus()),
                 coarse(uplift, halvings),
                 coarse(rain, halvings),
                 coarse(hardness, halvings));

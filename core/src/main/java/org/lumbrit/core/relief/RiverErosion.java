@@ -4,6 +4,7 @@ import java.util.Arrays;
 import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.math.Chunks;
 import org.lumbrit.core.math.Hash;
+import org.lumbrit.core.math.Powers;
 
 /**
  * Land that rivers wear over long times: ∂h/∂t = U − K·Qᵐ·S + D·∇²h + deposits. Water runs over all lower neighbours by their slope
@@ -24,6 +25,10 @@ public final class RiverErosion {
     private static final double NO_HIGHER = 0.25;
     /** Of the depth of a lake that deposits of one step may fill. */
     private static final double LAKE_FILLED = 0.3;
+    /** Steps of crumbling in one of rivers. */
+    private static final int CRUMBLINGS = 8;
+    /** From this talus on nothing crumbles, degrees. */
+    private static final double MOST_TALUS = 89.9;
     /** How unevenly water parts where all ways are alike, 0..1. */
     private static final double UNEVEN = 0.6;
 
@@ -54,8 +59,9 @@ public final class RiverErosion {
      * @param exponent m of the discharge; slopes of a land in balance fall with the area above to this power
      * @param rounding metres up to which creep is stronger than water
      * @param deposit G, how readily what is carried settles, 0..2
+     * @param talus degrees; steeper slopes crumble, 90: none do
      */
-    public record Land(double years, double exponent, double rounding, double deposit) {}
+    public record Land(double years, double exponent, double rounding, double deposit, double talus) {}
 
     /**
      * @param ground metres, row by row; worked on in place
@@ -112,9 +118,10 @@ public final class RiverErosion {
         return carriedOff;
     }
 
-    /** One step: creep, routing, rising and cutting from the outlets upward, carrying down. */
+    /** One step: creep, crumbling, routing, rising and cutting from the outlets upward, carrying down. */
     public void step(Cancel cancel) {
         creep(cancel);
+        crumble(cancel);
         RunOff off = new RunOff(ground, columns, rows, cell);
         cancel.check();
         for (int i = 0; i < level.length; i++) {
@@ -193,7 +200,7 @@ public final class RiverErosion {
             if (off.pool(i) > 0) {
                 continue;
             }
-            double strength = CUT / hardness.at(i) * StrictMath.pow(water[i], land.exponent()) * land.years();
+            double strength = CUT / hardness.at(i) * Powers.pow(water[i], land.exponent()) * land.years();
             double f = 0;
             double base = 0;
             parts(i, share);
@@ -238,7 +245,7 @@ public final class RiverErosion {
     }
 
     private void creep(Cancel cancel) {
-        double d = CUT * Math.pow(land.rounding(), 2 * land.exponent() + 1) * land.years();
+        double d = CUT * StrictMath.pow(land.rounding(), 2 * land.exponent() + 1) * land.years();
         if (d == 0) {
             return;
         }
@@ -257,6 +264,25 @@ public final class RiverErosion {
                 line.solve(ground, column, columns, alongZ);
             }
         });
+        carriedOff += (before - sum()) * cell.area();
+    }
+
+    /** Slopes steeper than the talus give way, as {@link ThermalErosion} has it; the border stays. */
+    private void crumble(Cancel cancel) {
+        if (land.talus() >= MOST_TALUS) {
+            return;
+        }
+        double before = sum();
+        ThermalErosion crumbling =
+                new ThermalErosion(ground.clone(), columns, rows, cell, NodeValues.constant(land.talus()));
+        for (int step = 0; step < CRUMBLINGS; step++) {
+            cancel.check();
+            crumbling.step(cancel);
+        }
+        double[] crumbled = crumbling.heights();
+        for (int row = 1; row < rows - 1; row++) {
+            System.arraycopy(crumbled, row * columns + 1, ground, row * columns + 1, columns - 2);
+        }
         carriedOff += (before - sum()) * cell.area();
     }
 

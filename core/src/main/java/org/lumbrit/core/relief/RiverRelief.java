@@ -75,6 +75,16 @@ public record RiverRelief(
         double deposit,
 
         @Setting(
+                title = "talus",
+                unit = "°",
+                min = 1,
+                max = 90,
+                slider = {25, 60},
+                byDefault = "42",
+                help = "Steeper slopes crumble; 90: none do")
+        double talus,
+
+        @Setting(
                 title = "until step",
                 min = 0,
                 max = 1000,
@@ -138,6 +148,7 @@ public record RiverRelief(
                 .add(concavity)
                 .add(rounding)
                 .add(deposit)
+                .add(talus)
                 .key();
         RiverCourse course = new RiverCourse(
                 key,
@@ -145,7 +156,7 @@ public record RiverRelief(
                 ground.columns(),
                 ground.rows(),
                 CellSize.of(ground),
-                new RiverErosion.Land(years, concavity, rounding, deposit),
+                new RiverErosion.Land(years, concavity, rounding, deposit, talus),
                 steps,
                 below.property(UPLIFT).times(MILLIMETRE),
                 below.property(RAIN),
