@@ -162,7 +162,8 @@ public final class FalloffMeasure {
                 travel,
                 90,
                 churn,
-                Space.PLACE, false);
+                Space.PLACE,
+                false);
     }
 
     private static void sources() {

@@ -229,7 +229,8 @@ public final class GroundMeasure {
                 2,
                 shape,
                 size / 8,
-                0.5, false,
+                0.5,
+                false,
                 Map.of("amplitude", new PropertyRange(0, size / 6, Combine.PRODUCT)));
     }
 
