@@ -59,7 +59,7 @@ const keepStill = async (name) => {
 
 const PICTURES = {
   log: place('Hollow log'),
-  range: place('Gorrel Range', { target: [-600, 1150, -1800], heading: 20, elevation: 9, distance: 2600 }),
+  range: place('Gorrel Range', { target: [1400, 1250, 1600], heading: 150, elevation: 8, distance: 4200 }),
   sites: async (page) => {
     await page.goto(base);
     await page.waitForTimeout(4000);
