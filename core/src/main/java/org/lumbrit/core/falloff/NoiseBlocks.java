@@ -63,27 +63,11 @@ final class NoiseBlocks {
         double size = source.featureSize();
         for (int o = 0; o < source.octaves(); o++) {
             long hash = Hash.of(source.seed(), o);
-            boolean first = o == 0;
-            scale(px, count, size * source.stretchX(), first ? 0 : Hash.unit(Hash.of(hash, 0)), x);
-            scale(py, count, size * source.stretchY(), first ? 0 : Hash.unit(Hash.of(hash, 1)), y);
-            scale(pz, count, size * source.stretchZ(), first ? 0 : Hash.unit(Hash.of(hash, 2)), z);
-            if (source.turned()) {
-                boolean plain = source.shape() == NoiseSource.Shape.PLAIN;
-                java.util.Arrays.fill(octave, 0);
-                askew(o, hash, size, count, plain ? weight : 1, plain ? sum : octave);
-                if (!plain) {
-                    fold(count, weight);
-                }
-                total += weight;
-                weight *= source.gain();
-                size /= source.lacunarity();
-                continue;
-            }
             if (source.shape() == NoiseSource.Shape.PLAIN) {
-                noise((int) hash, size, count, weight, sum);
+                one(o, hash, o > 0, size, count, weight, sum);
             } else {
                 java.util.Arrays.fill(octave, 0);
-                noise((int) hash, size, count, 1, octave);
+                one(o, hash, o > 0, size, count, 1, octave);
                 fold(count, weight);
             }
             total += weight;
@@ -106,20 +90,25 @@ final class NoiseBlocks {
         double[][] pushed = new double[3][BLOCK];
         for (int axis = 0; axis < 3; axis++) {
             long hash = Hash.of(source.seed(), 1000 + axis);
-            if (source.turned()) {
-                askew(axis, hash, source.featureSize(), count, source.warp(), pushed[axis]);
-                continue;
-            }
-            scale(px, count, source.featureSize() * source.stretchX(), Hash.unit(Hash.of(hash, 0)), x);
-            scale(py, count, source.featureSize() * source.stretchY(), Hash.unit(Hash.of(hash, 1)), y);
-            scale(pz, count, source.featureSize() * source.stretchZ(), Hash.unit(Hash.of(hash, 2)), z);
-            noise((int) hash, source.featureSize(), count, source.warp(), pushed[axis]);
+            one(axis, hash, true, source.featureSize(), count, source.warp(), pushed[axis]);
         }
         for (int axis = 0; axis < 3; axis++) {
             for (int i = 0; i < count; i++) {
                 axes[axis][i] += pushed[axis][i];
             }
         }
+    }
+
+    /** One octave of a size: askew, or in line, there shifted by a hashed offset on wish. */
+    private void one(int k, long hash, boolean shifted, double size, int count, double weight, double[] into) {
+        if (source.turned()) {
+            askew(k, hash, size, count, weight, into);
+            return;
+        }
+        scale(px, count, size * source.stretchX(), shifted ? Hash.unit(Hash.of(hash, 0)) : 0, x);
+        scale(py, count, size * source.stretchY(), shifted ? Hash.unit(Hash.of(hash, 1)) : 0, y);
+        scale(pz, count, size * source.stretchZ(), shifted ? Hash.unit(Hash.of(hash, 2)) : 0, z);
+        noise((int) hash, size, count, weight, into);
     }
 
     /** One octave that stands askew, of a size, in places stretched and scaled to its cells. */

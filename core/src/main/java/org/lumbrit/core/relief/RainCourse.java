@@ -1,8 +1,6 @@
 package org.lumbrit.core.relief;
 
 import org.lumbrit.core.math.Cancel;
-import org.lumbrit.core.math.Codec;
-import org.lumbrit.core.simulation.Simulation;
 
 /**
  * The course of {@link RainErosion}: the ground after each step, in double, row by row.
@@ -18,7 +16,7 @@ record RainCourse(
         RainErosion.Climate climate,
         NodeValues shower,
         NodeValues softness)
-        implements Simulation<double[]> {
+        implements HeightCourse {
 
     @Override
     public double[] next(double[] before, int step, Cancel cancel) {
@@ -26,15 +24,5 @@ record RainCourse(
         RainErosion erosion = new RainErosion(start, before.clone(), columns, rows, cell, climate, shower, softness);
         erosion.step();
         return erosion.ground();
-    }
-
-    @Override
-    public Codec<double[]> codec() {
-        return Codec.DOUBLES;
-    }
-
-    @Override
-    public long bytes(double[] ground) {
-        return 8L * ground.length;
     }
 }

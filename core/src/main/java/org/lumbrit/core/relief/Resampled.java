@@ -84,17 +84,17 @@ final class Resampled {
         double acrossRatio = (columns - 1.0) / (toColumns - 1);
         double downRatio = (rows - 1.0) / (toRows - 1);
         Chunks.run(toRows, 8, Cancel.NEVER, (from, to) -> {
-            double[] line = new double[4];
+            double[] line = new double[Math.min(4, rows)];
             for (int row = from; row < to; row++) {
                 for (int column = 0; column < toColumns; column++) {
                     int i = row * toColumns + column;
                     double x = Smooth.clamp(0, columns - 1, column * acrossRatio + shiftX[i]);
                     double z = Smooth.clamp(0, rows - 1, row * downRatio + shiftZ[i]);
-                    int first = Math.max(0, Math.min(rows - 4, (int) z - 1));
-                    for (int k = 0; k < 4; k++) {
+                    int first = Math.max(0, Math.min(rows - line.length, (int) z - 1));
+                    for (int k = 0; k < line.length; k++) {
                         line[k] = along(values, (first + k) * columns, columns, x);
                     }
-                    out[i] = along(line, 0, 4, z - first);
+                    out[i] = along(line, 0, line.length, z - first);
                 }
             }
         });

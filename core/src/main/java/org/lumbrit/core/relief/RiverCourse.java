@@ -2,10 +2,8 @@ package org.lumbrit.core.relief;
 
 import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.math.Chunks;
-import org.lumbrit.core.math.Codec;
 import org.lumbrit.core.math.Hash;
 import org.lumbrit.core.math.TurnedNoise;
-import org.lumbrit.core.simulation.Simulation;
 
 /**
  * The course of {@link RiverErosion}: first on a coarse grid, on which the rivers find their ways soon, then on ever finer ones with the
@@ -25,7 +23,7 @@ record RiverCourse(
         NodeValues uplift,
         NodeValues rain,
         NodeValues hardness)
-        implements Simulation<double[]> {
+        implements HeightCourse {
     /** Cells along the longer side of the coarsest grid, at most. */
     private static final int COARSE = 128;
     /** Of the steps that are left, those that a grid takes before the next finer one. */
@@ -69,7 +67,7 @@ record RiverCourse(
     }
 
     private static int halved(int nodes, int halvings) {
-        return Math.max(2, (int) Math.rint((nodes - 1.0) / (1 << halvings))) + 1;
+        return Math.min(nodes, Math.max(2, (int) Math.rint((nodes - 1.0) / (1 << halvings))) + 1);
     }
 
     private double[] coarse(double[] values, int halvings) {
@@ -197,15 +195,5 @@ record RiverCourse(
             ground = refined(ground, h);
         }
         return ground;
-    }
-
-    @Override
-    public Codec<double[]> codec() {
-        return Codec.DOUBLES;
-    }
-
-    @Override
-    public long bytes(double[] ground) {
-        return 8L * ground.length;
     }
 }

@@ -259,4 +259,31 @@ class RiverErosionTest {
         double below = mean(island(129, 0));
         assertThat(below - mean(state)).isPositive().isLessThan(0.75 * (below - mean(soft)));
     }
+
+    @Test
+    void aStripOfAFewRowsWearsToo() {
+        for (int rows : new int[] {2, 3, 5}) {
+            int columns = 700;
+            double[] below = new double[columns * rows];
+            for (int i = 0; i < below.length; i++) {
+                below[i] = 40 * Math.sin(i % columns * 0.05) + i / columns;
+            }
+            RiverCourse course = new RiverCourse(
+                    "k",
+                    below,
+                    columns,
+                    rows,
+                    CellSize.square(5),
+                    new RiverErosion.Land(1e5, 0.45, 3, 0.3, 42),
+                    9,
+                    ONE,
+                    ONE,
+                    ONE);
+            double[] state = course.start();
+            for (int step = 1; step <= 9; step++) {
+                state = course.next(state, step, Cancel.NEVER);
+            }
+            assertThat(course.whole(state, 9)).hasSize(below.length).doesNotContain(Double.NaN);
+        }
+    }
 }

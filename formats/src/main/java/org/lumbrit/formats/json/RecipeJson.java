@@ -26,6 +26,8 @@ public final class RecipeJson {
     public static final int VERSION = 2;
     /** The oldest that is read. */
     public static final int OLDEST = 1;
+
+    private static final String READ = "versions " + OLDEST + " to " + VERSION;
     /** A recipe holds rules only, so more than this is not one. */
     public static final int MOST_BYTES = 16 << 20;
 
@@ -53,10 +55,9 @@ public final class RecipeJson {
         if (version < OLDEST || version > VERSION) {
             throw new BadInputException(
                     version > VERSION
-                            ? "The recipe is of version " + version
-                                    + ", written by a newer Lumbrit; this one reads versions up to " + VERSION + "."
-                            : "The recipe's version is missing or unknown; this Lumbrit reads version " + VERSION
-                                    + ".");
+                            ? "The recipe is of version " + version + ", written by a newer Lumbrit; this one reads "
+                                    + READ + "."
+                            : "The recipe's version is missing or unknown; this Lumbrit reads " + READ + ".");
         }
         return recipe(root);
     }
