@@ -1,5 +1,7 @@
 package org.lumbrit.core.math;
 
+import java.util.regex.Pattern;
+
 /**
  * A colour in linear light, red, green and blue of the sRGB primaries in 0..1. Mixing happens in OKLab
  * (B. Ottosson, "A perceptual color space for image processing", 2020).
@@ -9,6 +11,8 @@ public record Colour(double red, double green, double blue) {
     private static final double OUTSIDE = 1e-6;
 
     private static final double CHROMA_STEP = 1e-7;
+
+    private static final Pattern CODE = Pattern.compile("#[0-9a-fA-F]{6}");
 
     private static final double[] DECODED = java.util.stream.IntStream.range(0, 256)
             .mapToDouble(v -> linear(v / 255.0))
@@ -26,7 +30,7 @@ public record Colour(double red, double green, double blue) {
 
     /** Whether a text is a colour as recipes write it: {@code #rrggbb}. */
     public static boolean isHex(String text) {
-        return text.matches("#[0-9a-fA-F]{6}");
+        return CODE.matcher(text).matches();
     }
 
     /** Lightness, green–red and blue–yellow of OKLab. */

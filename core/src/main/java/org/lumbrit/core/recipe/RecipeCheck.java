@@ -10,6 +10,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
+import java.util.regex.Pattern;
 import org.lumbrit.core.falloff.Domain;
 import org.lumbrit.core.falloff.Falloff;
 import org.lumbrit.core.falloff.Source;
@@ -104,6 +105,8 @@ public final class RecipeCheck {
         return recipe;
     }
 
+    private static final Pattern ID = Pattern.compile("[A-Za-z0-9_-]{1,64}");
+
     private void say(String path, String message) {
         problems.add(new Problem(path, message));
     }
@@ -129,7 +132,7 @@ public final class RecipeCheck {
             String at = path + "[" + i + "]";
             String itsId = id.apply(list.get(i));
             String itsName = name.apply(list.get(i));
-            if (!itsId.matches("[A-Za-z0-9_-]{1,64}")) {
+            if (!ID.matcher(itsId).matches()) {
                 say(at + ".id", "An id has 1 to 64 letters, digits, hyphens or underscores.");
             }
             if (!ids.add(itsId)) {

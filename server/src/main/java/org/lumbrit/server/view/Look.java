@@ -1,14 +1,13 @@
 package org.lumbrit.server.view;
 
-import java.util.HashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import org.lumbrit.core.answers.Summary;
 import org.lumbrit.core.falloff.Domain;
 import org.lumbrit.core.falloff.Falloff;
 import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.math.KeyBuilder;
+import org.lumbrit.core.math.Once;
 import org.lumbrit.core.props.PlacedMesh;
 import org.lumbrit.core.recipe.Family;
 import org.lumbrit.core.recipe.Layer;
@@ -33,7 +32,7 @@ final class Look {
     /** Whether the ground is coarser than the recipe asks for. */
     private final boolean draft;
 
-    private final Map<String, Seen> grounds = new HashMap<>();
+    private final Once<String, Seen> grounds = new Once<>();
 
     /**
      * A ground that values are looked at on.
@@ -59,7 +58,7 @@ final class Look {
     /** The ground that a layer sees; "" for the finished one. */
     Seen seenBy(String layerId) {
         boolean below = evaluation.plan().relief(layerId).isPresent();
-        return grounds.computeIfAbsent(below ? layerId : "", id -> {
+        return grounds.get(below ? layerId : "", id -> {
             SiteEvaluation still = below ? evaluation.seenBy(id) : evaluation;
             SiteEvaluation seenNow = below ? still : now;
             Lattice nodes = still.plan().ground().lattice(ViewService.VIEW_NODES);

@@ -4,7 +4,8 @@ import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.constraints.NotNull;
 import java.util.List;
 import java.util.Set;
-import java.util.stream.Collectors;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import org.lumbrit.core.answers.Summary;
 import org.lumbrit.core.math.KeyBuilder;
 import org.lumbrit.core.recipe.Finding;
@@ -39,7 +40,7 @@ public record Manifest(
             @NotNull List<String> falloffs) {}
 
     /** The whole of it. */
-    static Manifest whole(
+    static Told whole(
             int revision,
             List<SubjectView> subjects,
             List<LayerView> layers,
@@ -53,32 +54,59 @@ public record Manifest(
         long plants = layers.stream().mapToLong(LayerView::plants).sum();
         long triangles = layers.stream().mapToLong(LayerView::triangles).sum()
                 + subjects.stream().mapToLong(SubjectView::triangles).sum();
-        String key = new KeyBuilder("manifest/1")
-                .add(text(List.of(revision, subjects, layers, falloffs, shown)))
-                .key();
-        return new Manifest(
-                key, "", revision, standing, subjects, layers, falloffs, shown, plants, triangles, milliseconds);
+        List<String> parts = Stream.of(subjects, layers, falloffs)
+                .flatMap(List::stream)
+                .map(Manifest::text)
+                .toList();
+        KeyBuilder key = new KeyBuilder("manifest/2").add(revision).add(text(shown));
+        parts.forEach(key::add);
+        return new Told(
+                new Manifest(
+                        key.key(),
+                        "",
+                        revision,
+                        standing,
+                        subjects,
+                        layers,
+                        falloffs,
+                        shown,
+                        plants,
+                        triangles,
+                        milliseconds),
+                parts);
     }
 
-    /** What has changed since another one, which whoever is told holds. */
-    Manifest since(Manifest known) {
-        return new Manifest(
-                key,
-                known.key,
-                revision,
-                standing,
-                changed(subjects, known.subjects),
-                changed(layers, known.layers),
-                changed(falloffs, known.falloffs),
-                shown,
-                plants,
-                triangles,
-                milliseconds);
-    }
+    /**
+     * A manifest with its parts as they are told, so that telling what has changed writes none of them again.
+     *
+     * @param parts of its subjects, layers and falloffs, in order
+     */
+    record Told(Manifest whole, List<String> parts) {
+        /** What has changed since another one, which whoever is told holds. */
+        Manifest since(Told known) {
+            Set<String> same = Set.copyOf(known.parts);
+            int layers = whole.subjects.size();
+            int falloffs = layers + whole.layers.size();
+            return new Manifest(
+                    whole.key,
+                    known.whole.key,
+                    whole.revision,
+                    whole.standing,
+                    changed(whole.subjects, 0, same),
+                    changed(whole.layers, layers, same),
+                    changed(whole.falloffs, falloffs, same),
+                    whole.shown,
+                    whole.plants,
+                    whole.triangles,
+                    whole.milliseconds);
+        }
 
-    private static <T> List<T> changed(List<T> now, List<T> before) {
-        Set<String> same = before.stream().map(Manifest::text).collect(Collectors.toSet());
-        return now.stream().filter(each -> !same.contains(text(each))).toList();
+        private <T> List<T> changed(List<T> now, int first, Set<String> same) {
+            return IntStream.range(0, now.size())
+                    .filter(i -> !same.contains(parts.get(first + i)))
+                    .mapToObj(now::get)
+                    .toList();
+        }
     }
 
     /** A part as it is told; what is told alike is alike. */

@@ -2,7 +2,12 @@ package org.lumbrit.server.view;
 
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
+import jakarta.annotation.PreDestroy;
 import java.util.List;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.CompletionException;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
 import java.util.function.Predicate;
 import org.lumbrit.core.findings.Findings;
 import org.lumbrit.core.math.Cancel;
@@ -14,7 +19,9 @@ import org.lumbrit.core.site.SiteAssets;
 import org.lumbrit.core.site.SiteEvaluation;
 import org.lumbrit.core.site.SitePlan;
 import org.lumbrit.server.results.KeptResults;
+import org.lumbrit.server.view.Manifest.FalloffView;
 import org.lumbrit.server.view.Manifest.FindingView;
+import org.lumbrit.server.view.Manifest.Told;
 import org.lumbrit.server.view.ShownLook.Shown;
 import org.lumbrit.server.view.SubjectMaker.Scene;
 import org.springframework.stereotype.Component;
@@ -36,8 +43,15 @@ public class ViewService {
     private final List<SubjectMaker> makers;
 
     /** What was told last, so that a view that holds it need only be told what has changed. */
-    private final Cache<String, Manifest> told =
+    private final Cache<String, Told> told =
             Caffeine.newBuilder().maximumSize(TOLD).build();
+
+    /** For what is made beside the rest of a view. Not the common pool: whoever waits for a key would wait in it. */
+    private final ExecutorService beside = Executors.newCachedThreadPool(work -> {
+        Thread thread = new Thread(work, "beside a view");
+        thread.setDaemon(true);
+        return thread;
+    });
 
     ViewService(Grounds grounds, KeptResults results, PlantViews plants) {
         this.grounds = grounds;
@@ -78,19 +92,36 @@ public class ViewService {
         cancel.doing("looking at falloffs and layers");
         Look look = new Look(still, now, draft, results, cancel);
         Shown shown = new ShownLook(look).shown(request);
+        // what the board shows does not wait for the plants
+        CompletableFuture<List<FalloffView>> falloffs =
+                CompletableFuture.supplyAsync(() -> new FalloffLooks(look).falloffs(request), beside);
         Scene scene = new Scene(look, request, shown);
         List<SubjectView> subjects =
                 makers.stream().flatMap(maker -> maker.make(scene)).toList();
-        Manifest whole = Manifest.whole(
+        Told all = Manifest.whole(
                 revision,
                 subjects,
                 new LayerLooks(look, recipe, request.fullWanted()).layers(),
-                new FalloffLooks(look).falloffs(request),
+                awaited(falloffs),
                 shown.view(),
                 (System.nanoTime() - start) / 1e6);
-        told.put(whole.key(), whole);
-        Manifest known = request.since() == null ? null : told.getIfPresent(request.since());
-        return known == null ? whole : whole.since(known);
+        told.put(all.whole().key(), all);
+        Told known = request.since() == null ? null : told.getIfPresent(request.since());
+        return known == null ? all.whole() : all.since(known);
+    }
+
+    /** What another thread has made, or what went wrong there. */
+    private static <T> T awaited(CompletableFuture<T> made) {
+        try {
+            return made.join();
+        } catch (CompletionException e) {
+            throw e.getCause() instanceof RuntimeException failed ? failed : e;
+        }
+    }
+
+    @PreDestroy
+    void close() {
+        beside.shutdown();
     }
 
     /** What is probably not meant in a recipe, by the core. */
