@@ -3,6 +3,7 @@ package org.lumbrit.core;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Supplier;
 import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.math.Point3;
 import org.lumbrit.core.math.ResultsOfOneRun;
@@ -29,7 +30,7 @@ public final class Reliefs {
             }
 
             @Override
-            public NodeValues property(String name) {
+            public NodeValues property(String name, Supplier<Ground> now) {
                 return NodeValues.constant(properties.get(name));
             }
 

@@ -4,14 +4,14 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.Arrays;
 import org.junit.jupiter.api.Test;
+import org.lumbrit.core.drainage.RunOff;
 import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.math.ResultsOfOneRun;
 import org.lumbrit.core.recipe.Recipe;
 import org.lumbrit.core.recipe.ReliefState;
-import org.lumbrit.core.relief.CellSize;
-import org.lumbrit.core.relief.RunOff;
 import org.lumbrit.core.site.SiteAssets;
 import org.lumbrit.core.site.SitePlan;
+import org.lumbrit.core.surface.CellSize;
 import org.lumbrit.core.water.WaterBody;
 import org.lumbrit.formats.json.RecipeJson;
 

@@ -21,6 +21,7 @@ public sealed interface Source
                 NoiseSource,
                 CellularSource,
                 BandsSource,
+                StrataSource,
                 PictureSource,
                 BrushSource,
                 SkySource,

@@ -3,6 +3,7 @@ package org.lumbrit.core.relief;
 import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.math.Codec;
 import org.lumbrit.core.simulation.Simulation;
+import org.lumbrit.core.surface.CellSize;
 
 /**
  * The course of {@link ThermalErosion}, some steps a time: after each it is looked whether all is at rest.

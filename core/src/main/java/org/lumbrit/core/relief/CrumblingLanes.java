@@ -1,18 +1,18 @@
 package org.lumbrit.core.relief;
 
 import jdk.incubator.vector.DoubleVector;
-import jdk.incubator.vector.LongVector;
+import jdk.incubator.vector.VectorMask;
 import jdk.incubator.vector.VectorOperators;
 import jdk.incubator.vector.VectorSpecies;
 
 /**
- * What {@link ThermalErosion} lets flow, bit for bit, several nodes at a time in the lanes of the processor's vectors: it is chosen by masks
- * of the sign, where the plain loop guesses wrong on worn ground. One neighbour after the other, because the compiler gives up on inlining
- * a long loop. Needs the module {@code jdk.incubator.vector}.
+ * What {@link ThermalErosion} lets flow, bit for bit, several faces at a time in the lanes of the processor's vectors. Roots and quotients
+ * are only taken where any of them crumbles. Needs the module {@code jdk.incubator.vector}.
  */
 final class CrumblingLanes {
     private static final VectorSpecies<Double> DOUBLES = DoubleVector.SPECIES_PREFERRED;
     private static final int LANES = DOUBLES.length();
+    private static final DoubleVector NOTHING = DoubleVector.zero(DOUBLES);
 
     private CrumblingLanes() {}
 
@@ -22,40 +22,50 @@ final class CrumblingLanes {
     }
 
     /**
-     * What flows into each node from the one {@code apart} further on, added to the sums that stand in {@code sums}.
+     * What crosses faces that lie alike.
      *
-     * @param held metres of height that the talus holds; @param to the end of whole vectors from {@code from} on
+     * @param to the end of whole vectors from {@code from} on; @param tangents of the talus at the nodes, none where it is {@code even}
+     * @param into metres, {@code shift} further on than the node
      */
-    static void add(double[] h, int apart, double held, double[] sums, int from, int to) {
-        DoubleVector everywhere = DoubleVector.broadcast(DOUBLES, held);
+    static void flow(
+            double[] h,
+            int from,
+            int to,
+            ThermalErosion.Faces faces,
+            double[] tangents,
+            double even,
+            double[] into,
+            int shift) {
+        DoubleVector held = DoubleVector.broadcast(DOUBLES, even);
+        boolean driven = tangents.length > 0;
+        int apart = faces.apart();
+        int back = faces.back();
+        int on = faces.on();
+        double along = faces.along();
+        double square = faces.across() * faces.across();
         for (int i = from; i < to; i += LANES) {
-            add(h, apart, everywhere, sums, i);
+            DoubleVector difference = at(h, i + apart).sub(at(h, i));
+            DoubleVector x = difference.mul(along);
+            DoubleVector here = at(h, i + on).sub(at(h, i + back));
+            DoubleVector there = at(h, i + apart + on).sub(at(h, i + apart + back));
+            DoubleVector slope =
+                    x.mul(x).add(here.mul(here).max(there.mul(there)).mul(square));
+            if (driven) {
+                held = at(tangents, i).add(at(tangents, i + apart)).mul(0.5);
+            }
+            VectorMask<Double> crumbles = slope.compare(VectorOperators.GT, held.mul(held));
+            if (crumbles.anyTrue()) {
+                DoubleVector left = held.div(slope.add(ThermalErosion.TINY).lanewise(VectorOperators.SQRT))
+                        .neg()
+                        .add(1);
+                NOTHING.blend(difference.mul(left.max(0)), crumbles).intoArray(into, i + shift);
+            } else {
+                NOTHING.intoArray(into, i + shift);
+            }
         }
     }
 
-    /**
-     * The same where the talus differs from node to node.
-     *
-     * @param tangents of the talus at the nodes; @param half of the metres to the neighbour
-     */
-    static void addDriven(double[] h, double[] tangents, int apart, double half, double[] sums, int from, int to) {
-        for (int i = from; i < to; i += LANES) {
-            DoubleVector both = DoubleVector.fromArray(DOUBLES, tangents, i)
-                    .add(DoubleVector.fromArray(DOUBLES, tangents, i + apart));
-            add(h, apart, both.mul(half), sums, i);
-        }
-    }
-
-    private static void add(double[] h, int apart, DoubleVector held, double[] sums, int i) {
-        DoubleVector difference =
-                DoubleVector.fromArray(DOUBLES, h, i + apart).sub(DoubleVector.fromArray(DOUBLES, h, i));
-        LongVector above = difference.sub(held).reinterpretAsLongs();
-        LongVector below = difference.add(held).reinterpretAsLongs();
-        LongVector notAbove = above.lanewise(VectorOperators.ASHR, 63);
-        LongVector in = above.lanewise(VectorOperators.AND, notAbove.lanewise(VectorOperators.NOT));
-        LongVector away = below.lanewise(VectorOperators.AND, below.lanewise(VectorOperators.ASHR, 63));
-        DoubleVector.fromArray(DOUBLES, sums, i)
-                .add(in.lanewise(VectorOperators.OR, away).reinterpretAsDoubles())
-                .intoArray(sums, i);
+    private static DoubleVector at(double[] values, int i) {
+        return DoubleVector.fromArray(DOUBLES, values, i);
     }
 }

@@ -15,6 +15,14 @@ final class Grids {
         return wide;
     }
 
+    static float[] floats(double[] heights) {
+        float[] narrow = new float[heights.length];
+        for (int i = 0; i < narrow.length; i++) {
+            narrow[i] = (float) heights[i];
+        }
+        return narrow;
+    }
+
     /**
      * From the ground below, where strength is 0, to the shaped one, where it is 1.
      *

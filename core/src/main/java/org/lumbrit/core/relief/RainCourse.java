@@ -1,6 +1,7 @@
 package org.lumbrit.core.relief;
 
 import org.lumbrit.core.math.Cancel;
+import org.lumbrit.core.surface.CellSize;
 
 /**
  * The course of {@link RainErosion}: the ground after each step, in double, row by row.
@@ -21,8 +22,13 @@ record RainCourse(
     @Override
     public double[] next(double[] before, int step, Cancel cancel) {
         cancel.doing("rain, step " + step);
-        RainErosion erosion = new RainErosion(start, before.clone(), columns, rows, cell, climate, shower, softness);
+        RainErosion erosion = erosion(before.clone());
         erosion.step();
         return erosion.ground();
+    }
+
+    /** @param ground metres, worked on in place */
+    RainErosion erosion(double[] ground) {
+        return new RainErosion(start, ground, columns, rows, cell, climate, shower, softness);
     }
 }

@@ -1,6 +1,8 @@
 package org.lumbrit.core.relief;
 
+import org.lumbrit.core.drainage.RunOff;
 import org.lumbrit.core.math.Cancel;
+import org.lumbrit.core.surface.CellSize;
 
 /**
  * Rain that runs off, cuts channels and drops what it carries. Each step routes the rain over the ground as it is

@@ -12,6 +12,7 @@ import org.lumbrit.core.recipe.Layer;
 import org.lumbrit.core.recipe.LayerHead;
 import org.lumbrit.core.recipe.PropertyDescription;
 import org.lumbrit.core.recipe.PropertyRange;
+import org.lumbrit.core.surface.CellSize;
 import org.lumbrit.core.surface.Ground;
 
 /** {@link RainErosion} for some steps; rain and softness of the ground are driven, strength blends from the ground below. */
@@ -109,6 +110,26 @@ public record RainRelief(
 
     @Override
     public float[] shape(Shaping below) {
+        RainCourse course = course(below);
+        double[] eroded = below.course(course, steps).at(steps, below.cancel());
+        return Grids.blend(below, below.property(STRENGTH), i -> eroded[i]);
+    }
+
+    @Override
+    public Optional<Account> account(Shaping below) {
+        RainCourse course = course(below);
+        RainErosion erosion = course.erosion(course.start().clone());
+        erosion.run(steps, below.cancel());
+        return Optional.of(Account.empty()
+                .came(Account.GROUND, "before", Account.volume(course.start(), course.cell()))
+                .left(Account.GROUND, "carried over the border", erosion.carriedOff())
+                .left(Account.GROUND, "after", Account.volume(erosion.ground(), course.cell()))
+                .came(Account.WATER, "rained", erosion.rained())
+                .left(Account.WATER, "evaporated", erosion.evaporated())
+                .left(Account.WATER, "ran over the border", erosion.runOff()));
+    }
+
+    private RainCourse course(Shaping below) {
         Ground ground = below.ground();
         String key = new KeyBuilder("rain/1")
                 .add(below.key("rain", RAIN, SOFTNESS))
@@ -117,7 +138,7 @@ public record RainRelief(
                 .add(settling)
                 .add(deepest)
                 .key();
-        RainCourse course = new RainCourse(
+        return new RainCourse(
                 key,
                 Grids.doubles(ground.heights()),
                 ground.columns(),
@@ -126,8 +147,6 @@ public record RainRelief(
                 new RainErosion.Climate(evaporation, capacity, settling, deepest),
                 below.property(RAIN).times(MILLIMETRE),
                 below.property(SOFTNESS));
-        double[] eroded = below.course(course, steps).at(steps, below.cancel());
-        return Grids.blend(below, below.property(STRENGTH), i -> eroded[i]);
     }
 
     @Override

@@ -35,6 +35,11 @@ public interface ReliefLayer extends Layer {
         return Optional.empty();
     }
 
+    /** What it moved, counted anew from its first step to its last and at full strength; none of a layer that just sets heights. */
+    default Optional<Account> account(Shaping below) {
+        return Optional.empty();
+    }
+
     @Override
     default Family family() {
         return Family.RELIEF;

@@ -4,6 +4,7 @@ import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.math.Chunks;
 import org.lumbrit.core.math.Hash;
 import org.lumbrit.core.math.TurnedNoise;
+import org.lumbrit.core.surface.CellSize;
 
 /**
  * The course of {@link RiverErosion}: first on a coarse grid, on which the rivers find their ways soon, then on ever finer ones with the
@@ -20,10 +21,19 @@ record RiverCourse(
         CellSize cell,
         RiverErosion.Land land,
         int steps,
-        NodeValues uplift,
-        NodeValues rain,
-        NodeValues hardness)
+        Drives drives)
         implements HeightCourse {
+
+    /** What drives the land, at the nodes of the ground as it has become: water that cuts into a bed of rock meets its hardness there. */
+    @FunctionalInterface
+    interface Drives {
+        /**
+         * @param property of the layer, in its unit; @param ground metres at each node, of which there may be fewer than of the whole ground
+         * @param step from 1
+         */
+        NodeValues at(String property, double[] ground, int columns, int rows, int step);
+    }
+
     /** Cells along the longer side of the coarsest grid, at most. */
     private static final int COARSE = 128;
     /** Of the steps that are left, those that a grid takes before the next finer one. */
@@ -36,6 +46,8 @@ record RiverCourse(
     private static final double ASIDE = 1.8;
     /** Of the years that are left, those. */
     private static final double YEARS = 0.85;
+
+    private static final double MILLIMETRE = 1e-3;
     /** How much of the ground's finer features a finer grid begins with. */
     private static final double DETAIL = 1;
 
@@ -74,18 +86,6 @@ record RiverCourse(
         return halvings == 0
                 ? values.clone()
                 : Resampled.coarser(values, columns, rows, halved(columns, halvings), halved(rows, halvings));
-    }
-
-    private NodeValues coarse(NodeValues values, int halvings) {
-        if (values.even() || halvings == 0) {
-            return values;
-        }
-        double[] coarse = coarse(Grids.doubles(values.grid()), halvings);
-        float[] narrow = new float[coarse.length];
-        for (int i = 0; i < narrow.length; i++) {
-            narrow[i] = (float) coarse[i];
-        }
-        return NodeValues.of(narrow);
     }
 
     /** The ground of a state that is halved so often, on one halved once less. */
@@ -147,15 +147,52 @@ record RiverCourse(
 
     @Override
     public double[] next(double[] before, int step, Cancel cancel) {
+        RiverErosion erosion = at(before, step, cancel);
+        erosion.step(cancel);
+        return erosion.ground();
+    }
+
+    /** Ready for a step: the ground before it, on the grid of the step. */
+    private RiverErosion at(double[] before, int step, Cancel cancel) {
         cancel.doing("rivers, step " + step);
         int now = halvings(step);
         double[] ground = before;
         for (int h = step == 1 ? now : halvings(step - 1); h > now; h--) {
             ground = refined(ground, h);
         }
-        RiverErosion erosion = erosion(ground == before ? before.clone() : ground, now, years(now));
-        erosion.step(cancel);
-        return erosion.ground();
+        return erosion(ground == before ? before.clone() : ground, now, step);
+    }
+
+    /** What moves in so many steps. Where a finer grid begins, features come in that the coarser one could not hold. */
+    Account account(int steps, Cancel cancel) {
+        double first = Account.volume(below, cell);
+        double now = first;
+        double grids = 0;
+        double risen = 0;
+        double off = 0;
+        double rained = 0;
+        double ran = 0;
+        double[] state = start();
+        for (int step = 1; step <= steps; step++) {
+            RiverErosion erosion = at(state, step, cancel);
+            grids += erosion.volume() - now;
+            erosion.step(cancel);
+            now = erosion.volume();
+            risen += erosion.risen();
+            off += erosion.carriedOff();
+            rained += erosion.rained();
+            ran += erosion.ranOff();
+            state = erosion.ground();
+        }
+        double last = Account.volume(whole(state, steps), cell);
+        return Account.empty()
+                .came(Account.GROUND, "before", first)
+                .came(Account.GROUND, "by other grids", grids + last - now)
+                .came(Account.GROUND, "risen", risen)
+                .left(Account.GROUND, "carried over the border", off)
+                .left(Account.GROUND, "after", last)
+                .came(Account.WATER, "rained", rained)
+                .left(Account.WATER, "ran over the border", ran);
     }
 
     /** Years of one step on a grid halved so often. */
@@ -173,7 +210,7 @@ record RiverCourse(
         return land.years() * share / taken;
     }
 
-    private RiverErosion erosion(double[] ground, int halvings, double years) {
+    private RiverErosion erosion(double[] ground, int halvings, int step) {
         int c = halved(columns, halvings);
         int r = halved(rows, halvings);
         CellSize wide = new CellSize(cell.x() * (columns - 1) / (c - 1), cell.z() * (rows - 1) / (r - 1));
@@ -182,10 +219,10 @@ record RiverCourse(
                 c,
                 r,
                 wide,
-                new RiverErosion.Land(years, land.exponent(), land.rounding(), land.deposit(), land.talus()),
-                coarse(uplift, halvings),
-                coarse(rain, halvings),
-                coarse(hardness, halvings));
+                new RiverErosion.Land(years(halvings), land.exponent(), land.rounding(), land.deposit(), land.talus()),
+                drives.at(RiverRelief.UPLIFT, ground, c, r, step).times(MILLIMETRE),
+                drives.at(RiverRelief.RAIN, ground, c, r, step),
+                drives.at(RiverRelief.HARDNESS, ground, c, r, step));
     }
 
     /** The ground after a step on all nodes. */

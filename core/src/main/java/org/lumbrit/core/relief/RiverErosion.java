@@ -1,15 +1,15 @@
 package org.lumbrit.core.relief;
 
 import java.util.Arrays;
+import org.lumbrit.core.drainage.RunOff;
+import org.lumbrit.core.drainage.Ways;
 import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.math.Chunks;
-import org.lumbrit.core.math.Hash;
 import org.lumbrit.core.math.Powers;
+import org.lumbrit.core.surface.CellSize;
 
 /**
- * Land that rivers wear over long times: ∂h/∂t = U − K·Qᵐ·S + D·∇²h + deposits. Water runs over all lower neighbours by their slope
- * (P. Quinn et al., "The prediction of hillslope flow paths", Hydrol. Process. 5, 1991, with the slope to the power 1.5 between theirs and that of
- * T. G. Freeman, 1991), so that no valley knows the directions of the grid. Rivers cut by their discharge Q and slope S, solved implicitly
+ * Land that rivers wear over long times: ∂h/∂t = U − K·Qᵐ·S + D·∇²h + deposits. Water runs over all lower neighbours ({@link Ways}). Rivers cut by their discharge Q and slope S, solved implicitly
  * from the outlets upward (J. Braun and S. Willett, Geomorphology 180, 2013) over all ways that the water takes. What is cut goes down with
  * the water and settles by G·(sediment)/(area above) (X. P. Yuan et al., "A new efficient method to solve the stream power law model taking
  * into account sediment deposition", JGR Earth Surface 124, 2019) and in lakes. Slopes creep with
@@ -29,8 +29,6 @@ public final class RiverErosion {
     private static final int CRUMBLINGS = 8;
     /** From this talus on nothing crumbles, degrees. */
     private static final double MOST_TALUS = 89.9;
-    /** How unevenly water parts where all ways are alike, 0..1. */
-    private static final double UNEVEN = 0.6;
 
     private final int columns;
     private final int rows;
@@ -40,15 +38,11 @@ public final class RiverErosion {
     private final NodeValues rain;
     private final NodeValues hardness;
     private final double[] ground;
-    private final double[] level;
     private final double[] water;
     private final double[] load;
-    /** When the flood came to each node. */
-    private final int[] rank;
-
+    private final Ways ways;
     private final int[] apart;
     private final double[] length;
-    private final double[] side;
     private double risen;
     private double carriedOff;
 
@@ -85,17 +79,11 @@ public final class RiverErosion {
         this.uplift = uplift;
         this.rain = rain;
         this.hardness = hardness;
-        this.level = new double[ground.length];
         this.water = new double[ground.length];
         this.load = new double[ground.length];
-        this.rank = new int[ground.length];
-        double diagonal = cell.diagonal();
-        this.apart = new int[] {-1, 1, -columns, columns, -columns - 1, -columns + 1, columns - 1, columns + 1};
-        this.length = new double[] {cell.x(), cell.x(), cell.z(), cell.z(), diagonal, diagonal, diagonal, diagonal};
-        // lengths of contour: half of the side that is crossed, and what is left at the corners
-        double corner = 0.354 * Math.sqrt(cell.area());
-        this.side =
-                new double[] {cell.z() / 2, cell.z() / 2, cell.x() / 2, cell.x() / 2, corner, corner, corner, corner};
+        this.ways = new Ways(columns, rows, cell);
+        this.apart = ways.apart();
+        this.length = ways.length();
     }
 
     /** Metres at each node as they are now, row by row from the north. */
@@ -108,6 +96,11 @@ public final class RiverErosion {
         return water;
     }
 
+    /** Cubic metres under the ground, from height 0. */
+    double volume() {
+        return Account.volume(ground, cell);
+    }
+
     /** Cubic metres of ground that have risen. */
     public double risen() {
         return risen;
@@ -118,71 +111,44 @@ public final class RiverErosion {
         return carriedOff;
     }
 
+    /** Cubic metres of rain that fell in the last step. */
+    public double rained() {
+        double sum = 0;
+        for (int i = 0; i < ground.length; i++) {
+            sum += rain.at(i);
+        }
+        return sum * cell.area() * land.years();
+    }
+
+    /** Cubic metres of water that left over the border in the last step. */
+    public double ranOff() {
+        double sum = 0;
+        for (int i = 0; i < ground.length; i++) {
+            sum += ways.inside(i) ? 0 : water[i];
+        }
+        return sum * land.years();
+    }
+
     /** One step: creep, crumbling, routing, rising and cutting from the outlets upward, carrying down. */
     public void step(Cancel cancel) {
         creep(cancel);
         crumble(cancel);
         RunOff off = new RunOff(ground, columns, rows, cell);
         cancel.check();
-        for (int i = 0; i < level.length; i++) {
-            level[i] = ground[i] + off.pool(i);
-        }
-        int[] order = off.order();
-        for (int k = 0; k < order.length; k++) {
-            rank[order[k]] = k;
-        }
-        double[] share = new double[8];
-        gather(off, share);
+        ways.lay(ground, off);
+        double[] share = new double[Ways.NEIGHBOURS];
+        gather(off);
         cancel.check();
         cut(off, share);
         carry(off, share);
     }
 
-    private boolean inside(int i) {
-        int column = i % columns;
-        return i >= columns && i < ground.length - columns && column > 0 && column < columns - 1;
-    }
-
-    /** Which share of the water of a node inside goes to each of its neighbours: by slope, and on level water to all that lie toward the outlet. */
-    private void parts(int i, double[] share) {
-        double here = level[i];
-        double sum = 0;
-        for (int n = 0; n < 8; n++) {
-            double slope = (here - level[i + apart[n]]) / length[n];
-            share[n] = slope > 0 ? slope * Math.sqrt(slope) * side[n] * uneven(i, n) : 0;
-            sum += share[n];
-        }
-        if (sum <= 0) {
-            for (int n = 0; n < 8; n++) {
-                share[n] = rank[i + apart[n]] < rank[i] ? side[n] * uneven(i, n) : 0;
-                sum += share[n];
-            }
-        }
-        for (int n = 0; n < 8; n++) {
-            share[n] /= sum;
-        }
-    }
-
-    private static double uneven(int i, int n) {
-        return 1 - UNEVEN + 2 * UNEVEN * Hash.unit(Hash.mix(8L * i + n));
-    }
-
-    private void gather(RunOff off, double[] share) {
-        int[] order = off.order();
+    private void gather(RunOff off) {
         double area = cell.area();
         for (int i = 0; i < water.length; i++) {
             water[i] = rain.at(i) * area;
         }
-        for (int k = order.length - 1; k >= 0; k--) {
-            int i = order[k];
-            if (!inside(i)) {
-                continue;
-            }
-            parts(i, share);
-            for (int n = 0; n < 8; n++) {
-                water[i + apart[n]] += water[i] * share[n];
-            }
-        }
+        ways.gather(off, water);
     }
 
     /** h = (h₀ + ΣF·h↓)/(1 + ΣF), F = K·Qᵐ·dt·share / distance; the nodes downstream have their new height already. */
@@ -190,7 +156,7 @@ public final class RiverErosion {
         double area = cell.area();
         Arrays.fill(load, 0);
         for (int i : off.order()) {
-            if (!inside(i)) {
+            if (!ways.inside(i)) {
                 continue;
             }
             double rise = uplift.at(i) * land.years();
@@ -203,12 +169,12 @@ public final class RiverErosion {
             double strength = CUT / hardness.at(i) * Powers.pow(water[i], land.exponent()) * land.years();
             double f = 0;
             double base = 0;
-            parts(i, share);
-            for (int n = 0; n < 8; n++) {
+            ways.parts(i, share);
+            for (int n = 0; n < Ways.NEIGHBOURS; n++) {
                 int down = i + apart[n];
                 double of = strength * share[n] / length[n];
                 f += of;
-                base += of * (off.pool(down) > 0 ? Math.max(ground[down], level[down]) : ground[down]);
+                base += of * (off.pool(down) > 0 ? Math.max(ground[down], ways.level(down)) : ground[down]);
             }
             ground[i] = Math.min(before, (before + base) / (1 + f));
             load[i] = (before - ground[i]) * area;
@@ -220,20 +186,20 @@ public final class RiverErosion {
         int[] order = off.order();
         for (int k = order.length - 1; k >= 0; k--) {
             int i = order[k];
-            if (!inside(i)) {
+            if (!ways.inside(i)) {
                 carriedOff += load[i];
                 continue;
             }
             double most = off.pool(i) > 0
-                    ? LAKE_FILLED * Math.max(0, level[i] - ground[i])
+                    ? LAKE_FILLED * Math.max(0, ways.level(i) - ground[i])
                     : Math.min(
                             land.deposit() * load[i] * rain.at(i) / water[i],
                             NO_HIGHER * Math.max(0, above(i) - ground[i]));
             double settled = Math.min(most, load[i] / area);
             ground[i] += settled;
             double onward = load[i] - settled * area;
-            parts(i, share);
-            for (int n = 0; n < 8; n++) {
+            ways.parts(i, share);
+            for (int n = 0; n < Ways.NEIGHBOURS; n++) {
                 load[i + apart[n]] += onward * share[n];
             }
         }

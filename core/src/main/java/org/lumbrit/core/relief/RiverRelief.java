@@ -12,6 +12,7 @@ import org.lumbrit.core.recipe.Layer;
 import org.lumbrit.core.recipe.LayerHead;
 import org.lumbrit.core.recipe.PropertyDescription;
 import org.lumbrit.core.recipe.PropertyRange;
+import org.lumbrit.core.surface.CellSize;
 import org.lumbrit.core.surface.Ground;
 
 /** {@link RiverErosion} over long times; uplift, rain and hardness are driven, strength blends from the ground below. */
@@ -100,7 +101,6 @@ public record RiverRelief(
     public static final String RAIN = "rain";
     public static final String HARDNESS = "hardness";
     public static final String STRENGTH = "strength";
-    private static final double MILLIMETRE = 1e-3;
     /** Of a node for a step, most of which are on coarser grids: as docs/performance.md has it. */
     private static final double SECONDS = 1.3e-7;
     /** Of a node: grounds before, now and after, water, load, level, ways aside and routing. */
@@ -140,8 +140,20 @@ public record RiverRelief(
 
     @Override
     public float[] shape(Shaping below) {
+        RiverCourse course = course(below);
+        int last = courseSteps();
+        double[] worn = course.whole(below.course(course, steps).at(last, below.cancel()), last);
+        return Grids.blend(below, below.property(STRENGTH), i -> worn[i]);
+    }
+
+    @Override
+    public Optional<Account> account(Shaping below) {
+        return Optional.of(course(below).account(courseSteps(), below.cancel()));
+    }
+
+    private RiverCourse course(Shaping below) {
         Ground ground = below.ground();
-        String key = new KeyBuilder("rivers/1")
+        String key = new KeyBuilder("rivers/2")
                 .add(below.key("rivers", UPLIFT, RAIN, HARDNESS))
                 .add(years)
                 .add(steps)
@@ -150,7 +162,7 @@ public record RiverRelief(
                 .add(deposit)
                 .add(talus)
                 .key();
-        RiverCourse course = new RiverCourse(
+        return new RiverCourse(
                 key,
                 Grids.doubles(ground.heights()),
                 ground.columns(),
@@ -158,12 +170,16 @@ public record RiverRelief(
                 CellSize.of(ground),
                 new RiverErosion.Land(years, concavity, rounding, deposit, talus),
                 steps,
-                below.property(UPLIFT).times(MILLIMETRE),
-                below.property(RAIN),
-                below.property(HARDNESS));
-        int last = courseSteps();
-        double[] worn = course.whole(below.course(course, steps).at(last, below.cancel()), last);
-        return Grids.blend(below, below.property(STRENGTH), i -> worn[i]);
+                (property, heights, columns, rows, step) -> below.property(
+                        property,
+                        () -> new Ground(
+                                columns,
+                                rows,
+                                Grids.floats(heights),
+                                ground.width(),
+                                ground.depth(),
+                                new boolean[0],
+                                new KeyBuilder("rivers on").add(key).add(step).key())));
     }
 
     @Override

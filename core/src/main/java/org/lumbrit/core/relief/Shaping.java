@@ -1,6 +1,7 @@
 package org.lumbrit.core.relief;
 
 import java.util.Optional;
+import java.util.function.Supplier;
 import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.simulation.Course;
 import org.lumbrit.core.simulation.Simulation;
@@ -13,7 +14,16 @@ public interface Shaping {
     Ground ground();
 
     /** A property of the layer at the nodes, in its unit. */
-    NodeValues property(String name);
+    default NodeValues property(String name) {
+        return property(name, this::ground);
+    }
+
+    /**
+     * A property as it is once the ground has become another one, at that one's nodes: falloffs are read at its heights and slopes.
+     *
+     * @param now all over the same place, with any number of nodes; only made where the property is driven
+     */
+    NodeValues property(String name, Supplier<Ground> now);
 
     /** The segments of a path or of an area's edge, in plan where {@code flat}. */
     SegmentTree tree(String placeId, boolean flat);

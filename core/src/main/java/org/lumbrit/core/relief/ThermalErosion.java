@@ -1,37 +1,40 @@
 package org.lumbrit.core.relief;
 
-import java.util.Arrays;
 import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.math.Chunks;
 import org.lumbrit.core.math.Lanes;
+import org.lumbrit.core.surface.CellSize;
 
 /**
- * Slopes that crumble until none is steeper than the talus angle (F. K. Musgrave, C. Kolb and R. Mace, "The synthesis and
- * rendering of eroded fractal terrains", SIGGRAPH 1989). Between each cell and its eight neighbours flows, all at once,
- * {@code k · max(0, Δ − tan α · L)} with k = ⅛, L the distance of the two. What flows out of one cell flows into the other,
- * so nothing is lost; and as k is at most ⅛ a new height is a mean of old ones, so no new high or low appears.
+ * Slopes that crumble until none is steeper than the talus angle (after F. K. Musgrave, C. Kolb and R. Mace, "The synthesis and
+ * rendering of eroded fractal terrains", SIGGRAPH 1989, but by the slope itself rather than by pairs of neighbours): from each cell to
+ * the next flows {@code k · Δ · max(0, 1 − tan α / |∇h|)}, all at once. The gradient at the face between two cells has their difference
+ * along it and the greater of both cells' central differences across, so no direction of the grid is known: a heap is round, and no
+ * central difference stays steeper than the talus.
  *
- * <p>A gradient between the eight directions may stay steeper than the talus by 1/cos 22.5°, at most 2.3°.
+ * <p>What flows out of one cell flows into the other, so nothing is lost; and as k is at most ¼ a new height is a mean of old ones, so no
+ * new high or low appears.
  */
 public final class ThermalErosion {
-    static final double FLOW = 0.125;
+    private static final double FLOW = 0.25;
     /** Steps between two looks at whether all is at rest. */
     static final int LOOK = 16;
     /** Excess of a slope, as a tangent, that counts as rest. */
     private static final double REST = 1e-3;
+
+    private static final double SQRT_2 = Math.sqrt(2);
+    /** Keeps a gradient from being 0, and changes no other. */
+    static final double TINY = 1e-300;
 
     private static final Lanes LANES = new Lanes();
 
     private final int columns;
     private final int rows;
     private final CellSize cell;
-    private final double diagonal;
+    /** Tangent of the talus where it is the same everywhere, else one at each node. */
     private final double even;
-    private final double[] tangents;
-    /** How far on each of the eight neighbours stands, in the order in which they are summed, and how many metres away. */
-    private final int[] neighbours;
 
-    private final double[] lengths;
+    private final double[] tangents;
     private double[] heights;
     private double[] next;
     private int steps;
@@ -40,7 +43,7 @@ public final class ThermalErosion {
     /**
      * @param heights metres, row by row; worked on in place or not, read the outcome from {@link #heights()}
      * @param cell metres between nodes
-     * @param talus degrees at each node; a pair of nodes takes the mean of its tangents
+     * @param talus degrees at each node; a face between two nodes takes the mean of their tangents
      */
     public ThermalErosion(double[] heights, int columns, int rows, CellSize cell, NodeValues talus) {
         this.heights = heights;
@@ -48,9 +51,6 @@ public final class ThermalErosion {
         this.columns = columns;
         this.rows = rows;
         this.cell = cell;
-        this.diagonal = cell.diagonal();
-        this.neighbours = new int[] {-1, 1, -columns, columns, -columns - 1, -columns + 1, columns - 1, columns + 1};
-        this.lengths = new double[] {cell.x(), cell.x(), cell.z(), cell.z(), diagonal, diagonal, diagonal, diagonal};
         this.even = tangent(talus.even() ? talus.everywhere() : 0);
         this.tangents = talus.even() ? new double[0] : new double[heights.length];
         for (int i = 0; i < tangents.length; i++) {
@@ -69,9 +69,8 @@ public final class ThermalErosion {
         ThermalErosion driven =
                 new ThermalErosion(h, side, side, CellSize.square(1), NodeValues.of(new float[h.length]));
         LANES.race(lanes -> {
-            for (int row = 1; row < side - 1; row++) {
-                even.inside(h, even.next, row * side, lanes);
-            }
+            even.rows(h, 0, side, lanes);
+            driven.rows(h, 0, side, lanes);
         });
     }
 
@@ -89,7 +88,7 @@ public final class ThermalErosion {
         return steps;
     }
 
-    /** Whether no pair of neighbours is steeper than its talus by more than a thousandth. */
+    /** Whether no slope is steeper than its talus by more than a thousandth. */
     public boolean settled() {
         return settled;
     }
@@ -104,7 +103,7 @@ public final class ThermalErosion {
         }
     }
 
-    /** One step of all pairs at once. */
+    /** One step of all faces at once. */
     public void step(Cancel cancel) {
         step(LANES.faster(), cancel);
     }
@@ -112,141 +111,125 @@ public final class ThermalErosion {
     /** The same with the processor's vectors or without. */
     void step(boolean lanes, Cancel cancel) {
         double[] h = heights;
-        double[] out = next;
-        Chunks.run(rows, 16, cancel, (from, to) -> {
-            for (int row = from; row < to; row++) {
-                if (row == 0 || row == rows - 1) {
-                    for (int column = 0; column < columns; column++) {
-                        out[row * columns + column] = atBorder(h, row, column);
-                    }
-                    continue;
-                }
-                out[row * columns] = atBorder(h, row, 0);
-                inside(h, out, row * columns, lanes);
-                out[row * columns + columns - 1] = atBorder(h, row, columns - 1);
-            }
-        });
+        Chunks.run(rows, 32, cancel, (from, to) -> rows(h, from, to, lanes));
+        heights = next;
         next = h;
-        heights = out;
         steps++;
     }
 
-    /** What flows in from a neighbour that stands so much higher: Δ without what the talus holds. */
-    private static double flow(double difference, double held) {
-        if (difference > held) {
-            return difference - held;
+    private void rows(double[] h, int from, int to, boolean lanes) {
+        double smaller = Math.min(cell.x(), cell.z());
+        double alongX = FLOW * (smaller / cell.x()) * (smaller / cell.x());
+        double alongZ = FLOW * (smaller / cell.z()) * (smaller / cell.z());
+        double[] north = new double[columns];
+        double[] south = new double[columns];
+        double[] east = new double[columns + 1];
+        if (from > 0) {
+            south(h, from - 1, south, lanes);
         }
-        return difference < -held ? difference + held : 0;
-    }
-
-    private void inside(double[] h, double[] out, int row, boolean lanes) {
-        int first = row + 1;
-        int end = row + columns - 1;
-        int whole = lanes ? CrumblingLanes.end(first, end) : first;
-        Arrays.fill(out, first, whole, 0);
-        for (int n = 0; n < neighbours.length && whole > first; n++) {
-            if (tangents.length == 0) {
-                CrumblingLanes.add(h, neighbours[n], even * lengths[n], out, first, whole);
+        for (int row = from; row < to; row++) {
+            double[] above = south;
+            south = north;
+            north = above;
+            if (row + 1 < rows) {
+                south(h, row, south, lanes);
             } else {
-                CrumblingLanes.addDriven(h, tangents, neighbours[n], 0.5 * lengths[n], out, first, whole);
+                java.util.Arrays.fill(south, 0);
+            }
+            east(h, row, east, lanes);
+            int first = row * columns;
+            for (int c = 0; c < columns; c++) {
+                next[first + c] = h[first + c] + (alongX * (east[c + 1] - east[c]) + alongZ * (south[c] - north[c]));
             }
         }
-        for (int i = first; i < whole; i++) {
-            out[i] = h[i] + FLOW * out[i];
+    }
+
+    /** What crosses each face to the next column, metres; the first and the last, at the border, let nothing through. */
+    private void east(double[] h, int row, double[] into, boolean lanes) {
+        eachEast(row, (from, to, faces) -> flow(h, from, to, faces, into, 1 - row * columns, lanes));
+        into[0] = 0;
+        into[columns] = 0;
+    }
+
+    /** What crosses each face to the next row, metres. */
+    private void south(double[] h, int row, double[] into, boolean lanes) {
+        eachSouth(row, (from, to, faces) -> flow(h, from, to, faces, into, -row * columns, lanes));
+    }
+
+    /** Takes nodes from one to before another, whose faces lie alike. */
+    private interface Run {
+        void take(int from, int to, Faces faces);
+    }
+
+    private void eachEast(int row, Run run) {
+        int first = row * columns;
+        int up = row > 0 ? -columns : 0;
+        int down = row + 1 < rows ? columns : 0;
+        double across = down == up ? 0 : columns / ((down - up) * cell.z());
+        run.take(first, first + columns - 1, new Faces(1, up, down, 1 / cell.x(), across));
+    }
+
+    private void eachSouth(int row, Run run) {
+        int first = row * columns;
+        int last = first + columns - 1;
+        double along = 1 / cell.z();
+        double across = 1 / cell.x();
+        if (columns == 1) {
+            run.take(first, first + 1, new Faces(1, 0, 0, along, 0));
+            return;
         }
-        if (tangents.length == 0) {
-            even(h, out, whole, end);
-        } else {
-            driven(h, out, whole, end);
+        run.take(first, first + 1, new Faces(columns, 0, 1, along, across));
+        run.take(first + 1, last, new Faces(columns, -1, 1, along, 0.5 * across));
+        run.take(last, last + 1, new Faces(columns, -1, 0, along, across));
+    }
+
+    /**
+     * Faces of a row that lie alike.
+     *
+     * @param apart of the nodes on both sides; @param back and @param on to the nodes on either side across
+     * @param along 1/m of the difference; @param across the same of a difference across
+     */
+    record Faces(int apart, int back, int on, double along, double across) {
+        double difference(double[] h, int i) {
+            return h[i + apart] - h[i];
+        }
+
+        /** Tangent of the slope, squared. */
+        double slope(double[] h, int i) {
+            double x = (h[i + apart] - h[i]) * along;
+            double here = h[i + on] - h[i + back];
+            double there = h[i + apart + on] - h[i + apart + back];
+            return x * x + Math.max(here * here, there * there) * (across * across);
         }
     }
 
-    private void even(double[] h, double[] out, int first, int end) {
-        double straight = even * cell.x();
-        double down = even * cell.z();
-        double across = even * diagonal;
-        int w = columns;
-        for (int i = first; i < end; i++) {
-            double here = h[i];
-            double sum = flow(h[i - 1] - here, straight)
-                    + flow(h[i + 1] - here, straight)
-                    + flow(h[i - w] - here, down)
-                    + flow(h[i + w] - here, down)
-                    + flow(h[i - w - 1] - here, across)
-                    + flow(h[i - w + 1] - here, across)
-                    + flow(h[i + w - 1] - here, across)
-                    + flow(h[i + w + 1] - here, across);
-            out[i] = here + FLOW * sum;
+    private double talus(int i, Faces faces) {
+        return tangents.length == 0 ? even : 0.5 * (tangents[i] + tangents[i + faces.apart]);
+    }
+
+    private void flow(double[] h, int from, int to, Faces faces, double[] into, int shift, boolean lanes) {
+        int whole = lanes ? CrumblingLanes.end(from, to) : from;
+        if (whole > from) {
+            CrumblingLanes.flow(h, from, whole, faces, tangents, even, into, shift);
+        }
+        for (int i = whole; i < to; i++) {
+            double slope = faces.slope(h, i);
+            double held = talus(i, faces);
+            into[i + shift] =
+                    slope > held * held ? faces.difference(h, i) * Math.max(0, 1 - held / Math.sqrt(slope + TINY)) : 0;
         }
     }
 
-    private void driven(double[] h, double[] out, int first, int end) {
-        double straight = 0.5 * cell.x();
-        double down = 0.5 * cell.z();
-        double across = 0.5 * diagonal;
-        double[] t = tangents;
-        int w = columns;
-        for (int i = first; i < end; i++) {
-            double here = h[i];
-            double mine = t[i];
-            double sum = flow(h[i - 1] - here, straight * (mine + t[i - 1]))
-                    + flow(h[i + 1] - here, straight * (mine + t[i + 1]))
-                    + flow(h[i - w] - here, down * (mine + t[i - w]))
-                    + flow(h[i + w] - here, down * (mine + t[i + w]))
-                    + flow(h[i - w - 1] - here, across * (mine + t[i - w - 1]))
-                    + flow(h[i - w + 1] - here, across * (mine + t[i - w + 1]))
-                    + flow(h[i + w - 1] - here, across * (mine + t[i + w - 1]))
-                    + flow(h[i + w + 1] - here, across * (mine + t[i + w + 1]));
-            out[i] = here + FLOW * sum;
-        }
-    }
-
-    private double atBorder(double[] h, int row, int column) {
-        int i = row * columns + column;
-        double sum = 0;
-        for (int dr = -1; dr <= 1; dr++) {
-            for (int dc = -1; dc <= 1; dc++) {
-                int r = row + dr;
-                int c = column + dc;
-                if ((dr != 0 || dc != 0) && r >= 0 && r < rows && c >= 0 && c < columns) {
-                    int j = r * columns + c;
-                    sum += flow(h[j] - h[i], held(i, j, length(dr, dc)));
-                }
-            }
-        }
-        return h[i] + FLOW * sum;
-    }
-
-    /** Metres to the neighbour so many rows and columns away. */
-    private double length(int dr, int dc) {
-        return dr == 0 ? cell.x() : dc == 0 ? cell.z() : diagonal;
-    }
-
-    private double held(int i, int j, double length) {
-        return tangents.length == 0 ? even * length : 0.5 * length * (tangents[i] + tangents[j]);
-    }
-
-    /** By how much, as a tangent, the steepest pair is steeper than its talus; 0 or less where none is. */
+    /**
+     * By how much, as a tangent, the steepest slope is steeper than its talus; 0 or less where none is. A face along which the ground
+     * falls counts little, as nothing crosses it: the slope is that of others.
+     */
     public double excess(Cancel cancel) {
         double[] mostOfRow = new double[rows];
         double[] h = heights;
-        Chunks.run(rows, 16, cancel, (from, to) -> {
+        Chunks.run(rows, 32, cancel, (from, to) -> {
             for (int row = from; row < to; row++) {
-                double most = Double.NEGATIVE_INFINITY;
-                for (int column = 0; column < columns; column++) {
-                    int i = row * columns + column;
-                    if (column + 1 < columns) {
-                        most = Math.max(most, over(h, i, i + 1, cell.x()));
-                    }
-                    if (row + 1 < rows) {
-                        most = Math.max(most, over(h, i, i + columns, cell.z()));
-                        if (column + 1 < columns) {
-                            most = Math.max(most, over(h, i, i + columns + 1, diagonal));
-                            most = Math.max(most, over(h, i + 1, i + columns, diagonal));
-                        }
-                    }
-                }
-                mostOfRow[row] = most;
+                mostOfRow[row] = excess(h, row);
             }
         });
         double most = Double.NEGATIVE_INFINITY;
@@ -256,7 +239,19 @@ public final class ThermalErosion {
         return most;
     }
 
-    private double over(double[] h, int i, int j, double length) {
-        return (Math.abs(h[i] - h[j]) - held(i, j, length)) / length;
+    private double excess(double[] h, int row) {
+        double[] most = {Double.NEGATIVE_INFINITY};
+        Run steepest = (from, to, faces) -> {
+            for (int i = from; i < to; i++) {
+                double slope = Math.sqrt(faces.slope(h, i) + TINY);
+                double through = Math.abs(faces.difference(h, i)) * faces.along / slope;
+                most[0] = Math.max(most[0], (slope - talus(i, faces)) * Math.min(1, SQRT_2 * through));
+            }
+        };
+        eachEast(row, steepest);
+        if (row + 1 < rows) {
+            eachSouth(row, steepest);
+        }
+        return most[0];
     }
 }

@@ -17,6 +17,7 @@ import org.lumbrit.core.recipe.LayerHead;
 import org.lumbrit.core.recipe.PropertyDescription;
 import org.lumbrit.core.recipe.PropertyRange;
 import org.lumbrit.core.recipe.Surroundings;
+import org.lumbrit.core.surface.CellSize;
 import org.lumbrit.core.surface.Ground;
 
 /** {@link ThermalErosion} until all is at rest or the steps are used up; strength blends from the ground below. */
@@ -79,14 +80,7 @@ public record ThermalRelief(
 
     @Override
     public float[] shape(Shaping below) {
-        Ground ground = below.ground();
-        CrumblingCourse crumbling = new CrumblingCourse(
-                below.key("crumbling/1", TALUS),
-                Grids.doubles(ground.heights()),
-                ground.columns(),
-                ground.rows(),
-                CellSize.of(ground),
-                below.property(TALUS));
+        CrumblingCourse crumbling = course(below);
         int rounds = steps / CrumblingCourse.ROUND;
         CrumblingCourse.State state = below.course(crumbling, rounds).at(rounds, below.cancel());
         if (!state.settled()) {
@@ -94,6 +88,27 @@ public record ThermalRelief(
         }
         double[] eroded = state.heights();
         return Grids.blend(below, below.property(STRENGTH), i -> eroded[i]);
+    }
+
+    private CrumblingCourse course(Shaping below) {
+        Ground ground = below.ground();
+        return new CrumblingCourse(
+                below.key("crumbling/2", TALUS),
+                Grids.doubles(ground.heights()),
+                ground.columns(),
+                ground.rows(),
+                CellSize.of(ground),
+                below.property(TALUS));
+    }
+
+    @Override
+    public Optional<Account> account(Shaping below) {
+        CrumblingCourse crumbling = course(below);
+        double[] after =
+                crumbling.onward(crumbling.start(), steps, below.cancel()).heights();
+        return Optional.of(Account.empty()
+                .came(Account.GROUND, "before", Account.volume(crumbling.below(), crumbling.cell()))
+                .left(Account.GROUND, "after", Account.volume(after, crumbling.cell())));
     }
 
     @Override

@@ -1,6 +1,7 @@
 package org.lumbrit.core.site;
 
 import java.util.Optional;
+import java.util.function.Supplier;
 import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.math.Codec;
 import org.lumbrit.core.math.KeyBuilder;
@@ -8,6 +9,7 @@ import org.lumbrit.core.math.ResultKind;
 import org.lumbrit.core.math.Results;
 import org.lumbrit.core.recipe.Canonical;
 import org.lumbrit.core.recipe.GroundSpec;
+import org.lumbrit.core.relief.Account;
 import org.lumbrit.core.relief.NodeValues;
 import org.lumbrit.core.relief.ReliefLayer;
 import org.lumbrit.core.relief.Shaping;
@@ -51,6 +53,11 @@ final class ReliefMaking {
             return layer.shape(new Nodes(layer, seen, results, shared));
         });
         return results.get(groundKey(layer, seen.plan()), cancel, shared -> below.shaped(heights, key));
+    }
+
+    /** What a layer moves on the ground that it sees. */
+    static Optional<Account> account(ReliefLayer layer, SiteEvaluation seen, Results results, Cancel cancel) {
+        return layer.account(new Nodes(layer, seen, results, cancel));
     }
 
     private static String key(ReliefLayer layer, SitePlan seen) {
@@ -97,11 +104,12 @@ final class ReliefMaking {
         }
 
         @Override
-        public NodeValues property(String name) {
+        public NodeValues property(String name, Supplier<Ground> now) {
             if (seen.plan().recipe().drivesOf(layer.id(), name).isEmpty()) {
                 return NodeValues.constant(layer.properties().get(name).high());
             }
-            Lattice all = new Lattice(ground(), ground().columns(), ground().rows());
+            Ground read = now.get();
+            Lattice all = new Lattice(read, read.columns(), read.rows());
             return NodeValues.of(seen.over(all, part -> seen.property(layer, name, part)));
         }
     }

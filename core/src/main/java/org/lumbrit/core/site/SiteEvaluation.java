@@ -42,6 +42,8 @@ import org.lumbrit.core.recipe.Layer;
 import org.lumbrit.core.recipe.PropertyRange;
 import org.lumbrit.core.recipe.Recipe;
 import org.lumbrit.core.recipe.Surroundings;
+import org.lumbrit.core.relief.Account;
+import org.lumbrit.core.relief.ReliefLayer;
 import org.lumbrit.core.surface.Lattice;
 import org.lumbrit.core.surface.Mesh;
 import org.lumbrit.core.surface.MeshCheck;
@@ -140,6 +142,11 @@ public final class SiteEvaluation {
     /** The same as a layer sees it: relief layers see the ground below themselves. */
     public SiteEvaluation seenBy(String layerId) {
         return new SiteEvaluation(plan.seenBy(layerId), results, cancel, prop, owner, thins, Optional.empty());
+    }
+
+    /** What a relief layer moves, counted anew on the ground that it sees; none where it only sets heights. */
+    public Optional<Account> account(ReliefLayer layer) {
+        return ReliefMaking.account(layer, seenBy(layer.id()), results, cancel);
     }
 
     /** A prop's mesh where it stands. */

@@ -4,10 +4,12 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import java.util.Arrays;
+import java.util.Map;
 import org.junit.jupiter.api.Test;
 import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.math.Hash;
 import org.lumbrit.core.math.TurnedNoise;
+import org.lumbrit.core.surface.CellSize;
 
 class RiverErosionTest {
     private static final double WIDTH = 12_000;
@@ -67,14 +69,20 @@ class RiverErosionTest {
                 CellSize.square(WIDTH / (nodes - 1)),
                 new RiverErosion.Land(years, 0.45, 30, 0.3, 90),
                 steps,
-                NodeValues.constant(upliftMillimetres / 1000),
-                ONE,
-                ONE);
+                drives(upliftMillimetres, 1));
         double[] state = course.start();
         for (int step = 1; step <= steps; step++) {
             state = course.next(state, step, Cancel.NEVER);
         }
         return course.whole(state, steps);
+    }
+
+    private static RiverCourse.Drives drives(double upliftMillimetres, double hardness) {
+        Map<String, NodeValues> even = Map.of(
+                RiverRelief.UPLIFT, NodeValues.constant(upliftMillimetres),
+                RiverRelief.RAIN, ONE,
+                RiverRelief.HARDNESS, NodeValues.constant(hardness));
+        return (property, ground, columns, rows, step) -> even.get(property);
     }
 
     private static double mean(double[] values) {
@@ -225,9 +233,7 @@ class RiverErosionTest {
                 CellSize.square(40),
                 new RiverErosion.Land(1e5, 0.45, 30, 0.3, 90),
                 12,
-                ONE,
-                ONE,
-                ONE);
+                drives(1000, 1));
         assertThat(course.halvings(1)).isEqualTo(2);
         assertThat(course.halvings(12)).isZero();
         double[] first = course.next(course.start(), 1, Cancel.NEVER);
@@ -249,9 +255,7 @@ class RiverErosionTest {
                 CellSize.square(WIDTH / 128),
                 new RiverErosion.Land(100_000, 0.45, 30, 0.3, 90),
                 10,
-                NodeValues.constant(0),
-                ONE,
-                NodeValues.constant(8));
+                drives(0, 8));
         double[] state = hard.start();
         for (int step = 1; step <= 10; step++) {
             state = hard.next(state, step, Cancel.NEVER);
@@ -276,9 +280,7 @@ class RiverErosionTest {
                     CellSize.square(5),
                     new RiverErosion.Land(1e5, 0.45, 3, 0.3, 42),
                     9,
-                    ONE,
-                    ONE,
-                    ONE);
+                    drives(1000, 1));
             double[] state = course.start();
             for (int step = 1; step <= 9; step++) {
                 state = course.next(state, step, Cancel.NEVER);

@@ -23,7 +23,6 @@ import org.lumbrit.core.recipe.Combine;
 import org.lumbrit.core.recipe.GroundSpec;
 import org.lumbrit.core.recipe.PropertyRange;
 import org.lumbrit.core.recipe.Recipe;
-import org.lumbrit.core.relief.CellSize;
 import org.lumbrit.core.relief.NodeValues;
 import org.lumbrit.core.relief.NoiseRelief;
 import org.lumbrit.core.relief.RainErosion;
@@ -32,6 +31,7 @@ import org.lumbrit.core.relief.ThermalErosion;
 import org.lumbrit.core.relief.ThermalRelief;
 import org.lumbrit.core.site.SiteAssets;
 import org.lumbrit.core.site.SitePlan;
+import org.lumbrit.core.surface.CellSize;
 import org.lumbrit.core.surface.Ground;
 
 class CourseTest {

@@ -4,10 +4,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import org.junit.jupiter.api.Test;
+import org.lumbrit.core.drainage.RunOff;
 import org.lumbrit.core.math.Cancel;
-import org.lumbrit.core.relief.CellSize;
 import org.lumbrit.core.relief.NodeValues;
-import org.lumbrit.core.relief.RunOff;
 import org.lumbrit.core.relief.ThermalErosion;
 import org.lumbrit.core.water.WaterBody;
 

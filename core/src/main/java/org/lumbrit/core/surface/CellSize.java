@@ -1,6 +1,4 @@
-package org.lumbrit.core.relief;
-
-import org.lumbrit.core.surface.Ground;
+package org.lumbrit.core.surface;
 
 /** The size of a cell of a height grid, metres from column to column and from row to row. */
 public record CellSize(double x, double z) {

@@ -1,7 +1,8 @@
-package org.lumbrit.core.relief;
+package org.lumbrit.core.drainage;
 
 import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.math.Chunks;
+import org.lumbrit.core.surface.CellSize;
 
 /**
  * Which way water runs off: hollows are filled from the border inward (R. Barnes, C. Lehman and D. Mulla, "Priority-flood",
@@ -58,22 +59,22 @@ public final class RunOff {
     }
 
     /** Nodes, lowest outlet first: each after the one that it drains to. */
-    int[] order() {
+    public int[] order() {
         return order;
     }
 
     /** The node that a node drains to, −1 where it drains over the border. */
-    int to(int node) {
+    public int to(int node) {
         return to[node];
     }
 
     /** Metres of water that steady rain leaves standing over a node of the ground as it was routed. */
-    double pool(int node) {
+    public double pool(int node) {
         return filled[node];
     }
 
     /** How far it is to the node that it drains to, in cells from column to column. */
-    double step(int node) {
+    public double step(int node) {
         int apart = Math.abs(to[node] - node);
         return apart == 1 ? 1 : apart == columns ? down : across;
     }

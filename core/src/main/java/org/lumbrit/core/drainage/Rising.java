@@ -1,4 +1,4 @@
-package org.lumbrit.core.relief;
+package org.lumbrit.core.drainage;
 
 import java.util.Arrays;
 
