@@ -1,7 +1,6 @@
 package org.lumbrit.server;
 
 import org.lumbrit.core.math.GradientNoise;
-import org.lumbrit.core.relief.ThermalErosion;
 import org.springframework.boot.SpringApplication;
 import org.springframework.boot.autoconfigure.SpringBootApplication;
 import org.springframework.boot.context.properties.ConfigurationPropertiesScan;
@@ -19,6 +18,5 @@ public class LumbritServer {
 
     private static void warmUp() {
         GradientNoise.warmUp();
-        ThermalErosion.warmUp();
     }
 }

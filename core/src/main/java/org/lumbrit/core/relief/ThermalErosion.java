@@ -1,14 +1,14 @@
 package org.lumbrit.core.relief;
 
+import java.util.Arrays;
 import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.math.Chunks;
-import org.lumbrit.core.math.Lanes;
 import org.lumbrit.core.surface.CellSize;
 
 /**
  * Slopes that crumble until none is steeper than the talus angle (after F. K. Musgrave, C. Kolb and R. Mace, "The synthesis and
  * rendering of eroded fractal terrains", SIGGRAPH 1989, but by the slope itself rather than by pairs of neighbours): from each cell to
- * the next flows {@code k · Δ · max(0, 1 − tan α / |∇h|)}, all at once. The gradient at the face between two cells has their difference
+ * the next flows {@code k · Δ · max(0, 1 − tan² α / |∇h|²)}, all at once. The gradient at the face between two cells has their difference
  * along it and the greater of both cells' central differences across, so no direction of the grid is known: a heap is round, and no
  * central difference stays steeper than the talus.
  *
@@ -25,8 +25,6 @@ public final class ThermalErosion {
     private static final double SQRT_2 = Math.sqrt(2);
     /** Keeps a gradient from being 0, and changes no other. */
     static final double TINY = 1e-300;
-
-    private static final Lanes LANES = new Lanes();
 
     private final int columns;
     private final int rows;
@@ -56,22 +54,6 @@ public final class ThermalErosion {
         for (int i = 0; i < tangents.length; i++) {
             tangents[i] = tangent(talus.at(i));
         }
-    }
-
-    /**
-     * Readies the form of {@link #step} that uses the processor's vectors, as {@link Lanes} has it. It changes no bit of any height,
-     * only the speed.
-     */
-    public static void warmUp() {
-        int side = 64;
-        double[] h = new java.util.Random(1).doubles(side * side, 0, 9).toArray();
-        ThermalErosion even = new ThermalErosion(h, side, side, CellSize.square(1), NodeValues.constant(40));
-        ThermalErosion driven =
-                new ThermalErosion(h, side, side, CellSize.square(1), NodeValues.of(new float[h.length]));
-        LANES.race(lanes -> {
-            even.rows(h, 0, side, lanes);
-            driven.rows(h, 0, side, lanes);
-        });
     }
 
     private static double tangent(double degrees) {
@@ -105,55 +87,52 @@ public final class ThermalErosion {
 
     /** One step of all faces at once. */
     public void step(Cancel cancel) {
-        step(LANES.faster(), cancel);
-    }
-
-    /** The same with the processor's vectors or without. */
-    void step(boolean lanes, Cancel cancel) {
         double[] h = heights;
-        Chunks.run(rows, 32, cancel, (from, to) -> rows(h, from, to, lanes));
+        Chunks.run(rows, 32, cancel, (from, to) -> rows(h, from, to));
         heights = next;
         next = h;
         steps++;
     }
 
-    private void rows(double[] h, int from, int to, boolean lanes) {
+    private void rows(double[] h, int from, int to) {
         double smaller = Math.min(cell.x(), cell.z());
-        double alongX = FLOW * (smaller / cell.x()) * (smaller / cell.x());
-        double alongZ = FLOW * (smaller / cell.z()) * (smaller / cell.z());
+        double alongX = FLOW / 2 * (smaller / cell.x()) * (smaller / cell.x());
+        double alongZ = FLOW / 2 * (smaller / cell.z()) * (smaller / cell.z());
         double[] north = new double[columns];
         double[] south = new double[columns];
         double[] east = new double[columns + 1];
+        double[] held = new double[columns];
         if (from > 0) {
-            south(h, from - 1, south, lanes);
+            south(h, from - 1, south, held);
         }
         for (int row = from; row < to; row++) {
             double[] above = south;
             south = north;
             north = above;
             if (row + 1 < rows) {
-                south(h, row, south, lanes);
+                south(h, row, south, held);
             } else {
-                java.util.Arrays.fill(south, 0);
+                Arrays.fill(south, 0);
             }
-            east(h, row, east, lanes);
+            east(h, row, east, held);
             int first = row * columns;
+            double[] out = next;
             for (int c = 0; c < columns; c++) {
-                next[first + c] = h[first + c] + (alongX * (east[c + 1] - east[c]) + alongZ * (south[c] - north[c]));
+                out[first + c] = h[first + c] + (alongX * (east[c + 1] - east[c]) + alongZ * (south[c] - north[c]));
             }
         }
     }
 
     /** What crosses each face to the next column, metres; the first and the last, at the border, let nothing through. */
-    private void east(double[] h, int row, double[] into, boolean lanes) {
-        eachEast(row, (from, to, faces) -> flow(h, from, to, faces, into, 1 - row * columns, lanes));
+    private void east(double[] h, int row, double[] into, double[] held) {
+        eachEast(row, (from, to, faces) -> flow(h, from, to, faces, into, 1 - row * columns, held));
         into[0] = 0;
         into[columns] = 0;
     }
 
     /** What crosses each face to the next row, metres. */
-    private void south(double[] h, int row, double[] into, boolean lanes) {
-        eachSouth(row, (from, to, faces) -> flow(h, from, to, faces, into, -row * columns, lanes));
+    private void south(double[] h, int row, double[] into, double[] held) {
+        eachSouth(row, (from, to, faces) -> flow(h, from, to, faces, into, -row * columns, held));
     }
 
     /** Takes nodes from one to before another, whose faces lie alike. */
@@ -207,16 +186,39 @@ public final class ThermalErosion {
         return tangents.length == 0 ? even : 0.5 * (tangents[i] + tangents[i + faces.apart]);
     }
 
-    private void flow(double[] h, int from, int to, Faces faces, double[] into, int shift, boolean lanes) {
-        int whole = lanes ? CrumblingLanes.end(from, to) : from;
-        if (whole > from) {
-            CrumblingLanes.flow(h, from, whole, faces, tangents, even, into, shift);
+    /** Loops without a branch, as the compiler has them run in the lanes of the processor's vectors; twice what the class says. */
+    private void flow(double[] h, int from, int to, Faces faces, double[] into, int shift, double[] held) {
+        int count = to - from;
+        int next = from + faces.apart;
+        int back = from + faces.back;
+        int on = from + faces.on;
+        int nextBack = next + faces.back;
+        int nextOn = next + faces.on;
+        int at = from + shift;
+        double along = faces.along;
+        double half = 0.5 * faces.across * faces.across;
+        hold(from, next, count, held);
+        for (int k = 0; k < count; k++) {
+            double difference = h[next + k] - h[from + k];
+            double down = difference * along;
+            double here = h[on + k] - h[back + k];
+            double there = h[nextOn + k] - h[nextBack + k];
+            double greater = here * here + there * there + Math.abs(here * here - there * there);
+            double over = 1 - held[k] / (down * down + half * greater + TINY);
+            into[at + k] = difference * (over + Math.abs(over));
         }
-        for (int i = whole; i < to; i++) {
-            double slope = faces.slope(h, i);
-            double held = talus(i, faces);
-            into[i + shift] =
-                    slope > held * held ? faces.difference(h, i) * Math.max(0, 1 - held / Math.sqrt(slope + TINY)) : 0;
+    }
+
+    /** Squares of the tangents that the faces between nodes hold. */
+    private void hold(int from, int next, int count, double[] held) {
+        double[] t = tangents;
+        if (t.length == 0) {
+            Arrays.fill(held, 0, count, even * even);
+            return;
+        }
+        for (int k = 0; k < count; k++) {
+            double both = t[from + k] + t[next + k];
+            held[k] = 0.25 * both * both;
         }
     }
 
