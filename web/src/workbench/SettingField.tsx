@@ -9,7 +9,7 @@ import { KeyedNumber } from './KeyedNumber';
 import type { KeyTarget } from './keys';
 import { RampEditor } from './RampEditor';
 import { onBoard } from './families';
-import { sized, timesOf } from './settings';
+import { sized, timesFor, timesOf } from './settings';
 import { useSession } from './session';
 
 interface Props {
@@ -31,7 +31,7 @@ export function SettingField({ setting, value, target, without, histogram, mark,
   const { recipe, kinds } = useSession();
   if (setting.type === 'number' || setting.type === 'whole') {
     // lengths go with the site, and so do their sliders; a value beyond them still has its place
-    const times = setting.unit === 'm' ? timesOf(recipe) : 1;
+    const times = timesFor(setting.unit, timesOf(recipe));
     const number = {
       title: setting.title,
       help: setting.help || undefined,

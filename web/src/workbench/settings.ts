@@ -43,14 +43,23 @@ export function sized(metres: number, times: number): number {
   return times === 1 ? metres : Number((metres * times).toPrecision(2));
 }
 
+/** The same for a setting of a unit: lengths go with the site, areas with its square, all else not at all. */
+export function timesFor(unit: string, times: number): number {
+  return unit === 'm' ? times : unit === 'm²' ? times * times : 1;
+}
+
 /** A new source, step or plant with the defaults that its description gives; references take the first that fits. */
 export function withDefaults(description: Description, first: First, times = 1): Settings {
   const settings: Settings = { kind: description.name };
   for (const setting of description.settings) {
     const value = defaultOf(setting, first);
-    settings[setting.name] = setting.unit === 'm' && typeof value === 'number' ? Math.max(setting.min, Math.min(setting.max, sized(value, times))) : value;
+    settings[setting.name] = typeof value === 'number' ? within(sized(value, timesFor(setting.unit, times)), setting) : value;
   }
   return settings;
+}
+
+function within(value: number, { min, max }: SettingDescription): number {
+  return Math.max(min, Math.min(max, value));
 }
 
 function defaultOf(setting: SettingDescription, first: First): unknown {

@@ -17,6 +17,7 @@ import org.lumbrit.core.recipe.PropertyRange;
 /** The numbers of a falloff or a layer, carried to another ground: those in metres, by the units of their descriptions. */
 final class Numbers {
     private static final String METRES = "m";
+    private static final String SQUARE_METRES = "m²";
 
     private final Carry carry;
 
@@ -66,11 +67,18 @@ final class Numbers {
         return Math.max(offer.min(), Math.min(offer.max(), carried));
     }
 
+    private double carried(double number, String unit) {
+        return switch (unit) {
+            case METRES -> carry.length(number);
+            case SQUARE_METRES -> number * carry.length(1) * carry.length(1);
+            default -> number;
+        };
+    }
+
     private Object value(Object value, Setting setting) {
         if (value instanceof Double number) {
-            return setting == null || !setting.unit().equals(METRES)
-                    ? number
-                    : (Object) Math.max(setting.min(), Math.min(setting.max(), carry.length(number)));
+            double carried = setting == null ? number : carried(number, setting.unit());
+            return carried == number ? number : (Object) Math.max(setting.min(), Math.min(setting.max(), carried));
         }
         if (value instanceof Point3 point) {
             return new Point3(carry.length(point.x()), carry.height(point.y()), carry.length(point.z()));

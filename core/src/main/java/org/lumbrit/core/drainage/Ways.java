@@ -78,8 +78,10 @@ public final class Ways {
         double here = level[i];
         double sum = 0;
         for (int n = 0; n < NEIGHBOURS; n++) {
-            double slope = (here - level[i + apart[n]]) / length[n];
-            share[n] = slope > 0 ? slope * Math.sqrt(slope) * side[n] * uneven(i, n) : 0;
+            int next = i + apart[n];
+            double slope = (here - level[next]) / length[n];
+            // the levels of one water may differ by rounding, so the order decides
+            share[n] = slope > 0 && rank[next] < rank[i] ? slope * Math.sqrt(slope) * side[n] * uneven(i, n) : 0;
             sum += share[n];
         }
         if (sum <= 0) {

@@ -11,6 +11,21 @@ public final class Readings {
         return Math.abs(metres) < 1 ? Decimal.write(metres * 100, 0) + " cm" : Decimal.write(metres, 1) + " m";
     }
 
+    /** "450 m²", "3.2 ha", "12 km²", and below a square metre "35 cm²". */
+    public static String squareMetres(double area) {
+        if (area < 1) {
+            return Decimal.write(1e4 * area, area < 1e-3 ? 1 : 0) + " cm²";
+        }
+        return area < 1e4
+                ? Decimal.write(area, area < 10 ? 1 : 0) + " m²"
+                : area < 1e6 ? Decimal.write(area / 1e4, 1) + " ha" : Decimal.write(area / 1e6, 1) + " km²";
+    }
+
+    /** Where a number lies between two others, 0..1; where both are the same, whether it reaches them. */
+    static double share(double value, double low, double high) {
+        return low == high ? (value >= high ? 1 : 0) : Math.max(0, Math.min(1, (value - low) / (high - low)));
+    }
+
     /** A distance, or how far inside. */
     public static String away(double metres) {
         return metres < 0 ? metres(-metres) + " inside" : metres(metres) + " away";
