@@ -1671,6 +1671,24 @@ export interface components {
              */
             tintLow: string;
         };
+        /**
+         * Hollows and crests
+         * @description 1 in hollows, 0 on crests and ½ on even slopes, at a size you choose.
+         */
+        CurvatureSource: {
+            /** @constant */
+            kind: "curvature";
+            /**
+             * @description Radius of the circle that is compared with its middle (m)
+             * @default 4
+             */
+            size: number;
+            /**
+             * @description A hollow, or a crest, of this radius counts in full (m)
+             * @default 15
+             */
+            tightest: number;
+        };
         CurvePoint: number[];
         /**
          * Curve
@@ -2116,6 +2134,24 @@ export interface components {
             text: string;
             title: string;
             warning: boolean;
+        };
+        /**
+         * Water lines
+         * @description 1 where water from much ground runs together, 0 on crests: the lines that rain takes.
+         */
+        FlowSource: {
+            /**
+             * @description 0 where less ground than this drains through (m²)
+             * @default 20
+             */
+            from: number;
+            /** @constant */
+            kind: "area-above";
+            /**
+             * @description 1 where at least so much does (m²)
+             * @default 1500
+             */
+            to: number;
         };
         /**
          * Flower head
@@ -4509,7 +4545,7 @@ export interface components {
             /** Format: double */
             value: number;
         };
-        Source: components["schemas"]["HeightSource"] | components["schemas"]["FacingSource"] | components["schemas"]["SlopeSource"] | components["schemas"]["DistanceSource"] | components["schemas"]["PropDistanceSource"] | components["schemas"]["ShoreSource"] | components["schemas"]["PlantsNearSource"] | components["schemas"]["BallSource"] | components["schemas"]["NoiseSource"] | components["schemas"]["CellularSource"] | components["schemas"]["BandsSource"] | components["schemas"]["PictureSource"] | components["schemas"]["BrushSource"] | components["schemas"]["SkySource"] | components["schemas"]["SunlitSource"] | components["schemas"]["RandomSource"] | components["schemas"]["AlongSource"] | components["schemas"]["LayerResultSource"] | components["schemas"]["ClockSource"];
+        Source: components["schemas"]["HeightSource"] | components["schemas"]["FacingSource"] | components["schemas"]["SlopeSource"] | components["schemas"]["DistanceSource"] | components["schemas"]["PropDistanceSource"] | components["schemas"]["ShoreSource"] | components["schemas"]["PlantsNearSource"] | components["schemas"]["BallSource"] | components["schemas"]["NoiseSource"] | components["schemas"]["CellularSource"] | components["schemas"]["BandsSource"] | components["schemas"]["StrataSource"] | components["schemas"]["CurvatureSource"] | components["schemas"]["FlowSource"] | components["schemas"]["WetnessSource"] | components["schemas"]["PictureSource"] | components["schemas"]["BrushSource"] | components["schemas"]["SkySource"] | components["schemas"]["SunlitSource"] | components["schemas"]["RandomSource"] | components["schemas"]["AlongSource"] | components["schemas"]["LayerResultSource"] | components["schemas"]["ClockSource"];
         SseEmitter: {
             /** Format: int64 */
             timeout: number;
@@ -4641,6 +4677,54 @@ export interface components {
              * @default 0.008
              */
             width: number;
+        };
+        /**
+         * Strata
+         * @description Layers of rock, one on the other, each as hard as it happens to be; they may sink to one side and bend.
+         */
+        StrataSource: {
+            /**
+             * @description How far the layers are bent up and down (m)
+             * @default 4
+             */
+            bend: number;
+            /**
+             * @description From one bend to the next, about (m)
+             * @default 80
+             */
+            bendSize: number;
+            /**
+             * @description How steeply the layers sink (°)
+             * @default 8
+             */
+            dip: number;
+            /**
+             * @description Which way the layers sink: 0 is north (−z), 90 is east (+x) (°)
+             * @default 120
+             */
+            dipDirection: number;
+            /** @constant */
+            kind: "strata";
+            /**
+             * @description seed
+             * @default 1
+             */
+            seed: number;
+            /**
+             * @description How much of a layer goes over into the next
+             * @default 0.2
+             */
+            softness: number;
+            /**
+             * @description Of a layer, on the mean (m)
+             * @default 10
+             */
+            thickness: number;
+            /**
+             * @description 0: all layers are equally thick; 1: some almost vanish
+             * @default 0.6
+             */
+            uneven: number;
         };
         StreamingResponseBody: unknown;
         Stroke: {
@@ -5145,6 +5229,24 @@ export interface components {
         };
         WeatherRead: {
             rows: string;
+        };
+        /**
+         * Wetness of the ground
+         * @description 1 where much water gathers on gentle ground, 0 on steep crests that drain at once.
+         */
+        WetnessSource: {
+            /**
+             * @description Drier than this index is 0
+             * @default 4
+             */
+            from: number;
+            /** @constant */
+            kind: "wetness";
+            /**
+             * @description Wetter than this index is 1
+             * @default 10
+             */
+            to: number;
         };
         WhyHere: {
             factors: components["schemas"]["Factor"][];
