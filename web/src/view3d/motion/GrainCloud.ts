@@ -33,7 +33,7 @@ export class GrainCloud {
     this.count = places.length / 3;
     this.blocks = view.blocks.map(() => null);
     const own = {
-      uGrain: { value: view.size },
+      uPoint: { value: view.size },
       uPixels: { value: 1 },
       uRest: { value: new Color(view.restColour) },
       uFast: { value: new Color(view.fastColour) },
