@@ -65,7 +65,7 @@ export class Passes {
     uniforms.uEye.value.copy(this.eye.position);
     const extent = Math.max(uniforms.uSize.value.x, uniforms.uSize.value.y);
     // from far away a small site is no more hazy than from over its border
-    uniforms.uHazeReach.value = this.eye.isParallel ? 1e9 : Math.max(HAZE * extent, HAZE_FROM * this.eye.reach);
+    uniforms.uHazeReach.value = this.eye.isParallel ? 1e9 : Math.max(HAZE * extent, HAZE_FROM * this.eye.reach) * uniforms.uClear.value;
     uniforms.uGrain.value = Math.min(1, extent / COARSE);
     uniforms.uToWorld.value.multiplyMatrices(this.eye.camera.matrixWorld, this.eye.camera.projectionMatrixInverse);
     for (const mesh of [draft, fine]) if (mesh) nearFirst(mesh.geometry, this.eye.pose.heading);

@@ -23,10 +23,21 @@ export interface ValueGrid {
   max: number;
 }
 
+/** A white card that faces the sun, and one that lies level under the sky, in the light of a site without daylight of its own. */
+export const USUAL_SUN = new Vector3(2.5, 2.125, 1.6);
+export const USUAL_SKY = new Vector3(0.31, 0.4092, 0.5332);
+
 /** What every material of a picture reads. */
 export function newUniforms() {
   return {
     uSun: { value: new Vector3(0, 1, 0) },
+    uSunColour: { value: USUAL_SUN.clone() },
+    uSkyColour: { value: USUAL_SKY.clone() },
+    uAll: { value: new Vector3(1, 1, 1) },
+    uDome: { value: null as DataTexture | null },
+    uDomed: { value: 0 },
+    /** How far one sees, as a share of the usual. */
+    uClear: { value: 1 },
     uEye: { value: new Vector3() },
     uSize: { value: new Vector2(1, 1) },
     uLight: { value: null as DataTexture | null },

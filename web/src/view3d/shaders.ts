@@ -11,11 +11,19 @@ uniform sampler2D uNoise;
 uniform float uGrain;
 uniform float uFloor;
 
-const vec3 SUN_COLOUR = vec3(1.0, 0.85, 0.64) * 2.5;
-const vec3 SKY_COLOUR = vec3(0.50, 0.66, 0.86) * 0.62;
-const vec3 BOUNCE = vec3(0.30, 0.27, 0.20) * 0.22;
+uniform vec3 uSunColour;
+uniform vec3 uSkyColour;
+uniform sampler2D uDome;
+uniform float uDomed;
+/** All light on level ground, against the usual light. */
+uniform vec3 uAll;
 
-vec3 skyAt(vec3 d) {
+#define SUN_COLOUR uSunColour
+#define SKY_COLOUR uSkyColour
+#define BOUNCE (vec3(0.066, 0.0594, 0.044) * uAll)
+
+/** The sky of a site without daylight of its own: blue above, pale below, a glow round the sun. */
+vec3 usualSky(vec3 d) {
   float up = max(d.y, 0.0);
   vec3 zenith = vec3(0.16, 0.33, 0.52);
   vec3 middle = vec3(0.42, 0.57, 0.70);
@@ -24,6 +32,21 @@ vec3 skyAt(vec3 d) {
   c = mix(c, zenith, smoothstep(0.15, 0.9, up));
   float glow = pow(max(dot(normalize(d), uSun), 0.0), 6.0);
   return c + vec3(0.34, 0.22, 0.10) * glow;
+}
+
+/** The sky of the dome: from the sun's heading round, and from the horizon up by the root of the elevation. */
+vec3 skyAt(vec3 d) {
+  if (uDomed < 0.5) return usualSky(d);
+  vec3 way = normalize(d);
+  vec2 flat_ = way.xz / max(length(way.xz), 1e-4);
+  vec2 sun = uSun.xz / max(length(uSun.xz), 1e-4);
+  float turn = acos(clamp(dot(flat_, sun), -1.0, 1.0)) / 3.14159265;
+  float row = sqrt(asin(clamp(way.y, 0.0, 1.0)) / 1.57079633);
+  vec2 cells = vec2(32.0, 24.0);
+  vec3 c = texture2D(uDome, (vec2(turn, row) * (cells - 1.0) + 0.5) / cells).rgb;
+  float near = max(dot(way, uSun), 0.0);
+  // the disc itself with its glare
+  return c + uSunColour * (0.05 * pow(near, 400.0) + 4.0 * smoothstep(0.99990, 0.99997, near));
 }
 
 vec2 lightAt(vec2 p) {
@@ -53,7 +76,7 @@ vec3 surround(vec3 d) {
   vec2 p = (uEye.xz + d.xz * far) / size;
   float patches = layered(p * 9.0) * 0.6 + layered2(p * 37.0) * 0.4;
   vec3 land = mix(vec3(0.115, 0.118, 0.075), vec3(0.205, 0.190, 0.125), patches);
-  return mix(land, air, max(airOver(far), 0.30));
+  return mix(land * uAll, air, max(airOver(far), 0.30));
 }
 
 vec3 hazed(vec3 c, vec3 p) {
@@ -567,7 +590,7 @@ void main() {
   vec2 flow = d.xz / (up + 0.12);
   float cloud = layered(flow * 1.1 + 3.0) + 0.35 * layered2(flow * 3.7);
   float veil = smoothstep(0.60, 0.95, cloud) * smoothstep(0.02, 0.25, d.y);
-  c = mix(c, vec3(0.92, 0.90, 0.86), veil * 0.55);
+  c = mix(c, vec3(0.92, 0.90, 0.86) * uAll, veil * 0.55 * (1.0 - 0.7 * uDomed));
   gl_FragColor = vec4(shown(c), 1.0);
 }
 `;
@@ -610,15 +633,15 @@ void main() {
   vec3 mirrored = pow(texture2D(uMirrorMap, clamp(at + slope * vec2(0.55, 1.4) * clamp(18.0 / far, 0.15, 1.0), 0.002, 0.998)).rgb, vec3(2.2));
   vec2 light = lightAt(vPlace.xz);
   vec3 bed = vec3(0.115, 0.092, 0.055) * (0.6 + 0.6 * layered(vPlace.xz * 1.7)) * (SUN_COLOUR * light.r * 0.6 + SKY_COLOUR);
-  vec3 deep = vec3(0.004, 0.020, 0.032);
-  vec3 shallow = vec3(0.014, 0.050, 0.054);
+  vec3 deep = vec3(0.004, 0.020, 0.032) * uAll;
+  vec3 shallow = vec3(0.014, 0.050, 0.054) * uAll;
   vec3 body = mix(shallow, deep, smoothstep(0.2, 3.2, depth));
   body = mix(bed, body, 1.0 - exp(-depth * 1.5));
   vec3 half_ = normalize(view + uSun);
   float glitter = pow(max(dot(n, half_), 0.0), 260.0) * light.r;
-  vec3 c = mix(body, mirrored * vec3(0.80, 0.90, 0.96), clamp(fresnel * 0.92 + 0.05, 0.0, 1.0)) + vec3(1.0, 0.85, 0.62) * glitter * 1.6;
+  vec3 c = mix(body, mirrored * vec3(0.80, 0.90, 0.96), clamp(fresnel * 0.92 + 0.05, 0.0, 1.0)) + uSunColour * 0.64 * glitter;
   float foam = smoothstep(0.10, 0.0, depth) * 0.25;
-  c = mix(c, vec3(0.30, 0.30, 0.27), foam);
+  c = mix(c, vec3(0.30, 0.30, 0.27) * uAll, foam);
   c = mix(c, vec3(dot(c, vec3(0.3, 0.6, 0.1))) * vec3(0.55, 0.62, 0.66), uValuesShown * 0.6);
   gl_FragColor = vec4(shown(hazed(c, vPlace)), 1.0);
 }

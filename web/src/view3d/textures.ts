@@ -1,4 +1,4 @@
-import { DataTexture, FloatType, LinearFilter, NearestFilter, RedFormat, RGBAFormat, RGFormat, UnsignedByteType } from 'three';
+import { DataTexture, DataUtils, FloatType, HalfFloatType, LinearFilter, NearestFilter, RedFormat, RGBAFormat, RGFormat, UnsignedByteType } from 'three';
 
 function bytes(data: Uint8Array, columns: number, rows: number, format: typeof RedFormat | typeof RGFormat | typeof RGBAFormat): DataTexture {
   const texture = new DataTexture(data as Uint8Array<ArrayBuffer>, columns, rows, format, UnsignedByteType);
@@ -30,6 +30,19 @@ export function heightTexture(columns: number, rows: number, values: Float32Arra
   map.minFilter = map.magFilter = smooth ? LinearFilter : NearestFilter;
   map.needsUpdate = true;
   return map;
+}
+
+/** The sky's light by direction, three numbers each. */
+export function domeTexture(columns: number, rows: number, light: Float32Array): DataTexture {
+  const data = new Uint16Array(4 * columns * rows);
+  for (let i = 0; i < columns * rows; i++) {
+    for (let c = 0; c < 3; c++) data[4 * i + c] = DataUtils.toHalfFloat(Math.min(6e4, light[3 * i + c]!));
+    data[4 * i + 3] = DataUtils.toHalfFloat(1);
+  }
+  const dome = new DataTexture(data, columns, rows, RGBAFormat, HalfFloatType);
+  dome.minFilter = dome.magFilter = LinearFilter;
+  dome.needsUpdate = true;
+  return dome;
 }
 
 export interface TintData {

@@ -20,6 +20,7 @@ module org.lumbrit.core {
     exports org.lumbrit.core.findings;
     exports org.lumbrit.core.growth;
     exports org.lumbrit.core.kinds;
+    exports org.lumbrit.core.light;
     exports org.lumbrit.core.looks;
     exports org.lumbrit.core.math;
     exports org.lumbrit.core.motion;

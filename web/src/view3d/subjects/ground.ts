@@ -1,9 +1,9 @@
-import { Mesh } from 'three';
+import { Mesh, Vector3 } from 'three';
 import type { Bundle } from '../../api/bundle';
 import type { GroundSubject } from '../../api/types';
 import { groundGeometry, type Heights } from '../ground';
-import type { Stage } from '../Stage';
-import { heightTexture } from '../textures';
+import { USUAL_SKY, USUAL_SUN, type Stage } from '../Stage';
+import { domeTexture, heightTexture } from '../textures';
 import type { Subject, SubjectKind } from './Subject';
 
 const DRAFT_NODES = 129;
@@ -52,12 +52,27 @@ class Ground implements Subject<GroundSubject> {
     const h = (facts.sunHeading! * Math.PI) / 180;
     const e = (facts.sunElevation! * Math.PI) / 180;
     stage.uniforms.uSun.value.set(Math.sin(h) * Math.cos(e), Math.sin(e), -Math.cos(h) * Math.cos(e));
+    this.open(facts, arrays);
     stage.light = { columns: facts.columns!, rows: facts.rows!, sun: arrays.sun as Uint8Array, sky: arrays.sky as Uint8Array };
     stage.shade();
   }
 
+  /** The colours of sun and sky: those of the site's daylight, or the usual ones. */
+  private open(facts: Bundle['facts'], arrays: Bundle['arrays']): void {
+    const { uniforms } = this.stage;
+    const lights = arrays.lights as Float32Array | undefined;
+    uniforms.uDome.value?.dispose();
+    uniforms.uDome.value = lights ? domeTexture(facts.domeColumns!, facts.domeRows!, arrays.dome as Float32Array) : null;
+    uniforms.uDomed.value = lights ? 1 : 0;
+    uniforms.uClear.value = lights ? facts.haze! : 1;
+    uniforms.uSunColour.value.copy(lights ? new Vector3(...lights.slice(0, 3)) : USUAL_SUN);
+    uniforms.uSkyColour.value.copy(lights ? new Vector3(...lights.slice(3, 6)) : USUAL_SKY);
+    uniforms.uAll.value.copy(lights ? allOf(uniforms.uSunColour.value, uniforms.uSkyColour.value, uniforms.uSun.value.y) : new Vector3(1, 1, 1));
+  }
+
   dispose(): void {
     const { stage } = this;
+    stage.uniforms.uDome.value?.dispose();
     for (const mesh of [stage.draft, stage.fine]) {
       if (!mesh) continue;
       stage.scene.remove(mesh);
@@ -66,4 +81,10 @@ class Ground implements Subject<GroundSubject> {
     stage.uniforms.uHeightMap.value?.dispose();
     stage.draft = stage.fine = null;
   }
+}
+
+/** All light on a level white card, against that of the usual light. */
+function allOf(sun: Vector3, sky: Vector3, up: number): Vector3 {
+  const usual = USUAL_SKY.clone().addScaledVector(USUAL_SUN, Math.sin((25 * Math.PI) / 180));
+  return sky.clone().addScaledVector(sun, up).divide(usual);
 }

@@ -11,6 +11,7 @@ import org.lumbrit.core.falloff.Domain;
 import org.lumbrit.core.kinds.Kinds;
 import org.lumbrit.core.kinds.Refers;
 import org.lumbrit.core.kinds.Surrounding;
+import org.lumbrit.core.light.Daylight;
 import org.lumbrit.core.props.Prop;
 
 /**
@@ -66,6 +67,11 @@ public interface Layer {
 
     /** The colours that it lays over surfaces, where it lays any. */
     default Optional<Colouring> colouring() {
+        return Optional.empty();
+    }
+
+    /** The light that it puts over the site, where it puts any. */
+    default Optional<Daylight> daylight() {
         return Optional.empty();
     }
 

@@ -3,6 +3,7 @@ package org.lumbrit.core.site;
 import java.util.List;
 import org.lumbrit.core.cover.CoverLayer;
 import org.lumbrit.core.kinds.Registry;
+import org.lumbrit.core.looks.DaylightLayer;
 import org.lumbrit.core.looks.TintLayer;
 import org.lumbrit.core.motion.GrainsLayer;
 import org.lumbrit.core.motion.PushLayer;
@@ -47,6 +48,7 @@ public final class LayerKinds implements Registry {
                 SwayLayer.class,
                 PushLayer.class,
                 GrainsLayer.class,
-                DampLayer.class);
+                DampLayer.class,
+                DaylightLayer.class);
     }
 }

@@ -2,6 +2,9 @@ package org.lumbrit.server.view;
 
 import java.util.Arrays;
 import java.util.List;
+import java.util.Optional;
+import org.lumbrit.core.light.Daylight;
+import org.lumbrit.core.light.SunPosition;
 import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.math.Chunks;
 import org.lumbrit.core.props.PlacedMesh;
@@ -18,10 +21,9 @@ import org.lumbrit.formats.image.GreyPng;
 /** The binaries that the browser gets, made from what the core computed. */
 final class Binaries {
     static final int PICTURE = 88;
-    /** Where the sun stands in the daylight view, degrees: from the west, rather low. */
-    static final double SUN_HEADING = 258;
+    /** Where the sun stands where no layer says it: from the west, rather low. */
+    static final SunPosition USUAL_SUN = new SunPosition(258, 25);
 
-    static final double SUN_ELEVATION = 25;
     private static final int LIGHT_NODES = 257;
     private static final int LIT_NODES = 2049;
     private static final int TILE_LIGHT = 65;
@@ -43,30 +45,50 @@ final class Binaries {
     }
 
     /** Sunlight of every node of the coarse lattice of light, then its sky light, as the ground alone lets them through. */
-    static byte[] openLight(Ground whole, Cancel cancel) {
+    static byte[] openLight(Ground whole, SunPosition from, Cancel cancel) {
         // of a large one the light over a coarser copy cannot be told from its own at so few nodes
         Ground ground = whole.finerThan(LIT_NODES) ? whole.resampled(LIT_NODES, "light of " + whole.key()) : whole;
         Lattice coarse = ground.lattice(LIGHT_NODES);
         Samples lit = coarse.samples();
-        byte[] sun = GroundLight.sun(ground, lit, SUN_HEADING, SUN_ELEVATION, cancel);
+        byte[] sun = GroundLight.sun(ground, lit, from.heading(), from.elevation(), cancel);
         byte[] sky = GroundLight.sky(coarse, lit, cancel);
         byte[] both = Arrays.copyOf(sun, 2 * sun.length);
         System.arraycopy(sky, 0, both, sun.length, sky.length);
         return both;
     }
 
-    /** Sunlight and sky light on the ground with the shade of props. @param open of the ground alone */
-    static byte[] light(Ground ground, byte[] open, List<PlacedMesh> props, Cancel cancel) {
+    /**
+     * Sunlight and sky light on the ground with the shade of props, and what the sky is like where a layer says it.
+     *
+     * @param open of the ground alone
+     */
+    static byte[] light(
+            Ground ground,
+            byte[] open,
+            List<PlacedMesh> props,
+            SunPosition from,
+            Optional<Daylight> day,
+            Cancel cancel) {
         Lattice coarse = ground.lattice(LIGHT_NODES);
         byte[] sun = Arrays.copyOfRange(open, 0, open.length / 2);
         byte[] sky = Arrays.copyOfRange(open, open.length / 2, open.length);
-        PropShadows.cast(coarse.samples(), props, SUN_HEADING, SUN_ELEVATION, sun, sky, cancel);
+        PropShadows.cast(coarse.samples(), props, from.heading(), from.elevation(), sun, sky, cancel);
         ArrayBundle bundle = new ArrayBundle();
         bundle.facts()
                 .put("columns", coarse.columns())
                 .put("rows", coarse.rows())
-                .put("sunHeading", SUN_HEADING)
-                .put("sunElevation", SUN_ELEVATION);
+                .put("sunHeading", from.heading())
+                .put("sunElevation", from.elevation());
+        day.ifPresent(light -> {
+            bundle.facts()
+                    .put("domeColumns", Daylight.COLUMNS)
+                    .put("domeRows", Daylight.ROWS)
+                    .put("haze", light.haze());
+            bundle.floats("dome", 3, light.dome()).floats("lights", 3, new float[] {
+                (float) light.sun()[0], (float) light.sun()[1], (float) light.sun()[2],
+                (float) light.sky()[0], (float) light.sky()[1], (float) light.sky()[2]
+            });
+        });
         return bundle.bytes("sun", 1, sun).bytes("sky", 1, sky).write();
     }
 
@@ -131,13 +153,14 @@ final class Binaries {
             Ground ground,
             byte[] open,
             List<PlacedMesh> props,
+            SunPosition from,
             Cancel cancel) {
         Samples lit = tiles.samples(tile, TILE_LIGHT);
-        byte[] sun = GroundLight.sun(ground, lit, SUN_HEADING, SUN_ELEVATION, cancel);
+        byte[] sun = GroundLight.sun(ground, lit, from.heading(), from.elevation(), cancel);
         // changes little from one place to the next, and would take as long as all the rest
         byte[] sky = GroundLight.between(
                 ground.lattice(LIGHT_NODES), Arrays.copyOfRange(open, open.length / 2, open.length), lit);
-        PropShadows.cast(lit, props, SUN_HEADING, SUN_ELEVATION, sun, sky, cancel);
+        PropShadows.cast(lit, props, from.heading(), from.elevation(), sun, sky, cancel);
         ArrayBundle bundle = new ArrayBundle();
         bundle.facts().put("nodes", GroundTiles.NODES).put("light", TILE_LIGHT);
         if (ground.holes().length > 0) {

@@ -5,6 +5,8 @@ import java.util.Optional;
 import org.lumbrit.core.answers.Summary;
 import org.lumbrit.core.falloff.Domain;
 import org.lumbrit.core.falloff.Falloff;
+import org.lumbrit.core.light.Daylight;
+import org.lumbrit.core.light.SunPosition;
 import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.math.KeyBuilder;
 import org.lumbrit.core.math.Once;
@@ -31,6 +33,8 @@ final class Look {
     final Samples samples;
     /** Whether the ground is coarser than the recipe asks for. */
     private final boolean draft;
+    /** What the first layer says that lights the site as it is now; none where none does. */
+    private final Optional<Daylight> daylight;
 
     private final Once<String, Seen> grounds = new Once<>();
 
@@ -47,6 +51,7 @@ final class Look {
         this.evaluation = evaluation;
         this.now = now;
         this.draft = draft;
+        this.daylight = daylight(now);
         this.results = results;
         this.cancel = cancel;
         this.recipe = evaluation.plan().recipe();
@@ -108,10 +113,11 @@ final class Look {
         String bundle = kept(key("ground bundle/6", lattice.key()), shared -> Binaries.ground(lattice, samples));
         // in the shade of props where they are now
         List<PlacedMesh> standing = now.scene().props();
-        KeyBuilder lightKey = new KeyBuilder("light bundle/1").add(ground.key());
+        KeyBuilder lightKey = new KeyBuilder("light bundle/2").add(ground.key()).add(skyKey());
         standing.forEach(prop -> lightKey.add(prop.key()));
-        String light =
-                kept(lightKey.key(), shared -> Binaries.light(ground, openLight(ground, shared), standing, shared));
+        String light = kept(
+                lightKey.key(),
+                shared -> Binaries.light(ground, openLight(ground, shared), standing, sun(), daylight, shared));
         return GroundSubject.of(
                 bundle,
                 light,
@@ -127,7 +133,40 @@ final class Look {
 
     /** The light of the whole ground alone, as {@link Binaries#openLight} has it. */
     byte[] openLight(Ground ground, Cancel shared) {
-        return results.get(key("open light/2", ground.key()), shared, again -> Binaries.openLight(ground, again));
+        SunPosition from = sun();
+        KeyBuilder key = new KeyBuilder("open light/3")
+                .add(ground.key())
+                .add(from.heading())
+                .add(from.elevation());
+        return results.get(key.key(), shared, again -> Binaries.openLight(ground, from, again));
+    }
+
+    private static Optional<Daylight> daylight(SiteEvaluation now) {
+        return now.plan().recipe().layers().stream()
+                .filter(layer -> !layer.hidden())
+                .flatMap(layer -> layer.daylight().stream())
+                .findFirst();
+    }
+
+    /** Where the sun stands. */
+    SunPosition sun() {
+        return daylight.map(light -> new SunPosition(light.heading(), light.elevation()))
+                .orElse(Binaries.USUAL_SUN);
+    }
+
+    /** Of all that the light brings along but the ground. */
+    String skyKey() {
+        KeyBuilder key = new KeyBuilder("sky/1");
+        daylight.ifPresent(light -> {
+            key.add(light.heading()).add(light.elevation()).add(light.haze());
+            for (double part : light.sun()) {
+                key.add(part);
+            }
+            for (double part : light.sky()) {
+                key.add(part);
+            }
+        });
+        return key.key();
     }
 
     /** The site's water, where it has some. */

@@ -41,10 +41,12 @@ final class TilesMaker implements SubjectMaker {
         Look look = scene.look();
         GroundTiles.Tile tile = chosen.tile();
         List<PlacedMesh> props = look.now.scene().props();
-        KeyBuilder key = new KeyBuilder("tile bundle/1").add(tiles.key(tile));
+        KeyBuilder key = new KeyBuilder("tile bundle/2").add(tiles.key(tile)).add(look.skyKey());
         props.forEach(prop -> key.add(prop.key()));
         String data = look.kept(
-                key.key(), shared -> Binaries.tile(tiles, tile, ground, look.openLight(ground, shared), props, shared));
+                key.key(),
+                shared ->
+                        Binaries.tile(tiles, tile, ground, look.openLight(ground, shared), props, look.sun(), shared));
         // what is dragged is looked at over the whole site until it is let go
         boolean still = !scene.request().draftWanted();
         return new TileView(
