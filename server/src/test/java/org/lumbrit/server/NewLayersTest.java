@@ -133,6 +133,28 @@ class NewLayersTest {
         assertThat(course(site, layer, 0).at("/layers/1/courseSteps").asInt()).isEqualTo(15);
     }
 
+    private String lightOf(String site, int base) {
+        String key = subject(
+                        server.post("/api/sites/" + site + "/view", """
+                {"base":%d,"edits":[],"view":{"falloff":"","stage":-1,"layer":"","property":""}}""".formatted(base))
+                                .json(),
+                        "ground")
+                .get("light")
+                .asString();
+        return server.get("/api/data/" + key).text();
+    }
+
+    @Test
+    void daylightMovesTheSunAndBringsItsSkyAlong() {
+        String site = level("Lit");
+        assertThat(lightOf(site, 1)).contains("\"sunElevation\":25.0").doesNotContain("dome");
+        JsonNode begun = begin(site, 1, "daylight");
+        assertThat(begun.get("note").asString()).contains("low sun");
+        save(site, 1, begun.get("edits"));
+        assertThat(lightOf(site, 2))
+                .contains("\"sunElevation\":14.0", "\"sunHeading\":252.0", "\"dome\"", "\"lights\"");
+    }
+
     private JsonNode course(String site, String layer, int step) {
         return server.post("/api/sites/" + site + "/view", """
                 {"base":3,"edits":[],"view":{"falloff":"","stage":-1,"layer":"","property":"","courseLayer":"%s","courseStep":%d}}""".formatted(layer, step))

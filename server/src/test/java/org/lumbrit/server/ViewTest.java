@@ -236,7 +236,7 @@ class ViewTest {
         }
         assertThat(finding).isNotNull();
         assertThat(finding.get("falloff").asString()).isEqualTo("new");
-        assertThat(finding.get("text").asString()).contains("900 m").contains("59.1 m");
+        assertThat(finding.get("text").asString()).contains("900 m").contains("57.4 m");
         server.edit(site.substring("/api/sites/".length()), finding.get("edits").toString());
         assertThat(look("new", 0).at("/shown/summary/max").asDouble()).isEqualTo(1);
         assertThat(findings().toString()).doesNotContain("levels beside the ground");
