@@ -20,6 +20,9 @@ final class ClearSky {
         {0.00275, -0.00610, 0.00317, 0}, {-0.04214, 0.08970, -0.04153, 0.00516}, {0.15346, -0.26756, 0.06670, 0.26688}
     };
 
+    /** What light of equal energy has in the sRGB primaries: an eye that lives under the sky takes that for white. */
+    private static final double[] EQUAL = {1.2048, 0.9484, 0.9087};
+
     /** Of the cosine of the angle from the zenith: below it the horizon holds. */
     private static final double HORIZON = 0.01;
 
@@ -82,10 +85,15 @@ final class ClearSky {
         double luminance = Math.max(0, value[0]);
         double x = luminance * value[1] / value[2];
         double z = luminance * (1 - value[1] - value[2]) / value[2];
-        return new double[] {
-            Math.max(0, 3.2406 * x - 1.5372 * luminance - 0.4986 * z),
-            Math.max(0, -0.9689 * x + 1.8758 * luminance + 0.0415 * z),
-            Math.max(0, 0.0557 * x - 0.2040 * luminance + 1.0570 * z)
+        double[] colour = {
+            Math.max(0, 3.2406 * x - 1.5372 * luminance - 0.4986 * z) / EQUAL[0],
+            Math.max(0, -0.9689 * x + 1.8758 * luminance + 0.0415 * z) / EQUAL[1],
+            Math.max(0, 0.0557 * x - 0.2040 * luminance + 1.0570 * z) / EQUAL[2]
         };
+        double shown = 0.2126 * colour[0] + 0.7152 * colour[1] + 0.0722 * colour[2];
+        for (int c = 0; c < 3; c++) {
+            colour[c] *= shown > 0 ? luminance / shown : 0;
+        }
+        return colour;
     }
 }
