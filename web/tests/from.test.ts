@@ -46,6 +46,8 @@ describe('lengths in a site of another size', () => {
     const noise = { name: 'noise', title: 'Noise', help: '', settings: [setting('featureSize', 'm', '5', 400), setting('octaves', '', '3', 10)] } as unknown as Description;
     expect(withDefaults(noise, {}, 1)).toEqual({ kind: 'noise', featureSize: 5, octaves: 3 });
     expect(withDefaults(noise, {}, 75)).toMatchObject({ featureSize: 380, octaves: 3 });
+    const above = { ...noise, settings: [{ ...noise.settings[0]!, unit: 'm²', byDefault: '20', max: 1e10 }] };
+    expect(withDefaults(above, {}, 75), 'areas go with the square').toMatchObject({ featureSize: 110_000 });
     expect(withDefaults(noise, {}, 600)).toMatchObject({ featureSize: 400 });
     expect(withDefaults(noise, {}, 1e-4)).toMatchObject({ featureSize: 0.01 });
   });

@@ -1,6 +1,7 @@
 import { Matrix4, Scene, ShaderMaterial, Vector2, Vector3, Vector4 } from 'three';
 import type { DataTexture, IUniform, Mesh } from 'three';
 import { heightAt, type Heights } from './ground';
+import { GROUND_FRAGMENT, GROUND_VERTEX } from './groundShader';
 import { noiseTexture } from './noise';
 import { Planting } from './Planting';
 import { withShade, type LightGrid } from './shade';
@@ -73,7 +74,7 @@ export class Stage {
   readonly scene = new Scene();
   readonly uniforms = newUniforms();
   readonly materials = {
-    ground: this.material(shaders.GROUND_VERTEX, shaders.GROUND_FRAGMENT),
+    ground: this.material(GROUND_VERTEX, GROUND_FRAGMENT),
     water: this.material(shaders.WATER_VERTEX, shaders.WATER_FRAGMENT),
     prop: this.material(shaders.PROP_VERTEX, shaders.PROP_FRAGMENT),
     cloth: this.material(shaders.PROP_VERTEX, shaders.PROP_FRAGMENT, { CLOTH: 1 }),

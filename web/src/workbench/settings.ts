@@ -53,13 +53,13 @@ export function withDefaults(description: Description, first: First, times = 1):
   const settings: Settings = { kind: description.name };
   for (const setting of description.settings) {
     const value = defaultOf(setting, first);
-    settings[setting.name] = typeof value === 'number' ? within(sized(value, timesFor(setting.unit, times)), setting) : value;
+    settings[setting.name] = typeof value === 'number' ? grown(value, timesFor(setting.unit, times), setting) : value;
   }
   return settings;
 }
 
-function within(value: number, { min, max }: SettingDescription): number {
-  return Math.max(min, Math.min(max, value));
+function grown(value: number, times: number, { min, max }: SettingDescription): number {
+  return times === 1 ? value : Math.max(min, Math.min(max, sized(value, times)));
 }
 
 function defaultOf(setting: SettingDescription, first: First): unknown {

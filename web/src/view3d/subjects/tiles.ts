@@ -1,7 +1,7 @@
 import { Vector2, Vector4, type DataTexture } from 'three';
 import type { Bundle } from '../../api/bundle';
 import type { TilesSubject, TileView } from '../../api/types';
-import * as shaders from '../shaders';
+import { GROUND_FRAGMENT, GROUND_VERTEX } from '../groundShader';
 import { withShade } from '../shade';
 import type { Stage } from '../Stage';
 import { TiledGround, tileGeometry, tilePart, type Spot } from '../tiled';
@@ -82,7 +82,7 @@ class Tiles implements Subject<TilesSubject> {
     this.painted.set(tile.data, { paint, spot, heights, values: '', colours: '' });
     return {
       geometry: tileGeometry(spot, heights),
-      material: this.stage.material(shaders.GROUND_VERTEX, shaders.GROUND_FRAGMENT, { TILE: 1 }, paint),
+      material: this.stage.material(GROUND_VERTEX, GROUND_FRAGMENT, { TILE: 1 }, paint),
       holes: arrays.holes as Uint8Array | undefined,
     };
   }
