@@ -4337,6 +4337,16 @@ export interface components {
              */
             length: number;
             /**
+             * @description A branch is as thick as all that it carries, each to this power: 2 by Leonardo’s rule, above it slimmer
+             * @default 2.3
+             */
+            pipe: number;
+            /**
+             * @description How far branches bend down under their own weight
+             * @default 0
+             */
+            sag: number;
+            /**
              * @description stems
              * @default 6
              */
@@ -5128,6 +5138,11 @@ export interface components {
              * @default 0.15
              */
             droop: number;
+            /**
+             * @description How much thicker the trunk is at its foot
+             * @default 0.5
+             */
+            flare: number;
             /** @constant */
             kind: "tree";
             /**
@@ -5146,10 +5161,20 @@ export interface components {
              */
             length: number;
             /**
+             * @description A branch is as thick as all that it carries, each to this power: 2 by Leonardo’s rule, above it slimmer
+             * @default 2.3
+             */
+            pipe: number;
+            /**
              * @description 0 a round crown, 1 one that narrows to its top
              * @default 0.35
              */
             pointed: number;
+            /**
+             * @description How far branches bend down under their own weight
+             * @default 0
+             */
+            sag: number;
             /**
              * @description Share of the height below the crown
              * @default 0.3

@@ -84,7 +84,7 @@ class Ground implements Subject<GroundSubject> {
 }
 
 /** All light on a level white card, against that of the usual light. */
-function allOf(sun: Vector3, sky: Vector3, up: number): Vector3 {
+export function allOf(sun: Vector3, sky: Vector3, up: number): Vector3 {
   const usual = USUAL_SKY.clone().addScaledVector(USUAL_SUN, Math.sin((25 * Math.PI) / 180));
   return sky.clone().addScaledVector(sun, up).divide(usual);
 }

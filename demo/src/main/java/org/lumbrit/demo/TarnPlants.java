@@ -103,7 +103,7 @@ final class TarnPlants {
                 "pass-birch",
                 "Pass birch",
                 3,
-                new TreePlant(4, 5.4, 2.8, 0.2, 0.5, 0.13, 5, 480, 0.0065, -0.12, 0.5, "#c9c3b4"),
+                new TreePlant(4, 5.4, 2.8, 0.2, 0.5, 0.13, 5, 480, 0.0065, -0.12, 0.5, 2.3, 0.8, 0.9, "#c9c3b4"),
                 "#b98d2e"));
         layers.add(plant(
                 "dwarf-willow",

@@ -7,11 +7,18 @@ import java.util.List;
 /**
  * Twigs that grow toward points of a crown (A. Runions, B. Lane and P. Prusinkiewicz, "Modeling trees with a space colonization
  * algorithm", 2007): each point draws the nearest twig within reach, a twig grows one step toward the mean of what draws it, and
- * a point is taken once a twig is near. Radii follow the pipe model: rᵉ of a branch is the sum of its children's, e = 2.3.
+ * a point is taken once a twig is near. Radii follow the pipe model (K. Shinozaki et al., 1964): rᵉ of a branch is the sum of its
+ * children's. Branches sag as beams do, by their moment over r⁴.
  */
 public final class Branches {
-    private static final double PIPE = 2.3;
+    /** Of a branch's bending, as an angle a segment, for all that a tree's height does not say. */
+    private static final double YIELD = 8e-4;
+    /** Radians that one segment bends at most. */
+    private static final double MOST_BEND = 0.15;
+
     private static final int MOST_STEPS = 2000;
+    /** Radii of the trunk up to which its foot is wider. */
+    private static final double ROOTS = 6;
     /** Leaves stand on so many steps back from an end. */
     private static final int LEAFY = 4;
 
@@ -22,6 +29,8 @@ public final class Branches {
     private int[] parent = new int[1024];
     private int[] newest = new int[1024];
     private int count;
+    private double[] radii = new double[0];
+    private double twig;
 
     private Branches() {}
 
@@ -188,31 +197,125 @@ public final class Branches {
         return grown(Draw.of(seed, 0), crown, new double[][] {{0, 0}}, attractors, 0.1);
     }
 
-    private double[] radii(double twig) {
+    /** Gives each branch its radius. @param twig metres of the thinnest; @param pipe the exponent of the pipe model */
+    Branches thickened(double twig, double pipe) {
+        this.twig = twig;
         double[] sums = new double[count];
-        double own = StrictMath.pow(twig, PIPE);
-        double[] radii = new double[count];
+        double own = StrictMath.pow(twig, pipe);
+        radii = new double[count];
         for (int node = count - 1; node >= 0; node--) {
             double sum = sums[node] == 0 ? own : sums[node];
-            radii[node] = StrictMath.pow(sum, 1 / PIPE);
+            radii[node] = StrictMath.pow(sum, 1 / pipe);
             if (parent[node] >= 0) {
                 sums[parent[node]] += sum;
             }
         }
+        return this;
+    }
+
+    /**
+     * Bends each branch under what it carries: its curvature is the moment of that over its radius to the fourth.
+     *
+     * @param sag 0 stiff, 1 usual wood; @param tall metres of the whole, by which small ones bend like large ones
+     */
+    Branches sagged(double sag, double tall) {
+        if (sag == 0) {
+            return this;
+        }
+        double[] mass = new double[count];
+        double[] atX = new double[count];
+        double[] atZ = new double[count];
+        for (int node = count - 1; node >= 0; node--) {
+            int from = parent[node];
+            double own = radii[node] * radii[node] * (from < 0 ? 0 : length[node] - length[from]);
+            mass[node] += own;
+            atX[node] += own * x[node];
+            atZ[node] += own * z[node];
+            if (from >= 0) {
+                mass[from] += mass[node];
+                atX[from] += atX[node];
+                atZ[from] += atZ[node];
+            }
+        }
+        bend(sag * YIELD / tall, mass, atX, atZ);
+        return this;
+    }
+
+    private void bend(double yields, double[] mass, double[] atX, double[] atZ) {
+        double[][] turned = new double[count][];
+        double[][] place = new double[count][];
+        for (int node = 0; node < count; node++) {
+            int from = parent[node];
+            if (from < 0) {
+                place[node] = place(node);
+                turned[node] = new double[] {1, 0, 0, 0, 1, 0, 0, 0, 1};
+                continue;
+            }
+            double[] way = Vec.minus(place(node), place(from));
+            double moment = Math.hypot(atX[node] - mass[node] * x[from], atZ[node] - mass[node] * z[from]);
+            double r = radii[node];
+            double angle = yields * moment / (r * r * r * r) * (length[node] - length[from]);
+            turned[node] = lowered(turned[from], way, Math.min(MOST_BEND, angle));
+            double[] on = times(turned[node], way);
+            place[node] = new double[] {
+                place[from][0] + on[0], Math.max(0.02 * length[node], place[from][1] + on[1]), place[from][2] + on[2]
+            };
+        }
+        for (int node = 0; node < count; node++) {
+            x[node] = place[node][0];
+            y[node] = place[node][1];
+            z[node] = place[node][2];
+        }
+    }
+
+    /** A turning with the way it leads lowered by an angle, but not beyond straight down. */
+    private static double[] lowered(double[] turning, double[] way, double angle) {
+        double[] now = times(turning, way);
+        double flat = Math.hypot(now[0], now[2]);
+        double left = StrictMath.atan2(flat, -now[1]);
+        double by = Math.min(angle, 0.9 * left);
+        if (flat < 1e-9 || by <= 0) {
+            return turning;
+        }
+        double[] axis = {now[2] / flat, 0, -now[0] / flat};
+        double[] out = new double[9];
+        for (int c = 0; c < 3; c++) {
+            double[] column = Vec.turned(new double[] {turning[c], turning[3 + c], turning[6 + c]}, axis, by);
+            out[c] = column[0];
+            out[3 + c] = column[1];
+            out[6 + c] = column[2];
+        }
+        return out;
+    }
+
+    private static double[] times(double[] turning, double[] v) {
+        return new double[] {
+            turning[0] * v[0] + turning[1] * v[1] + turning[2] * v[2],
+            turning[3] * v[0] + turning[4] * v[1] + turning[5] * v[2],
+            turning[6] * v[0] + turning[7] * v[1] + turning[8] * v[2]
+        };
+    }
+
+    /** Radius of each node in metres, in the order in which they grew; the first is the foot. */
+    double[] radii() {
         return radii;
     }
 
+    /** The node that each grew from, −1 at a foot; an array of its own. */
+    int[] parents() {
+        return Arrays.copyOf(parent, count);
+    }
+
     /** Tubes from the foot to every twig's end, and leaves there; {@code detail} drops thin twigs and joins leaves. */
-    PlantMesh mesh(Draw draw, double twig, double leaf, int leaves, String bark, int detail) {
-        double[] radii = radii(twig);
-        int[] heir = heirs(radii);
+    PlantMesh mesh(Draw draw, double flare, double leaf, int leaves, String bark, int detail) {
+        int[] heir = heirs();
         PlantBuilder builder = new PlantBuilder();
         int colour = PlantBuilder.colour(bark, 0);
         double least = detail < 2 ? 0 : twig * (detail == 2 ? 1.5 : 2.6);
         for (int node = 0; node < count; node++) {
             boolean root = parent[node] < 0;
             if ((root || heir[parent[node]] != node) && (root || radii[node] >= least)) {
-                chain(builder, node, heir, radii, twig, detail, colour);
+                chain(builder, node, heir, flare, detail, colour);
             }
         }
         if (leaf > 0 && leaves > 0) {
@@ -222,7 +325,7 @@ public final class Branches {
     }
 
     /** Of each node the thickest child, which goes on in the same tube; −1 at an end. */
-    private int[] heirs(double[] radii) {
+    private int[] heirs() {
         int[] heir = new int[count];
         Arrays.fill(heir, -1);
         for (int node = 1; node < count; node++) {
@@ -234,7 +337,7 @@ public final class Branches {
         return heir;
     }
 
-    private void chain(PlantBuilder to, int first, int[] heir, double[] radii, double twig, int detail, int colour) {
+    private void chain(PlantBuilder to, int first, int[] heir, double flare, int detail, int colour) {
         List<double[]> line = new ArrayList<>();
         List<Double> thick = new ArrayList<>();
         double start = length[first];
@@ -248,7 +351,7 @@ public final class Branches {
         for (int node = first; node >= 0; node = heir[node], at++) {
             if (at % skip == 0 || heir[node] < 0 || parent[node] < 0) {
                 line.add(place(node));
-                thick.add(parent[node] < 0 ? radii[node] * 1.5 : radii[node]);
+                thick.add(radii[node] * (parent[node] < 0 ? 1 + flare : 1 + flare * roots(node)));
             }
         }
         if (line.size() < 2) {
@@ -258,6 +361,12 @@ public final class Branches {
         int sides = r > 7 * twig ? 8 : r > 3 * twig ? 5 : 3;
         double[] radius = thick.stream().mapToDouble(Double::doubleValue).toArray();
         to.tube(line.toArray(double[][]::new), radius, start, Math.max(3, sides >> Math.min(1, detail)), colour);
+    }
+
+    /** How far the flare of the roots reaches up the trunk: 1 at the foot, 0 from three of its radii on; a part of the foot's own. */
+    private double roots(int node) {
+        double above = length[node] / (ROOTS * radii[0]);
+        return above >= 1 ? 0 : 0.5 * (1 - above) * (1 - above);
     }
 
     private double[] place(int node) {

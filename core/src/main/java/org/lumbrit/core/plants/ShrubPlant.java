@@ -52,9 +52,32 @@ public record ShrubPlant(
 
         @Setting(like = Twigs.class, byDefault = "0.5") double variety,
 
+        @Setting(like = Twigs.class, byDefault = "2.3") double pipe,
+
+        @Setting(like = Twigs.class, byDefault = "0") double sag,
+
         @Setting(title = "bark", refers = Refers.COLOUR, byDefault = "#6b5138")
         String bark)
         implements Plant {
+
+    /** Of stiff wood, as thick as usual. */
+    public ShrubPlant(
+            int variants,
+            double length,
+            double width,
+            int stems,
+            double leaf,
+            int leaves,
+            int attractors,
+            double twig,
+            double droop,
+            double variety,
+            String bark) {
+        this(variants, length, width, stems, leaf, leaves, attractors, twig, droop, variety, 2.3, 0, bark);
+    }
+
+    /** How much thicker stems are at their foot. */
+    private static final double FLARE = 0.5;
 
     @Override
     public PlantMesh mesh(int seed, int variant, int detail, Function<String, Mesh> files) {
@@ -68,6 +91,9 @@ public record ShrubPlant(
             double out = broad * 0.22 * Math.sqrt((s + 0.5) / stems);
             starts[s] = new double[] {heading[0] * out, heading[2] * out};
         }
-        return Branches.grown(draw, crown, starts, attractors, droop).mesh(draw, twig, leaf, leaves, bark, detail);
+        return Branches.grown(draw, crown, starts, attractors, droop)
+                .thickened(twig, pipe)
+                .sagged(sag, tall)
+                .mesh(draw, FLARE, leaf, leaves, bark, detail);
     }
 }

@@ -55,9 +55,54 @@ public record TreePlant(
 
         @Setting(like = Twigs.class, byDefault = "0.5") double variety,
 
+        @Setting(like = Twigs.class, byDefault = "2.3") double pipe,
+
+        @Setting(like = Twigs.class, byDefault = "0") double sag,
+
+        @Setting(
+                title = "root flare",
+                min = 0,
+                max = 4,
+                slider = {0, 2},
+                byDefault = "0.5",
+                help = "How much thicker the trunk is at its foot")
+        double flare,
+
         @Setting(title = "bark", refers = Refers.COLOUR, byDefault = "#8d8577")
         String bark)
         implements Plant {
+
+    /** Of stiff wood, as thick as usual. */
+    public TreePlant(
+            int variants,
+            double length,
+            double width,
+            double trunk,
+            double pointed,
+            double leaf,
+            int leaves,
+            int attractors,
+            double twig,
+            double droop,
+            double variety,
+            String bark) {
+        this(
+                variants,
+                length,
+                width,
+                trunk,
+                pointed,
+                leaf,
+                leaves,
+                attractors,
+                twig,
+                droop,
+                variety,
+                2.3,
+                0,
+                0.5,
+                bark);
+    }
 
     @Override
     public PlantMesh mesh(int seed, int variant, int detail, Function<String, Mesh> files) {
@@ -66,6 +111,9 @@ public record TreePlant(
         double broad = width * (1 + draw.about(2, 0, 0.25 * variety));
         Branches.Crown crown = new Branches.Crown(tall * trunk, tall, broad / 2, pointed);
         double[][] stems = {{draw.about(3, 0, 0.06 * broad), draw.about(4, 0, 0.06 * broad)}};
-        return Branches.grown(draw, crown, stems, attractors, droop).mesh(draw, twig, leaf, leaves, bark, detail);
+        return Branches.grown(draw, crown, stems, attractors, droop)
+                .thickened(twig, pipe)
+                .sagged(sag, tall)
+                .mesh(draw, flare, leaf, leaves, bark, detail);
     }
 }

@@ -42,4 +42,23 @@ record Twigs(
         double droop,
 
         @Setting(title = "variety", min = 0, max = 1, byDefault = "0.5", help = "How much variants differ")
-        double variety) {}
+        double variety,
+
+        @Setting(
+                title = "pipe exponent",
+                min = 1.5,
+                max = 4,
+                slider = {2, 3},
+                byDefault = "2.3",
+                help =
+                        "A branch is as thick as all that it carries, each to this power: 2 by Leonardo’s rule, above it slimmer")
+        double pipe,
+
+        @Setting(
+                title = "sag",
+                min = 0,
+                max = 3,
+                slider = {0, 1},
+                byDefault = "0",
+                help = "How far branches bend down under their own weight")
+        double sag) {}
