@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { Manifest } from '../src/api/types';
 import { hasCrowds, seenFrom } from '../src/view/from';
-import { sized, timesOf, withDefaults } from '../src/workbench/settings';
+import { matters, sized, timesOf, withDefaults } from '../src/workbench/settings';
 import type { Description } from '../src/api/types';
 
 const manifest = (plants: number, shown: number) => ({ layers: [{ plants, shown }] }) as unknown as Manifest;
@@ -50,5 +50,12 @@ describe('lengths in a site of another size', () => {
     expect(withDefaults(above, {}, 75), 'areas go with the square').toMatchObject({ featureSize: 110_000 });
     expect(withDefaults(noise, {}, 600)).toMatchObject({ featureSize: 400 });
     expect(withDefaults(noise, {}, 1e-4)).toMatchObject({ featureSize: 0.01 });
+  });
+
+  it('are asked for only where they mean something', () => {
+    const hour = { name: 'hour', when: 'by=hour' } as never;
+    expect(matters(hour, { kind: 'daylight', by: 'hour' })).toBe(true);
+    expect(matters(hour, { kind: 'daylight', by: 'noon' })).toBe(false);
+    expect(matters({ name: 'turbidity', when: '' } as never, { kind: 'daylight', by: 'noon' })).toBe(true);
   });
 });

@@ -4,7 +4,7 @@ import { freeName, freshId } from '../src/view/selection';
 import { describe as find, rowsOf, withDefaults } from '../src/workbench/settings';
 
 function setting(part: Partial<SettingDescription>): SettingDescription {
-  return { name: 'x', title: 'x', help: '', type: 'number', unit: '', min: 0, max: 1, sliderMin: 0, sliderMax: 1, byDefault: '', choices: [], of: [], onCard: true, ...part };
+  return { name: 'x', title: 'x', help: '', type: 'number', unit: '', min: 0, max: 1, sliderMin: 0, sliderMax: 1, byDefault: '', choices: [], of: [], when: '', onCard: true, ...part };
 }
 
 const nearness: Description = {

@@ -79,10 +79,19 @@ vec3 surround(vec3 d) {
   return mix(land * uAll, air, max(airOver(far), 0.30));
 }
 
+/** The air's density on the way to a place, as a share of that over the lowest land: it falls to a third over a third of the site's size. */
+float airTo(vec3 p) {
+  float scale = 0.33 * max(uSize.x, uSize.y);
+  float eye = max(uEye.y - uFloor, 0.0) / scale;
+  float there = max(p.y - uFloor, 0.0) / scale;
+  float rise = there - eye;
+  return abs(rise) < 1e-3 ? exp(-eye) : (exp(-eye) - exp(-there)) / rise;
+}
+
 vec3 hazed(vec3 c, vec3 p) {
   vec3 ray = p - uEye;
   float far = length(ray);
-  float amount = airOver(far);
+  float amount = airOver(1.3 * far * airTo(p));
   vec2 edge = abs(p.xz) / (uSize * 0.5);
   float border = smoothstep(0.93, 0.998, max(edge.x, edge.y));
   vec3 air = skyAt(normalize(vec3(ray.x, max(ray.y, 0.0) * 0.35, ray.z)));

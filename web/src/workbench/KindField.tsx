@@ -1,7 +1,7 @@
 import type { Description, SettingDescription } from '../api/types';
 import { SettingField } from './SettingField';
 import { useSession } from './session';
-import { describe, timesOf, withDefaults, type Settings } from './settings';
+import { describe, matters, timesOf, withDefaults, type Settings } from './settings';
 
 interface Props {
   title: string;
@@ -48,7 +48,7 @@ export function KindField({ title, kinds, value, onPreview, onCommit }: Props) {
         </select>
       </label>
       {description?.settings
-        .filter((setting) => setting.type !== 'mesh' && (setting.type !== 'list' || setting.name === 'rows'))
+        .filter((setting) => matters(setting, value) && setting.type !== 'mesh' && (setting.type !== 'list' || setting.name === 'rows'))
         .map((setting) => (
           <SettingField
             key={setting.name}

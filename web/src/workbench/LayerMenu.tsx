@@ -13,7 +13,7 @@ import { onBoard } from './families';
 import { SettingField } from './SettingField';
 import { useSession } from './session';
 import { resized, type Cover } from './sizes';
-import { describe, type Settings } from './settings';
+import { describe, matters, type Settings } from './settings';
 import { INSIDE } from '../parts/menu';
 import { freeName, freshId } from '../view/selection';
 import { useSelected } from '../view/view';
@@ -115,7 +115,7 @@ function LayerDialog({ layer, show, onHide }: { layer: Layer; show: boolean; onH
     }
   };
   const lists: Record<string, Description[]> = { plant: kinds.plants, bed: kinds.beds, pattern: kinds.patterns, blows: kinds.blowings, source: kinds.gustSources, carrier: kinds.carriers };
-  const fields = ofLayer?.settings.filter((setting) => setting.onCard || (cover && setting.type !== 'list')) ?? [];
+  const fields = ofLayer?.settings.filter((setting) => matters(setting, settings) && (setting.onCard || (cover && setting.type !== 'list'))) ?? [];
   const field = (setting: SettingDescription) =>
     setting.type === 'kind' ? (
       <KindField

@@ -6,7 +6,7 @@ import { byHand, withUnit } from '../parts/numbers';
 import { KindField } from './KindField';
 import { SettingField } from './SettingField';
 import { useSession } from './session';
-import { describe, withDefaults, type Settings } from './settings';
+import { describe, matters, withDefaults, type Settings } from './settings';
 import { INSIDE } from '../parts/menu';
 import { freeName, freshId } from '../view/selection';
 import { propsOf } from '../view/manifest';
@@ -100,7 +100,7 @@ export function PropPanel() {
             )}
         {shape &&
           ofShape?.settings
-            .filter((setting) => setting.type !== 'mesh')
+            .filter((setting) => setting.type !== 'mesh' && matters(setting, shape as unknown as Settings))
             .map((setting) => (
               <SettingField
                 key={setting.name}

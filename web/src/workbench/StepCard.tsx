@@ -4,7 +4,7 @@ import type { Description, StageView } from '../api/types';
 import { Histogram, valuesSaid } from './Histogram';
 import { useSession } from './session';
 import { SettingField } from './SettingField';
-import type { Settings } from './settings';
+import { matters, type Settings } from './settings';
 import type { StepActions } from './StepStrip';
 import { INSIDE } from '../parts/menu';
 import { Picture } from '../parts/Picture';
@@ -54,7 +54,9 @@ export function StepCard({ stage, description, settings, view, before, onPreview
   };
   const onCard = description.settings.filter((setting) => setting.onCard && setting.type !== 'curve').slice(0, 2);
   const fields = (list: Description['settings']) =>
-    list.map((setting) => (
+    list
+      .filter((setting) => matters(setting, settings))
+      .map((setting) => (
       <SettingField
         key={setting.name}
         setting={setting}

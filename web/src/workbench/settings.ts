@@ -48,6 +48,12 @@ export function timesFor(unit: string, times: number): number {
   return unit === 'm' ? times : unit === 'm²' ? times * times : 1;
 }
 
+/** Whether a setting means something with the others as they are. */
+export function matters(setting: SettingDescription, settings: Settings): boolean {
+  const [other, word] = setting.when?.split('=') ?? [];
+  return !other || settings[other] === word;
+}
+
 /** A new source, step or plant with the defaults that its description gives; references take the first that fits. */
 export function withDefaults(description: Description, first: First, times = 1): Settings {
   const settings: Settings = { kind: description.name };

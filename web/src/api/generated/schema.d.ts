@@ -4238,6 +4238,7 @@ export interface components {
             title: string;
             type: string;
             unit: string;
+            when: string;
         };
         Shape: components["schemas"]["MeshShape"] | components["schemas"]["BoulderShape"] | components["schemas"]["StoneWallShape"] | components["schemas"]["PlanksShape"] | components["schemas"]["TowerShape"] | components["schemas"]["HutShape"] | components["schemas"]["RaftShape"] | components["schemas"]["BarrelShape"] | components["schemas"]["LogShape"] | components["schemas"]["SledgeShape"] | components["schemas"]["PostsShape"] | components["schemas"]["PoleShape"] | components["schemas"]["BannerShape"] | components["schemas"]["LanternShape"] | components["schemas"]["BoxShape"];
         Sheet: {

@@ -22,6 +22,7 @@ public record Description(
      * @param byDefault as it would stand in the recipe, "" where there is none
      * @param choices the words of a choice, empty for the others
      * @param of which kinds of thing a reference may name, empty where any will do
+     * @param when the setting and its word with which it means something, as {@code by=hour}, "" where always
      */
     public record SettingDescription(
             String name,
@@ -36,6 +37,7 @@ public record Description(
             String byDefault,
             List<String> choices,
             List<String> of,
+            String when,
             boolean onCard) {}
 
     /** A kind's description, from its annotations alone. */
@@ -72,6 +74,7 @@ public record Description(
                 setting.byDefault(),
                 type.isEnum() ? Kinds.words(type) : List.of(),
                 List.of(setting.of()),
+                setting.when(),
                 setting.onCard());
     }
 

@@ -64,6 +64,11 @@ record LikeSetting(Setting own, Setting other) implements Setting {
     }
 
     @Override
+    public String when() {
+        return said(own.when(), other.when());
+    }
+
+    @Override
     public boolean onCard() {
         return own.onCard() && other.onCard();
     }

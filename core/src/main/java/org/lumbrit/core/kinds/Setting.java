@@ -38,6 +38,9 @@ public @interface Setting {
     /** A record whose component of the same name describes it, but for what is said here otherwise: no description stands twice. */
     Class<?> like() default void.class;
 
+    /** Where it means something: a setting of the same thing and its word, as {@code by=hour}; "" where always. Forms leave it out elsewhere. */
+    String when() default "";
+
     /** Shown on the step's card; the others only in its form. */
     boolean onCard() default true;
 }

@@ -42,48 +42,53 @@ public record DaylightLayer(
 
         @Setting(
                 title = "latitude",
+                when = "by=hour",
                 unit = "°",
                 min = -90,
                 max = 90,
                 byDefault = "57",
-                help = "By hour: how far north, or south below 0")
+                help = "How far north, or south below 0")
         double latitude,
 
         @Setting(
                 title = "day",
+                when = "by=hour",
                 min = 1,
                 max = 366,
                 slider = {1, 365},
                 byDefault = "260",
-                help = "By hour: day of the year")
+                help = "Day of the year")
         double day,
 
         @Setting(
                 title = "hour",
+                when = "by=hour",
                 min = 0,
                 max = 24,
                 byDefault = "17",
-                help = "By hour: by the sun, which stands highest at 12")
+                help = "By the sun, which stands highest at 12")
         double hour,
 
         @Setting(
                 title = "heading",
+                when = "by=hand",
                 unit = "°",
                 min = -360,
                 max = 360,
                 slider = {0, 360},
                 byDefault = "258",
-                help = "By hand: where the sun stands, 0 north, 90 east")
+                help = "Where the sun stands, 0 north, 90 east")
         double heading,
 
         @Setting(
                 title = "elevation",
+                when = "by=hand",
                 unit = "°",
                 min = -20,
                 max = 90,
                 slider = {0, 90},
                 byDefault = "25",
-                help = "By hand: how high the sun stands")
+                help = "How high the sun stands")
         double elevation,
 
         @Setting(
@@ -99,7 +104,7 @@ public record DaylightLayer(
                 min = 0,
                 max = 1,
                 byDefault = "0",
-                help = "0 a clear sky, 1 covered all over: light without a sun")
+                help = "0 a clear sky, 1 covered all over: light without a sun; overcast is covered whatever this says")
         double cloud,
 
         @Setting(title = "exposure", min = -5, max = 5, byDefault = "0", help = "Each whole number is twice as bright")
