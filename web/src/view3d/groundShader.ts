@@ -41,7 +41,7 @@ vec3 linearLight(vec3 encoded) {
   return mix(encoded / 12.92, pow((encoded + 0.055) / 1.055, vec3(2.4)), step(0.04045, encoded));
 }
 
-/** What lies bare: its colour, how high its grains, stones and cracks stand, in lengths of the pattern, and how rough they are. */
+/** What lies bare: its colour, how high its grains, stones and cracks stand, in lengths of the pattern. */
 struct Bare {
   vec3 colour;
   float stands;
@@ -60,7 +60,7 @@ float around(vec3 n, vec3 p, float often, float top, float wall) {
   return wall <= 0.0 ? top : mix(top, onWall(n, p, vec2(often)), wall);
 }
 
-/** A joint in rock: a line wherever what runs across it passes a whole number, where the rock has opened there. */
+/** A joint in rock: a line wherever what runs across it is half way to the next whole number, where the rock has opened there. */
 float joint(float across, float open) {
   float width = max(0.022, 1.2 * fwidth(across));
   return (1.0 - smoothstep(0.0, width, abs(fract(across) - 0.5))) * smoothstep(0.46, 0.60, open) * min(1.0, 0.045 / width);

@@ -3,6 +3,7 @@ package org.lumbrit.core.falloff;
 import java.util.Optional;
 import org.lumbrit.core.kinds.Kind;
 import org.lumbrit.core.kinds.Setting;
+import org.lumbrit.core.math.Smooth;
 import org.lumbrit.core.surface.Ground;
 import org.lumbrit.core.surface.Samples;
 
@@ -69,7 +70,7 @@ public record CurvatureSource(
     @Override
     public void evaluate(Scene scene, Samples samples, float[] measured, int first, int last, float[] out) {
         for (int i = first; i < last; i++) {
-            out[i] = (float) Math.max(0, Math.min(1, 0.5 + 0.5 * measured[i] * tightest));
+            out[i] = (float) Smooth.clamp01(0.5 + 0.5 * measured[i] * tightest);
         }
     }
 

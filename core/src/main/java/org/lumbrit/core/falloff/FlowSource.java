@@ -3,6 +3,7 @@ package org.lumbrit.core.falloff;
 import java.util.Optional;
 import org.lumbrit.core.kinds.Kind;
 import org.lumbrit.core.kinds.Setting;
+import org.lumbrit.core.math.Smooth;
 import org.lumbrit.core.surface.Samples;
 
 /**
@@ -55,7 +56,7 @@ public record FlowSource(
         double low = StrictMath.log(from);
         double high = StrictMath.log(to);
         for (int i = first; i < last; i++) {
-            out[i] = (float) Readings.share(measured[i], low, high);
+            out[i] = (float) Smooth.ramp(low, high, measured[i]);
         }
     }
 

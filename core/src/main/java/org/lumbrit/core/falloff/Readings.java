@@ -21,11 +21,6 @@ public final class Readings {
                 : area < 1e6 ? Decimal.write(area / 1e4, 1) + " ha" : Decimal.write(area / 1e6, 1) + " km²";
     }
 
-    /** Where a number lies between two others, 0..1; where both are the same, whether it reaches them. */
-    static double share(double value, double low, double high) {
-        return low == high ? (value >= high ? 1 : 0) : Math.max(0, Math.min(1, (value - low) / (high - low)));
-    }
-
     /** A distance, or how far inside. */
     public static String away(double metres) {
         return metres < 0 ? metres(-metres) + " inside" : metres(metres) + " away";

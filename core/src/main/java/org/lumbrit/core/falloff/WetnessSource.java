@@ -4,6 +4,7 @@ import java.util.Optional;
 import org.lumbrit.core.kinds.Kind;
 import org.lumbrit.core.kinds.Setting;
 import org.lumbrit.core.math.Decimal;
+import org.lumbrit.core.math.Smooth;
 import org.lumbrit.core.surface.Lattice;
 import org.lumbrit.core.surface.Samples;
 
@@ -67,7 +68,7 @@ public record WetnessSource(
     @Override
     public void evaluate(Scene scene, Samples samples, float[] measured, int first, int last, float[] out) {
         for (int i = first; i < last; i++) {
-            out[i] = (float) Readings.share(measured[i], from, to);
+            out[i] = (float) Smooth.ramp(from, to, measured[i]);
         }
     }
 

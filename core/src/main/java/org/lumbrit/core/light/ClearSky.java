@@ -90,10 +90,15 @@ final class ClearSky {
             Math.max(0, -0.9689 * x + 1.8758 * luminance + 0.0415 * z) / EQUAL[1],
             Math.max(0, 0.0557 * x - 0.2040 * luminance + 1.0570 * z) / EQUAL[2]
         };
-        double shown = 0.2126 * colour[0] + 0.7152 * colour[1] + 0.0722 * colour[2];
+        double shown = luminance(colour);
         for (int c = 0; c < 3; c++) {
             colour[c] *= shown > 0 ? luminance / shown : 0;
         }
         return colour;
+    }
+
+    /** Of a colour in linear light of the sRGB primaries. */
+    static double luminance(double[] colour) {
+        return 0.2126 * colour[0] + 0.7152 * colour[1] + 0.0722 * colour[2];
     }
 }

@@ -1,5 +1,7 @@
 package org.lumbrit.core.light;
 
+import org.lumbrit.core.math.Smooth;
+
 /**
  * The light of one moment, in units in which a white card that lies level in the usual light of the view has about 1.3.
  *
@@ -38,7 +40,7 @@ public record Daylight(double heading, double elevation, double[] sun, double[] 
     /** The light when the sun stands somewhere. */
     public static Daylight of(SunPosition position, Air air) {
         double height = Math.max(0, position.elevation());
-        double left = smooth(NIGHT, 2, position.elevation());
+        double left = Smooth.smoothstep(NIGHT, 2, position.elevation());
         double clear = 1 - air.cloud;
         ClearSky sky = new ClearSky(Math.max(1.7, air.turbidity), height);
         double[] sun = sun(position.elevation(), air.turbidity);
@@ -75,7 +77,7 @@ public record Daylight(double heading, double elevation, double[] sun, double[] 
             direct[c] = clear * clear * sun[c] / StrictMath.PI;
             whole[c] = level[c] + direct[c] * StrictMath.sin(StrictMath.toRadians(height));
         }
-        double lit = Math.max(1e-4, 0.2126 * whole[0] + 0.7152 * whole[1] + 0.0722 * whole[2]);
+        double lit = Math.max(1e-4, ClearSky.luminance(whole));
         double scale = USUAL * StrictMath.pow(lit / USUALLY, 1 - USED_TO) / lit * StrictMath.pow(2, air.exposure);
         for (int i = 0; i < dome.length; i++) {
             dome[i] *= (float) scale;
@@ -110,13 +112,8 @@ public record Daylight(double heading, double elevation, double[] sun, double[] 
         for (int c = 0; c < 3; c++) {
             double air = StrictMath.exp(-0.008735 * StrictMath.pow(WAVES[c], -4.08) * mass);
             double hazy = StrictMath.exp(-dust * StrictMath.pow(WAVES[c], -1.3) * mass);
-            left[c] = SUN * air * hazy * smooth(-1, 1, elevation);
+            left[c] = SUN * air * hazy * Smooth.smoothstep(-1, 1, elevation);
         }
         return left;
-    }
-
-    private static double smooth(double from, double to, double value) {
-        double t = Math.max(0, Math.min(1, (value - from) / (to - from)));
-        return t * t * (3 - 2 * t);
     }
 }

@@ -363,7 +363,7 @@ public final class Branches {
         to.tube(line.toArray(double[][]::new), radius, start, Math.max(3, sides >> Math.min(1, detail)), colour);
     }
 
-    /** How far the flare of the roots reaches up the trunk: 1 at the foot, 0 from three of its radii on; a part of the foot's own. */
+    /** How much of the foot's flare is left further up the trunk: half of it just above the foot, none from {@link #ROOTS} of its radii on. */
     private double roots(int node) {
         double above = length[node] / (ROOTS * radii[0]);
         return above >= 1 ? 0 : 0.5 * (1 - above) * (1 - above);
