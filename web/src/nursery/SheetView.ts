@@ -18,6 +18,7 @@ varying vec3 vColour;
 varying vec3 vNormal;
 varying vec3 vPlace;
 varying float vUp;
+varying float vLeafy;
 varying float vValue;
 ${BENDING}
 void main() {
@@ -32,6 +33,7 @@ void main() {
   vPlace = place.xyz;
   vNormal = n;
   vUp = aAlong;
+  vLeafy = aOwn.a;
   vValue = aValue;
   vColour = mix(pow(aOwn.rgb, vec3(2.2)), uTint, aOwn.a);
   gl_Position = projectionMatrix * viewMatrix * place;
@@ -42,6 +44,7 @@ varying vec3 vColour;
 varying vec3 vNormal;
 varying vec3 vPlace;
 varying float vUp;
+varying float vLeafy;
 varying float vValue;
 uniform bool uValues;
 ${COLOUR_VALUE}
@@ -51,8 +54,9 @@ void main() {
   if (dot(n, view) < 0.0) n = -n;
   vec3 sun = normalize(vec3(-0.55, 0.62, 0.56));
   float lit = max(dot(n, sun), 0.0);
+  vec3 passed = vec3(0.62, 0.60, 0.22) * vLeafy * max(-dot(n, sun), 0.0);
   float through = pow(max(dot(-view, sun), 0.0), 2.0) * 0.5;
-  vec3 c = vColour * (vec3(1.75, 1.62, 1.40) * (0.22 + 0.78 * lit + through) * 0.62 + vec3(0.50, 0.55, 0.62) * (0.6 + 0.4 * n.y)) * mix(0.62, 1.0, smoothstep(0.0, 0.5, vUp));
+  vec3 c = vColour * (vec3(1.75, 1.62, 1.40) * (0.22 + 0.78 * lit + 0.6 * through + passed) * 0.62 + vec3(0.50, 0.55, 0.62) * (0.6 + 0.4 * n.y)) * mix(0.62, 1.0, smoothstep(0.0, 0.5, vUp));
   if (uValues) c = colourValue(clamp(vValue, 0.0, 1.0)) * (0.72 + 0.28 * lit);
   gl_FragColor = vec4(pow(c, vec3(1.0 / 2.2)), 1.0);
 }

@@ -229,6 +229,7 @@ void main() {
   vec3 tint = pow(aTint, vec3(2.2));
   vec3 own = pow(aOwn.rgb, vec3(2.2));
 #ifdef BLADE
+  const vec3 passed = vec3(0.0);
   float sun = 0.42 + 0.58 * max(dot(n, uSun), 0.0) + 0.8 * through * through * aAlong;
   float inside = mix(0.30, 1.0, smoothstep(0.0, 0.75, aAlong));
   vec3 foot = mix(tint, vec3(0.085, 0.105, 0.035), 0.78);
@@ -236,14 +237,18 @@ void main() {
   vec3 body = mix(own, mix(foot, tip, smoothstep(0.05, 0.95, aAlong)), aOwn.a);
 #else
   float leafy = aOwn.a;
-  float sun = mix(0.14, 0.36, leafy) + mix(0.86, 0.64, leafy) * max(dot(n, uSun), 0.0) + 0.55 * through * through * leafy * aAlong;
+  float onIt = dot(n, uSun);
+  // a leaf lets through what falls on its other side, without the blue
+  float behind = leafy * max(-onIt, 0.0);
+  float sun = mix(0.14, 0.28, leafy) + mix(0.86, 0.72, leafy) * max(onIt, 0.0) + 0.35 * through * through * leafy * aAlong;
+  vec3 passed = vec3(0.62, 0.60, 0.22) * behind;
   vec3 middle = aFoot + turned(vec3(0.0, 0.55, 0.0) * size, q);
   float outer = length((place - middle) / max(size.xyx * 0.55, vec3(0.001)));
   float inside = mix(0.46, 1.0, smoothstep(0.1, 1.05, max(outer, aAlong * 0.9)));
   vec3 foot = mix(tint, vec3(0.07, 0.085, 0.03), 0.5);
   vec3 body = mix(own, mix(foot, tint, smoothstep(0.0, 0.7, aAlong)), aOwn.a);
 #endif
-  vColour = body * (SUN_COLOUR * sun * light.r * 0.72 + (SKY_COLOUR * (0.6 + 0.4 * n.y) + BOUNCE) * light.g) * inside;
+  vColour = body * (SUN_COLOUR * (sun + passed) * light.r * 0.72 + (SKY_COLOUR * (0.6 + 0.4 * n.y) + BOUNCE) * light.g) * inside;
   if (aState.z > 0.5) vColour = mix(vColour, vec3(0.62, 0.10, 0.42), 0.85) + vec3(0.16, 0.02, 0.10);
   vPlace = place;
   gl_Position = projectionMatrix * viewMatrix * vec4(place, 1.0);

@@ -12,7 +12,7 @@ import org.lumbrit.core.cover.CoverLayer;
 import org.lumbrit.core.cover.Plants;
 import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.math.ResultsOfOneRun;
-import org.lumbrit.core.plants.Branches;
+import org.lumbrit.core.plants.Seeking;
 import org.lumbrit.core.plants.StrandPlant;
 import org.lumbrit.core.recipe.Clock;
 import org.lumbrit.core.recipe.Combine;
@@ -118,7 +118,7 @@ public final class PlantsMeasure {
         int twigs = 0;
         for (int i = 0; i < 3; i++) {
             long start = System.nanoTime();
-            twigs = Branches.measured(1, attractors).twigs();
+            twigs = Seeking.measured(1, attractors).twigs();
             best = Math.min(best, (System.nanoTime() - start) / 1e6);
         }
         System.out.printf("a tree of %d twigs grown: %.0f ms%n", twigs, best);

@@ -64,6 +64,16 @@ public record Colour(double red, double green, double blue) {
         return new Colour(Smooth.clamp01(rgb[0]), Smooth.clamp01(rgb[1]), Smooth.clamp01(rgb[2]));
     }
 
+    /** On the straight way to another. @param share 0 this, 1 the other */
+    public Colour mixed(Colour other, double share) {
+        double[] from = oklab();
+        double[] to = other.oklab();
+        return ofOklab(
+                from[0] + share * (to[0] - from[0]),
+                from[1] + share * (to[1] - from[1]),
+                from[2] + share * (to[2] - from[2]));
+    }
+
     private static boolean inGamut(double[] rgb) {
         for (double channel : rgb) {
             if (!(channel >= -OUTSIDE && channel <= 1 + OUTSIDE)) {

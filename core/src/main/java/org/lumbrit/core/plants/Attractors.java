@@ -15,7 +15,7 @@ final class Attractors {
     private final double[] low = {1e300, 1e300, 1e300};
     private final int[] cells = new int[3];
 
-    Attractors(Draw draw, Branches.Crown crown, int count, double reach) {
+    Attractors(Draw draw, Crown crown, int count, double reach) {
         this.reach = reach;
         x = new double[count];
         y = new double[count];

@@ -57,6 +57,16 @@ final class PlantBuilder {
      * @param sides at least 3
      */
     void tube(double[][] line, double[] radii, double start, int sides, int colour) {
+        tube(line, radii, start, sides, (ring, side) -> colour);
+    }
+
+    /** The colour of one place of a tube, by its number along and round. */
+    interface Paint {
+        int at(int ring, int side);
+    }
+
+    /** The same, each place of it in a colour of its own. */
+    void tube(double[][] line, double[] radii, double start, int sides, Paint paint) {
         double length = start;
         double[] side = Vec.across(Vec.minus(line[1], line[0]));
         int before = -1;
@@ -66,7 +76,7 @@ final class PlantBuilder {
             double[] other = Vec.unit(Vec.cross(tangent, side));
             length += i == 0 ? 0 : Vec.distance(line[i], line[i - 1]);
             if (i == line.length - 1) {
-                int tip = vertex(line[i], tangent, line[i], length, colour);
+                int tip = vertex(line[i], tangent, line[i], length, paint.at(i, 0));
                 for (int k = 0; k < sides; k++) {
                     triangle(before + k, tip, before + (k + 1) % sides);
                 }
@@ -76,7 +86,7 @@ final class PlantBuilder {
             for (int k = 0; k < sides; k++) {
                 double turn = 2 * StrictMath.PI * k / sides;
                 double[] out = Vec.sum(side, StrictMath.cos(turn), other, StrictMath.sin(turn));
-                vertex(Vec.sum(line[i], 1, out, radii[i]), out, line[i], length, colour);
+                vertex(Vec.sum(line[i], 1, out, radii[i]), out, line[i], length, paint.at(i, k));
             }
             for (int k = 0; before >= 0 && k < sides; k++) {
                 int k2 = (k + 1) % sides;

@@ -57,10 +57,20 @@ public record ShrubPlant(
         @Setting(like = Twigs.class, byDefault = "0") double sag,
 
         @Setting(title = "bark", refers = Refers.COLOUR, byDefault = "#6b5138")
-        String bark)
+        String bark,
+
+        @Setting(like = Twigs.class) LeafShape shape,
+
+        @Setting(like = Twigs.class) double fold,
+
+        @Setting(like = Twigs.class) double bare,
+
+        @Setting(like = Twigs.class) double dead,
+
+        @Setting(like = Twigs.class, byDefault = "plain") Bark pattern)
         implements Plant {
 
-    /** Of stiff wood, as thick as usual. */
+    /** Of stiff wood, as thick as usual, with plain leaves to the inside. */
     public ShrubPlant(
             int variants,
             double length,
@@ -73,7 +83,25 @@ public record ShrubPlant(
             double droop,
             double variety,
             String bark) {
-        this(variants, length, width, stems, leaf, leaves, attractors, twig, droop, variety, 2.3, 0, bark);
+        this(
+                variants,
+                length,
+                width,
+                stems,
+                leaf,
+                leaves,
+                attractors,
+                twig,
+                droop,
+                variety,
+                2.3,
+                0,
+                bark,
+                LeafShape.PLAIN,
+                0,
+                0,
+                0,
+                Bark.PLAIN);
     }
 
     /** How much thicker stems are at their foot. */
@@ -84,16 +112,17 @@ public record ShrubPlant(
         Draw draw = Draw.of(seed, variant);
         double tall = length * (1 + draw.about(1, 0, 0.25 * variety));
         double broad = width * (1 + draw.about(2, 0, 0.25 * variety));
-        Branches.Crown crown = new Branches.Crown(0.12 * tall, tall, broad / 2, 0);
+        Crown crown = new Crown(0.12 * tall, tall, broad / 2, 0);
         double[][] starts = new double[stems][];
         for (int s = 0; s < stems; s++) {
             double[] heading = Vec.level(2.399963 * s + draw.about(3, s, 0.5));
             double out = broad * 0.22 * Math.sqrt((s + 0.5) / stems);
             starts[s] = new double[] {heading[0] * out, heading[2] * out};
         }
-        return Branches.grown(draw, crown, starts, attractors, droop)
+        Branches grown = Seeking.grown(draw, crown, starts, attractors, droop);
+        return CrownLight.thinned(grown, draw, bare, dead, crown.gap(attractors))
                 .thickened(twig, pipe)
                 .sagged(sag, tall)
-                .mesh(draw, FLARE, leaf, leaves, bark, detail);
+                .mesh(draw, new Wood(FLARE, bark, pattern), new Foliage(shape, leaf, leaves, fold), detail);
     }
 }

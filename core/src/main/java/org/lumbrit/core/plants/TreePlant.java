@@ -6,7 +6,7 @@ import org.lumbrit.core.kinds.Refers;
 import org.lumbrit.core.kinds.Setting;
 import org.lumbrit.core.surface.Mesh;
 
-/** A trunk and a crown grown by space colonisation, its radii by the pipe model, leaves at the ends of its twigs. */
+/** A trunk and a crown that seeks room or grows by orders, its radii by the pipe model, leaves at the ends of its twigs. */
 @Kind(name = "tree", title = "Tree", help = "A trunk and a crown that grows toward the light.")
 public record TreePlant(
         @Setting(title = "variants", min = 1, max = 16, byDefault = "4", help = "Different ones from one seed")
@@ -69,10 +69,59 @@ public record TreePlant(
         double flare,
 
         @Setting(title = "bark", refers = Refers.COLOUR, byDefault = "#8d8577")
-        String bark)
+        String bark,
+
+        @Setting(like = Twigs.class) LeafShape shape,
+
+        @Setting(like = Twigs.class) double fold,
+
+        @Setting(like = Twigs.class) double bare,
+
+        @Setting(like = Twigs.class) double dead,
+
+        @Setting(like = Twigs.class) Bark pattern,
+
+        @Setting(title = "branching", byDefault = "seeking", help = "Twigs that seek room, or branches by their orders")
+        Branching branching,
+
+        @Setting(
+                title = "branch angle",
+                unit = "°",
+                min = 5,
+                max = 130,
+                slider = {20, 100},
+                byDefault = "55",
+                when = "branching=orders",
+                help = "Between a branch and what it grows from; low ones are wider")
+        double angle,
+
+        @Setting(
+                title = "whorl",
+                min = 1,
+                max = 12,
+                slider = {1, 8},
+                byDefault = "1",
+                when = "branching=orders",
+                help = "Branches at one height, 1 for one after the other")
+        int whorl,
+
+        @Setting(
+                title = "side branches",
+                min = 0.1,
+                max = 1,
+                byDefault = "0.5",
+                when = "branching=orders",
+                help = "Their length, over what is left of the branch that they grow from")
+        double shorter)
         implements Plant {
 
-    /** Of stiff wood, as thick as usual. */
+    /** How branches come about. */
+    public enum Branching {
+        SEEKING,
+        ORDERS
+    }
+
+    /** Of stiff wood, as thick as usual, with plain leaves to the inside. */
     public TreePlant(
             int variants,
             double length,
@@ -101,7 +150,16 @@ public record TreePlant(
                 2.3,
                 0,
                 0.5,
-                bark);
+                bark,
+                LeafShape.PLAIN,
+                0,
+                0,
+                0,
+                Bark.PLAIN,
+                Branching.SEEKING,
+                55,
+                1,
+                0.5);
     }
 
     @Override
@@ -109,11 +167,15 @@ public record TreePlant(
         Draw draw = Draw.of(seed, variant);
         double tall = length * (1 + draw.about(1, 0, 0.25 * variety));
         double broad = width * (1 + draw.about(2, 0, 0.25 * variety));
-        Branches.Crown crown = new Branches.Crown(tall * trunk, tall, broad / 2, pointed);
-        double[][] stems = {{draw.about(3, 0, 0.06 * broad), draw.about(4, 0, 0.06 * broad)}};
-        return Branches.grown(draw, crown, stems, attractors, droop)
+        Crown crown = new Crown(tall * trunk, tall, broad / 2, pointed);
+        double[] lean = {draw.about(3, 0, 0.06 * broad), draw.about(4, 0, 0.06 * broad)};
+        Branches grown = switch (branching) {
+            case SEEKING -> Seeking.grown(draw, crown, new double[][] {lean}, attractors, droop);
+            case ORDERS -> new Orders(angle, whorl, shorter, droop, variety).grown(draw, crown, lean, attractors);
+        };
+        return CrownLight.thinned(grown, draw, bare, dead, crown.gap(attractors))
                 .thickened(twig, pipe)
                 .sagged(sag, tall)
-                .mesh(draw, flare, leaf, leaves, bark, detail);
+                .mesh(draw, new Wood(flare, bark, pattern), new Foliage(shape, leaf, leaves, fold), detail);
     }
 }

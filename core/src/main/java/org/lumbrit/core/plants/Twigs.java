@@ -61,4 +61,37 @@ record Twigs(
                 slider = {0, 1},
                 byDefault = "0",
                 help = "How far branches bend down under their own weight")
-        double sag) {}
+        double sag,
+
+        @Setting(title = "leaf shape", byDefault = "ovate", before = "plain", help = "What one leaf is like")
+        LeafShape shape,
+
+        @Setting(
+                title = "leaf fold",
+                unit = "°",
+                min = 0,
+                max = 70,
+                byDefault = "22",
+                help = "Each half of a leaf lifted from its midrib")
+        double fold,
+
+        @Setting(
+                title = "bare inside",
+                min = 0,
+                max = 0.9,
+                byDefault = "0.3",
+                before = "0",
+                help = "Share of the twigs, those in the deepest shade of the others, that lose their leaves and fall")
+        double bare,
+
+        @Setting(
+                title = "dead twigs",
+                min = 0,
+                max = 1,
+                byDefault = "0.15",
+                before = "0",
+                help = "Share of the shaded twigs that stay as dead wood")
+        double dead,
+
+        @Setting(title = "bark pattern", byDefault = "furrowed", before = "plain", help = "What the bark is like")
+        Bark pattern) {}

@@ -7,10 +7,16 @@ import org.junit.jupiter.api.Test;
 
 class BranchesTest {
     private static Branches tree(double size, double pipe, double sag) {
-        Branches.Crown crown = new Branches.Crown(1.2 * size, 5 * size, 1.6 * size, 0.3);
-        return Branches.grown(Draw.of(4, 1), crown, new double[][] {{0, 0}}, 200, 0)
+        Crown crown = new Crown(1.2 * size, 5 * size, 1.6 * size, 0.3);
+        return Seeking.grown(Draw.of(4, 1), crown, new double[][] {{0, 0}}, 200, 0)
                 .thickened(0.006 * size, pipe)
                 .sagged(sag, 5 * size);
+    }
+
+    private static int[] parents(Branches tree) {
+        return java.util.stream.IntStream.range(0, tree.count())
+                .map(tree::parent)
+                .toArray();
     }
 
     @Test
@@ -18,7 +24,7 @@ class BranchesTest {
         for (double pipe : new double[] {2, 2.3, 2.5}) {
             Branches tree = tree(1, pipe, 0);
             double[] radii = tree.radii();
-            int[] parents = tree.parents();
+            int[] parents = parents(tree);
             double[] sums = new double[radii.length];
             for (int node = 0; node < radii.length; node++) {
                 if (parents[node] >= 0) {
@@ -41,7 +47,7 @@ class BranchesTest {
     void branchesBendDownUnderTheirWeightAndKeepTheirLengths() {
         Branches stiff = tree(1, 2.3, 0);
         Branches sagging = tree(1, 2.3, 1);
-        int[] parents = stiff.parents();
+        int[] parents = parents(stiff);
         double lowered = 0;
         double farthest = 0;
         int reached = 0;
@@ -76,8 +82,8 @@ class BranchesTest {
     @Test
     void aFlaringFootIsWiderAndTheRestOfTheTrunkIsNot() {
         Branches tree = tree(1, 2.3, 0);
-        double plain = widest(tree.mesh(Draw.of(4, 1), 0, 0, 0, "#8d8577", 0), 0.05);
-        double flared = widest(tree.mesh(Draw.of(4, 1), 1, 0, 0, "#8d8577", 0), 0.05);
+        double plain = widest(tree.mesh(Draw.of(4, 1), new Wood(0, "#8d8577", Bark.PLAIN), Foliage.NONE, 0), 0.05);
+        double flared = widest(tree.mesh(Draw.of(4, 1), new Wood(1, "#8d8577", Bark.PLAIN), Foliage.NONE, 0), 0.05);
         assertThat(flared / plain).isCloseTo(2, within(0.25));
     }
 

@@ -119,7 +119,7 @@ class PlantsTest {
         PlantMesh thick = new TreePlant(1, 5, 3, 0.3, 0.3, 0, 0, 900, 0.004, 0, 0, "#8d8577").mesh(2, 0);
         // more twigs, a thicker foot: r^2.3 is proportional to the number of twigs that it carries
         assertThat(foot(thick)).isGreaterThan(1.6 * foot(thin));
-        assertThat(Branches.measured(1, 4000).twigs()).isGreaterThan(400);
+        assertThat(Seeking.measured(1, 4000).twigs()).isGreaterThan(400);
     }
 
     private static double foot(PlantMesh mesh) {
