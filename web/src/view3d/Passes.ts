@@ -63,6 +63,9 @@ export class Passes {
     const size = this.renderer.getSize(new Vector2());
     this.eye.update(size.x, size.y, jitterX, jitterY);
     uniforms.uEye.value.copy(this.eye.position);
+    // two numbers that no two passes have alike; without a shift the picture is a draft
+    if (jitterX === 0 && jitterY === 0) uniforms.uPick.value.set(-1, -1);
+    else uniforms.uPick.value.set(jitterX + 0.5, jitterY + 0.5);
     const extent = Math.max(uniforms.uSize.value.x, uniforms.uSize.value.y);
     // from far away a small site is no more hazy than from over its border
     uniforms.uHazeReach.value = this.eye.isParallel ? 1e9 : Math.max(HAZE * extent, HAZE_FROM * this.eye.reach) * uniforms.uClear.value;

@@ -5,6 +5,7 @@ import { GROUND_FRAGMENT, GROUND_VERTEX } from './groundShader';
 import { noiseTexture } from './noise';
 import { Planting } from './Planting';
 import { withShade, type LightGrid } from './shade';
+import { PICTURE_FRAGMENT, PICTURE_VERTEX, PLANT_FRAGMENT, PLANT_VERTEX } from './plantShader';
 import * as shaders from './shaders';
 import type { TiledGround } from './tiled';
 import type { PropMesh } from './subjects/PropMesh';
@@ -55,6 +56,8 @@ export function newUniforms() {
     uWater: { value: DRY },
     uMirror: { value: 0 },
     uBroaden: { value: 1 },
+    /** Which of the nearest sides far plants show, 0..1 across and up, other ones for each pass of a still; −1 the nearest. */
+    uPick: { value: new Vector2(-1, -1) },
     uToWorld: { value: new Matrix4() },
     uTint: { value: null as DataTexture | null },
     uTone: { value: null as DataTexture | null },
@@ -80,9 +83,10 @@ export class Stage {
     cloth: this.material(shaders.PROP_VERTEX, shaders.PROP_FRAGMENT, { CLOTH: 1 }),
   };
   readonly planting = new Planting(this.scene, {
-    blade: this.material(shaders.COMMON + shaders.PLANT_VERTEX, shaders.PLANT_FRAGMENT, { BLADE: 1 }),
-    whole: this.material(shaders.COMMON + shaders.PLANT_VERTEX, shaders.PLANT_FRAGMENT),
-    swaying: (blade, own) => this.material(shaders.COMMON + shaders.PLANT_VERTEX, shaders.PLANT_FRAGMENT, blade ? { BLADE: 1, SWAY: 1 } : { SWAY: 1 }, own),
+    blade: this.material(shaders.COMMON + PLANT_VERTEX, PLANT_FRAGMENT, { BLADE: 1 }),
+    whole: this.material(shaders.COMMON + PLANT_VERTEX, PLANT_FRAGMENT),
+    swaying: (blade, own) => this.material(shaders.COMMON + PLANT_VERTEX, PLANT_FRAGMENT, blade ? { BLADE: 1, SWAY: 1 } : { SWAY: 1 }, own),
+    picture: (sways, own) => this.material(shaders.COMMON + PICTURE_VERTEX, PICTURE_FRAGMENT, sways ? { SWAY: 1 } : {}, own),
   });
   readonly props = new Map<string, PropMesh>();
   /** The ground, coarse for drafts and fine. */
@@ -107,7 +111,7 @@ export class Stage {
   }
 
   material(vertex: string, fragment: string, defines: Record<string, number> = {}, own: Record<string, IUniform> = {}): ShaderMaterial {
-    return new ShaderMaterial({ defines, uniforms: { ...this.uniforms, ...own }, vertexShader: vertex, fragmentShader: shaders.COMMON + fragment, side: fragment === shaders.PLANT_FRAGMENT ? 2 : 0 });
+    return new ShaderMaterial({ defines, uniforms: { ...this.uniforms, ...own }, vertexShader: vertex, fragmentShader: shaders.COMMON + fragment, side: fragment === PLANT_FRAGMENT || fragment === PICTURE_FRAGMENT ? 2 : 0 });
   }
 
   /** Something that stands still has changed. */

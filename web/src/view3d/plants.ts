@@ -1,5 +1,6 @@
-import { BufferAttribute, InstancedBufferAttribute, InstancedBufferGeometry, type Matrix4, Mesh, Quaternion, type ShaderMaterial, Vector3 } from 'three';
+import { BufferAttribute, InstancedBufferAttribute, InstancedBufferGeometry, type IUniform, type Matrix4, Mesh, Quaternion, type ShaderMaterial, Vector3 } from 'three';
 import type { Bundle } from '../api/bundle';
+import { card, FarPictures } from './farPictures';
 import type { Swaying, SwayUniforms } from './motion/Swaying';
 
 /** Detail levels a variant may have, the stand-in last. */
@@ -10,6 +11,12 @@ const UNSEEN = 255;
 const LEAFY = 60;
 /** Pixels of a leafy plant below which its outline may stand for it. */
 const STANDS_IN_BELOW = 30;
+/** Of 255: so far grown a plant looks as in its pictures. */
+const GROWN = 253;
+/** Pixels of a plant below which a picture will do, however sharp it is to be. */
+const MIN_PICTURE = 24;
+/** Pixels that a picture's own may be drawn large at most, while the eye moves. */
+const COARSE_PICTURE = 2.2;
 
 /** How plants are drawn: by a ready material for thin blades and one for everything else. */
 export interface PlantMaterials {
@@ -17,6 +24,8 @@ export interface PlantMaterials {
   whole: ShaderMaterial;
   /** The same of plants that sway, with uniforms of their own. */
   swaying: (blade: boolean, own: SwayUniforms) => ShaderMaterial;
+  /** Far pictures of one variant. */
+  picture: (sways: boolean, own: Record<string, IUniform>) => ShaderMaterial;
 }
 
 interface Level {
@@ -30,12 +39,16 @@ interface Level {
 /** The plants of one variant, in a hashed order so that the first n are an even sample of all. */
 class Variant {
   readonly levels: Level[] = [];
+  /** In place of any level where it is small in the picture, and the number that it has then. */
+  readonly pictures: FarPictures | null;
+  readonly picture: Level | null;
 
   constructor(
     readonly order: Uint32Array,
     shapes: Bundle,
     readonly variant: number,
     material: ShaderMaterial,
+    materials: PlantMaterials,
   ) {
     const triangles = shapes.arrays.triangles as Uint32Array;
     const errors = shapes.arrays.errors as Float32Array;
@@ -50,6 +63,18 @@ class Variant {
       mesh.frustumCulled = false;
       this.levels.push({ detail, triangles: count, error: errors[LEVELS * variant + detail]! / (shapes.facts.length || 1), mesh });
     }
+    this.pictures = FarPictures.of(shapes, variant);
+    this.picture = null;
+    if (this.pictures) {
+      const mesh = new Mesh(card(), materials.picture(false, this.pictures.uniforms));
+      mesh.frustumCulled = false;
+      this.picture = { detail: LEVELS, triangles: 2, error: this.pictures.error, mesh };
+    }
+  }
+
+  /** Every level, its picture last. */
+  get all(): Level[] {
+    return this.picture ? [...this.levels, this.picture] : this.levels;
   }
 }
 
@@ -138,9 +163,9 @@ export class PlantMeshes {
     const order = evenOrder(this.count);
     for (let v = 0; v < (shapes.facts.variants ?? 0); v++) {
       const of = new Uint32Array(order.filter((plant) => this.looks[4 * plant + 3] === v));
-      const variant = new Variant(of, shapes, v, this.flat ? materials.blade : materials.whole);
+      const variant = new Variant(of, shapes, v, this.flat ? materials.blade : materials.whole, materials);
       this.variants.push(variant);
-      this.meshes.push(...variant.levels.map((level) => level.mesh));
+      this.meshes.push(...variant.all.map((level) => level.mesh));
     }
   }
 
@@ -197,6 +222,10 @@ export class PlantMeshes {
           level.mesh.geometry.setAttribute('aVertex', new BufferAttribute(Float32Array.from({ length: vertices }, (_, v) => start + v), 1));
         }
       }
+      if (variant.picture) {
+        variant.picture.mesh.material.dispose();
+        variant.picture.mesh.material = this.materials.picture(fits !== null, { ...fits?.uniforms(variant.variant), ...variant.pictures!.uniforms });
+      }
     }
   }
 
@@ -244,7 +273,7 @@ export class PlantMeshes {
 
   /** Shows again what {@link arrange} has chosen. */
   reveal(): void {
-    for (const variant of this.variants) for (const level of variant.levels) level.mesh.visible = level.mesh.geometry.instanceCount > 0;
+    for (const variant of this.variants) for (const level of variant.all) level.mesh.visible = level.mesh.geometry.instanceCount > 0;
   }
 
   /** The place of a plant by its number in the layer's list, −1 where it is not drawn. */
@@ -283,7 +312,7 @@ export class PlantMeshes {
     let triangles = 0;
     let draws = 0;
     for (const variant of this.variants) {
-      for (const level of variant.levels) {
+      for (const level of variant.all) {
         const count = level.mesh.geometry.instanceCount;
         level.mesh.visible = count > 0;
         triangles += count * level.triangles;
@@ -297,7 +326,7 @@ export class PlantMeshes {
     const shown = Math.ceil(variant.order.length * choice.share);
     const last = variant.levels.length - 1;
     const of = new Uint8Array(shown);
-    const counts = new Array<number>(last + 1).fill(0);
+    const counts = new Array<number>(last + 2).fill(0);
     for (let i = 0; i < shown; i++) {
       const plant = variant.order[i]!;
       if (!this.isSeen(plant, choice)) {
@@ -308,7 +337,7 @@ export class PlantMeshes {
       of[i] = level;
       counts[level]!++;
     }
-    variant.levels.forEach((level, l) => this.fill(level, variant, of, l, counts[l]!, choice.eye));
+    variant.all.forEach((level, l) => this.fill(level, variant, of, l, counts[l]!, choice.eye));
   }
 
   /** Whether any of it may lie in the picture, however it leans. */
@@ -327,6 +356,9 @@ export class PlantMeshes {
       ? 1
       : Math.max(0.3, Math.hypot(this.feet[3 * plant]! - eye.x, this.feet[3 * plant + 1]! - eye.y, this.feet[3 * plant + 2]! - eye.z));
     const size = (this.sizes[2 * plant]! * pixels) / far;
+    // half grown it is another plant than its pictures show
+    const picture = this.states[2 * plant]! > GROWN ? variant.picture : null;
+    if (picture && (size < MIN_PICTURE || picture.error * size < Math.min(tolerance, COARSE_PICTURE))) return variant.levels.length;
     let level = 0;
     while (level + 1 < variant.levels.length && variant.levels[level + 1]!.error * size < tolerance) level++;
     // its outline alone would be a lump, however small its error
@@ -367,6 +399,10 @@ export class PlantMeshes {
   dispose(): void {
     this.setSway(null);
     this.meshes.forEach((mesh) => mesh.geometry.dispose());
+    this.variants.forEach((variant) => {
+      variant.picture?.mesh.material.dispose();
+      variant.pictures?.dispose();
+    });
   }
 }
 

@@ -1,4 +1,5 @@
 import { SWAY } from './motion/swayShader';
+import { TURNED } from './plantShader';
 
 /** Light, haze and colour that every material of the view shares. Colours are display-encoded at the end of each shader. */
 export const COMMON = /* glsl */ `
@@ -169,106 +170,6 @@ vec3 valueColour(float v) {
   return mix(colourValue(0.5 * (below + above)), vec3(0.010, 0.016, 0.014), line * 0.85);
 }
 
-`;
-
-const TURNED = /* glsl */ `
-vec3 turned(vec3 v, vec4 q) {
-  return v + 2.0 * cross(q.xyz, cross(q.xyz, v) + q.w * v);
-}
-`;
-
-export const PLANT_VERTEX = /* glsl */ `
-attribute vec3 aFoot;
-attribute vec4 aTurn;
-attribute vec3 aSize;
-attribute vec3 aTint;
-attribute vec4 aState;
-attribute vec3 aCentre;
-attribute vec4 aOwn;
-attribute float aAlong;
-uniform float uBroaden;
-varying vec3 vPlace;
-varying vec3 vColour;
-varying float vLeft;
-
-${TURNED}
-#ifdef SWAY
-attribute float aVertex;
-${SWAY}
-#endif
-
-void main() {
-  vec4 q = normalize(aTurn);
-  float far = distance(aFoot, uEye);
-  vec3 size = aSize;
-#ifdef BLADE
-  size.x = max(aSize.x * uBroaden, min(aSize.x * 6.0, far * 0.00115));
-#endif
-  float growth = aState.x;
-  float end = growth * 1.15;
-  vLeft = growth > 0.997 ? 1.0 : end - aAlong;
-  float wide = growth > 0.997 ? 1.0 : smoothstep(0.0, 0.15, end - aAlong);
-  vec3 unit = mix(aCentre, position, wide);
-  vec3 stem = unit * size;
-  vec3 n = normalize(normal / size);
-#ifdef SWAY
-  vec2 blown = bendNow();
-  int vertex = int(aVertex + 0.5);
-  stem += bendOf(vertex, size, wide, stem, n, turned(vec3(blown.x, 0.0, blown.y), vec4(-q.xyz, q.w)).xz);
-  // what is smaller than half a pixel is left out
-  if (aCrinkle.x * size.y > far * 0.0006) stem += aCrinkle.x * maskOf(vertex) * size.y * crinkled(unit);
-#endif
-  vec3 place = aFoot + turned(stem, q);
-  n = turned(n, q);
-  vec3 view = normalize(uEye - place);
-  if (dot(n, view) < 0.0) n = -n;
-  vec2 light = lightAt(aFoot.xz);
-  float lifted = max(aState.y, smoothstep(0.8, 3.5, place.y - aFoot.y));
-  light = max(light, vec2(0.9, 0.85) * lifted);
-  float through = max(dot(-view, uSun), 0.0);
-  vec3 tint = pow(aTint, vec3(2.2));
-  vec3 own = pow(aOwn.rgb, vec3(2.2));
-#ifdef BLADE
-  const vec3 passed = vec3(0.0);
-  float sun = 0.42 + 0.58 * max(dot(n, uSun), 0.0) + 0.8 * through * through * aAlong;
-  float inside = mix(0.30, 1.0, smoothstep(0.0, 0.75, aAlong));
-  vec3 foot = mix(tint, vec3(0.085, 0.105, 0.035), 0.78);
-  vec3 tip = mix(tint, vec3(0.92, 0.86, 0.66), 0.22);
-  vec3 body = mix(own, mix(foot, tip, smoothstep(0.05, 0.95, aAlong)), aOwn.a);
-#else
-  float leafy = aOwn.a;
-  float onIt = dot(n, uSun);
-  // a leaf lets through what falls on its other side, without the blue
-  float behind = leafy * max(-onIt, 0.0);
-  float sun = mix(0.14, 0.28, leafy) + mix(0.86, 0.72, leafy) * max(onIt, 0.0) + 0.35 * through * through * leafy * aAlong;
-  vec3 passed = vec3(0.62, 0.60, 0.22) * behind;
-  vec3 middle = aFoot + turned(vec3(0.0, 0.55, 0.0) * size, q);
-  float outer = length((place - middle) / max(size.xyx * 0.55, vec3(0.001)));
-  float inside = mix(0.46, 1.0, smoothstep(0.1, 1.05, max(outer, aAlong * 0.9)));
-  vec3 foot = mix(tint, vec3(0.07, 0.085, 0.03), 0.5);
-  vec3 body = mix(own, mix(foot, tint, smoothstep(0.0, 0.7, aAlong)), aOwn.a);
-#endif
-  vColour = body * (SUN_COLOUR * (sun + passed) * light.r * 0.72 + (SKY_COLOUR * (0.6 + 0.4 * n.y) + BOUNCE) * light.g) * inside;
-  if (aState.z > 0.5) vColour = mix(vColour, vec3(0.62, 0.10, 0.42), 0.85) + vec3(0.16, 0.02, 0.10);
-  vPlace = place;
-  gl_Position = projectionMatrix * viewMatrix * vec4(place, 1.0);
-}
-`;
-
-export const PLANT_FRAGMENT = /* glsl */ `
-varying vec3 vPlace;
-varying vec3 vColour;
-varying float vLeft;
-uniform float uValuesShown;
-uniform float uMirror;
-uniform float uWater;
-void main() {
-  if (vLeft < 0.0 || (uMirror > 0.5 && vPlace.y < uWater)) discard;
-  vec3 c = vColour;
-  float grey = dot(c, vec3(0.3, 0.6, 0.1));
-  c = mix(c, mix(vec3(grey), c, 0.45) * 0.85, uValuesShown);
-  gl_FragColor = vec4(shown(hazed(c, vPlace)), 1.0);
-}
 `;
 
 export const PROP_VERTEX = /* glsl */ `

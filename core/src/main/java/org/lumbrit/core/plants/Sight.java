@@ -12,9 +12,9 @@ import org.lumbrit.core.math.Colour;
  * @param own linear red, green, blue of its own colour, where it is not of the tint; means over what is covered
  * @param tinted 0..1, how much of it is of the cover's tint
  * @param normals x, y, z in the plant's frame, turned to the eye, mean of unit vectors
- * @param near metres before the middle of the frame, toward the eye
+ * @param near metres before the middle of the frame, toward the eye; @param along 0 at the plant's foot … 1 at its tip
  */
-record Sight(int pixels, float[] cover, float[] own, float[] tinted, float[] normals, float[] near) {
+record Sight(int pixels, float[] cover, float[] own, float[] tinted, float[] normals, float[] near, float[] along) {
     /** Samples a pixel has to each side. */
     private static final int FINE = 4;
 
@@ -48,7 +48,7 @@ record Sight(int pixels, float[] cover, float[] own, float[] tinted, float[] nor
     }
 
     /** @param axes as {@link #axes} gives them; @param pixels at least 1 */
-    static Sight of(PlantMesh mesh, double[][] axes, Frame frame, int pixels) {
+    static Sight of(PlantMesh mesh, Painted painted, double[][] axes, Frame frame, int pixels) {
         int wide = pixels * FINE;
         int[] first = new int[wide * wide];
         float[] near = new float[wide * wide];
@@ -69,7 +69,7 @@ record Sight(int pixels, float[] cover, float[] own, float[] tinted, float[] nor
         for (int t = 0; t < mesh.triangles(); t++) {
             draw(mesh, t, seen, wide, first, near);
         }
-        return gathered(mesh, axes, pixels, first, near);
+        return gathered(painted, axes, pixels, first, near);
     }
 
     private static void draw(PlantMesh mesh, int t, double[] seen, int wide, int[] first, float[] near) {
@@ -106,65 +106,86 @@ record Sight(int pixels, float[] cover, float[] own, float[] tinted, float[] nor
         return (int) Math.min(wide - 1.0, Math.max(0, Math.floor(at)));
     }
 
-    /** The means of the samples of each pixel. */
-    private static Sight gathered(PlantMesh mesh, double[][] axes, int pixels, int[] first, float[] near) {
-        Sight sight = new Sight(
-                pixels,
-                new float[pixels * pixels],
-                new float[3 * pixels * pixels],
-                new float[pixels * pixels],
-                new float[3 * pixels * pixels],
-                new float[pixels * pixels]);
-        int wide = pixels * FINE;
-        for (int pixel = 0; pixel < pixels * pixels; pixel++) {
-            int covered = 0;
-            double[] sum = new double[8];
-            for (int s = 0; s < FINE * FINE; s++) {
-                int at = (pixel / pixels * FINE + s / FINE) * wide + pixel % pixels * FINE + s % FINE;
-                if (first[at] >= 0) {
-                    covered++;
-                    add(sum, mesh, first[at], axes[2]);
-                    sum[7] += near[at];
+    /** What each triangle of a mesh looks like: the means of its corners. */
+    record Painted(float[] own, float[] tinted, float[] normals, float[] along) {
+        static Painted of(PlantMesh mesh) {
+            int n = mesh.triangles();
+            Painted painted = new Painted(new float[3 * n], new float[n], new float[3 * n], new float[n]);
+            for (int t = 0; t < n; t++) {
+                painted.add(mesh, t);
+            }
+            return painted;
+        }
+
+        private void add(PlantMesh mesh, int t) {
+            for (int k = 0; k < 3; k++) {
+                int v = mesh.indices()[3 * t + k];
+                float share = (mesh.colours()[v] >>> 24) / 255f;
+                Colour colour = Colour.ofPacked(mesh.colours()[v]);
+                tinted[t] += share / 3;
+                along[t] += mesh.along()[v] / 3;
+                own[3 * t] += (float) ((1 - share) / 3 * colour.red());
+                own[3 * t + 1] += (float) ((1 - share) / 3 * colour.green());
+                own[3 * t + 2] += (float) ((1 - share) / 3 * colour.blue());
+                for (int d = 0; d < 3; d++) {
+                    normals[3 * t + d] += mesh.normals()[3 * v + d];
                 }
             }
-            if (covered == 0) {
-                continue;
-            }
-            double plain = Math.max(1e-9, covered - sum[3]);
-            sight.cover[pixel] = (float) covered / (FINE * FINE);
-            sight.tinted[pixel] = (float) (sum[3] / covered);
-            sight.near[pixel] = (float) (sum[7] / covered);
+            double[] n = Vec.unit(new double[] {normals[3 * t], normals[3 * t + 1], normals[3 * t + 2]});
             for (int d = 0; d < 3; d++) {
-                sight.own[3 * pixel + d] = (float) (sum[d] / plain);
-                sight.normals[3 * pixel + d] = (float) (sum[4 + d] / covered);
+                normals[3 * t + d] = (float) n[d];
+            }
+        }
+    }
+
+    /** The means of the samples of each pixel. */
+    private static Sight gathered(Painted painted, double[][] axes, int pixels, int[] first, float[] near) {
+        int all = pixels * pixels;
+        Sight sight = new Sight(
+                pixels,
+                new float[all],
+                new float[3 * all],
+                new float[all],
+                new float[3 * all],
+                new float[all],
+                new float[all]);
+        int wide = pixels * FINE;
+        double[] eye = axes[2];
+        for (int pixel = 0; pixel < all; pixel++) {
+            int covered = 0;
+            for (int s = 0; s < FINE * FINE; s++) {
+                int at = (pixel / pixels * FINE + s / FINE) * wide + pixel % pixels * FINE + s % FINE;
+                int t = first[at];
+                if (t < 0) {
+                    continue;
+                }
+                covered++;
+                sight.tinted[pixel] += painted.tinted[t];
+                sight.along[pixel] += painted.along[t];
+                sight.near[pixel] += near[at];
+                float[] n = painted.normals;
+                double facing = n[3 * t] * eye[0] + n[3 * t + 1] * eye[1] + n[3 * t + 2] * eye[2];
+                for (int d = 0; d < 3; d++) {
+                    sight.own[3 * pixel + d] += painted.own[3 * t + d];
+                    sight.normals[3 * pixel + d] += facing < 0 ? -n[3 * t + d] : n[3 * t + d];
+                }
+            }
+            if (covered > 0) {
+                sight.mean(pixel, covered);
             }
         }
         return sight;
     }
 
-    /** Adds own colour by its share, share of the tint, normal toward the eye. */
-    private static void add(double[] sum, PlantMesh mesh, int triangle, double[] eye) {
-        double[] n = new double[3];
-        double tinted = 0;
-        double[] own = new double[3];
-        for (int k = 0; k < 3; k++) {
-            int v = mesh.indices()[3 * triangle + k];
-            double share = (mesh.colours()[v] >>> 24) / 255.0;
-            Colour colour = Colour.ofPacked(mesh.colours()[v]);
-            tinted += share / 3;
-            own[0] += (1 - share) / 3 * colour.red();
-            own[1] += (1 - share) / 3 * colour.green();
-            own[2] += (1 - share) / 3 * colour.blue();
-            for (int d = 0; d < 3; d++) {
-                n[d] += mesh.normals()[3 * v + d];
-            }
-        }
-        n = Vec.unit(n);
-        double sign = Vec.dot(n, eye) < 0 ? -1 : 1;
+    private void mean(int pixel, int covered) {
+        float plain = Math.max(1e-6f, covered - tinted[pixel]);
+        cover[pixel] = (float) covered / (FINE * FINE);
+        tinted[pixel] /= covered;
+        along[pixel] /= covered;
+        near[pixel] /= covered;
         for (int d = 0; d < 3; d++) {
-            sum[d] += own[d];
-            sum[4 + d] += sign * n[d];
+            own[3 * pixel + d] /= plain;
+            normals[3 * pixel + d] /= covered;
         }
-        sum[3] += tinted;
     }
 }

@@ -28,12 +28,44 @@ class PlantsTest {
                 new ClimberPlant(4, 1.2, 0.5, 24, 0.08, 0.01, 0.5, 3, 0.5, "#54422f"),
                 new ShrubPlant(4, 0.7, 1.1, 5, 0.035, 4, 120, 0.002, 0, 0.5, "#6b5138"),
                 new TreePlant(4, 5, 3, 0.3, 0.35, 0.07, 4, 200, 0.006, 0.1, 0.5, "#8d8577"),
+                tree(LeafShape.OVATE, TreePlant.Branching.ORDERS, 1),
+                tree(LeafShape.LOBED, TreePlant.Branching.ORDERS, 3),
+                tree(LeafShape.NEEDLES, TreePlant.Branching.ORDERS, 5),
+                tree(LeafShape.PINNATE, TreePlant.Branching.SEEKING, 1),
                 new FlowerPlant(4, 0.3, 0.06, 0.003, 0.4, 0.7, 9, 25, 18, 0.4, "#e9e2d0", "#c79a3a"),
                 new MushroomPlant(4, 0.09, 0.08, 0.22, 0.42, 0.5, "#d9cdb4"),
                 new StonePlant(4, 0.22, 0.4, 0.45, 3),
                 new ScalePlant(4, 0.05, 0.04, 22, 50, 0.4, 0.3),
                 new FeatherPlant(4, 0.16, 0.04, 0.15, 40, 30, 0.35, 0.3),
                 new MeshPlant("ball.ply", 1, MeshShape.Up.Y, 2, MeshPlant.Coordinate.PATH, List.of()));
+    }
+
+    private static TreePlant tree(LeafShape shape, TreePlant.Branching branching, int whorl) {
+        return new TreePlant(
+                4,
+                5,
+                3,
+                0.25,
+                0.4,
+                0.1,
+                3,
+                160,
+                0.005,
+                0.1,
+                0.5,
+                2.4,
+                0.3,
+                0.5,
+                "#8d8577",
+                shape,
+                20,
+                0.3,
+                0.2,
+                Bark.BANDED,
+                branching,
+                60,
+                whorl,
+                0.5);
     }
 
     private static PlantMesh made(Plant plant, int variant, int detail) {

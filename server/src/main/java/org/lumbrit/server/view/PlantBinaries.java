@@ -1,6 +1,7 @@
 package org.lumbrit.server.view;
 
 import java.util.List;
+import java.util.Optional;
 import java.util.stream.IntStream;
 import org.lumbrit.core.cover.CoverLayer;
 import org.lumbrit.core.cover.Plants;
@@ -8,6 +9,7 @@ import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.math.Chunks;
 import org.lumbrit.core.math.Hash;
 import org.lumbrit.core.plants.Detail;
+import org.lumbrit.core.plants.FarPictures;
 import org.lumbrit.core.plants.Plant;
 import org.lumbrit.core.plants.PlantMesh;
 import org.lumbrit.formats.ArrayBundle;
@@ -105,6 +107,7 @@ final class PlantBinaries {
                 put(bundle, v + "x" + d, level.mesh().unit(plant));
             }
         }
+        pictures(bundle, plant, variants);
         bundle.facts()
                 .put("variants", variants.size())
                 .put("flat", plant.flat() ? 1 : 0)
@@ -113,6 +116,35 @@ final class PlantBinaries {
         return bundle.ints("triangles", 1, triangles)
                 .floats("errors", 1, errors)
                 .write();
+    }
+
+    /**
+     * Pictures for far away, where each variant has them: {@code pictureColours0}, {@code pictureSurfaces0}, {@code pictureDepths0},
+     * and as {@code pictureFrames} the metres of the middle and half the side of each.
+     */
+    private static void pictures(ArrayBundle bundle, Plant plant, List<Detail.Levels> variants) {
+        List<FarPictures> all = variants.stream()
+                .map(levels -> FarPictures.of(levels, plant.flat()))
+                .flatMap(Optional::stream)
+                .toList();
+        if (all.size() < variants.size()) {
+            return;
+        }
+        float[] frames = new float[2 * all.size()];
+        for (int v = 0; v < all.size(); v++) {
+            FarPictures pictures = all.get(v);
+            frames[2 * v] = (float) pictures.height();
+            frames[2 * v + 1] = (float) pictures.half();
+            bundle.bytes("pictureColours" + v, 4, pictures.colours())
+                    .bytes("pictureSurfaces" + v, 4, pictures.surfaces())
+                    .bytes("pictureDepths" + v, 2, pictures.depths());
+        }
+        bundle.facts()
+                .put("pictureTurns", FarPictures.TURNS)
+                .put("picturePixels", FarPictures.PIXELS)
+                .put("pictureRows", FarPictures.ELEVATIONS.size())
+                .put("pictureStep", FarPictures.ELEVATIONS.get(1));
+        bundle.floats("pictureFrames", 2, frames);
     }
 
     /** One mesh in metres, for the nursery. */

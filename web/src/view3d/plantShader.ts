@@ -1,0 +1,234 @@
+import { SWAY } from './motion/swayShader';
+
+export const TURNED = /* glsl */ `
+vec3 turned(vec3 v, vec4 q) {
+  return v + 2.0 * cross(q.xyz, cross(q.xyz, v) + q.w * v);
+}
+`;
+
+/** How what is not a thin blade is lit, in full and as a far picture alike. */
+const BODY = /* glsl */ `
+/** How far out of the plant's middle a place of a plant of length and width 1 is, 1 at its outside. */
+float outerOf(vec3 unit) {
+  return length((unit - vec3(0.0, 0.55, 0.0)) / vec3(0.55));
+}
+
+/** @param leafy share of the tint; along 0..1 from foot to tip; n turned to the eye */
+vec3 litBody(vec3 own, vec3 tint, float leafy, float along, float outer, vec3 n, vec3 view, vec2 light) {
+  float through = max(dot(-view, uSun), 0.0);
+  float onIt = dot(n, uSun);
+  float sun = mix(0.14, 0.28, leafy) + mix(0.86, 0.72, leafy) * max(onIt, 0.0) + 0.35 * through * through * leafy * along;
+  // a leaf lets through what falls on its other side, without the blue
+  vec3 passed = vec3(0.62, 0.60, 0.22) * leafy * max(-onIt, 0.0);
+  float inside = mix(0.46, 1.0, smoothstep(0.1, 1.05, max(outer, along * 0.9)));
+  vec3 foot = mix(tint, vec3(0.07, 0.085, 0.03), 0.5);
+  vec3 body = mix(own, mix(foot, tint, smoothstep(0.0, 0.7, along)), leafy);
+  return body * (SUN_COLOUR * (sun + passed) * light.r * 0.72 + (SKY_COLOUR * (0.6 + 0.4 * n.y) + BOUNCE) * light.g) * inside;
+}
+
+vec3 chosen(vec3 c) {
+  return mix(c, vec3(0.62, 0.10, 0.42), 0.85) + vec3(0.16, 0.02, 0.10);
+}
+`;
+
+export const PLANT_VERTEX = /* glsl */ `
+attribute vec3 aFoot;
+attribute vec4 aTurn;
+attribute vec3 aSize;
+attribute vec3 aTint;
+attribute vec4 aState;
+attribute vec3 aCentre;
+attribute vec4 aOwn;
+attribute float aAlong;
+uniform float uBroaden;
+varying vec3 vPlace;
+varying vec3 vColour;
+varying float vLeft;
+
+${TURNED}
+${BODY}
+#ifdef SWAY
+attribute float aVertex;
+${SWAY}
+#endif
+
+void main() {
+  vec4 q = normalize(aTurn);
+  float far = distance(aFoot, uEye);
+  vec3 size = aSize;
+#ifdef BLADE
+  size.x = max(aSize.x * uBroaden, min(aSize.x * 6.0, far * 0.00115));
+#endif
+  float growth = aState.x;
+  float end = growth * 1.15;
+  vLeft = growth > 0.997 ? 1.0 : end - aAlong;
+  float wide = growth > 0.997 ? 1.0 : smoothstep(0.0, 0.15, end - aAlong);
+  vec3 unit = mix(aCentre, position, wide);
+  vec3 stem = unit * size;
+  vec3 n = normalize(normal / size);
+#ifdef SWAY
+  vec2 blown = bendNow();
+  int vertex = int(aVertex + 0.5);
+  stem += bendOf(vertex, size, wide, stem, n, turned(vec3(blown.x, 0.0, blown.y), vec4(-q.xyz, q.w)).xz);
+  // what is smaller than half a pixel is left out
+  if (aCrinkle.x * size.y > far * 0.0006) stem += aCrinkle.x * maskOf(vertex) * size.y * crinkled(unit);
+#endif
+  vec3 place = aFoot + turned(stem, q);
+  n = turned(n, q);
+  vec3 view = normalize(uEye - place);
+  if (dot(n, view) < 0.0) n = -n;
+  vec2 light = lightAt(aFoot.xz);
+  float lifted = max(aState.y, smoothstep(0.8, 3.5, place.y - aFoot.y));
+  light = max(light, vec2(0.9, 0.85) * lifted);
+  vec3 tint = pow(aTint, vec3(2.2));
+  vec3 own = pow(aOwn.rgb, vec3(2.2));
+#ifdef BLADE
+  float through = max(dot(-view, uSun), 0.0);
+  float sun = 0.42 + 0.58 * max(dot(n, uSun), 0.0) + 0.8 * through * through * aAlong;
+  float inside = mix(0.30, 1.0, smoothstep(0.0, 0.75, aAlong));
+  vec3 foot = mix(tint, vec3(0.085, 0.105, 0.035), 0.78);
+  vec3 tip = mix(tint, vec3(0.92, 0.86, 0.66), 0.22);
+  vec3 body = mix(own, mix(foot, tip, smoothstep(0.05, 0.95, aAlong)), aOwn.a);
+  vColour = body * (SUN_COLOUR * sun * light.r * 0.72 + (SKY_COLOUR * (0.6 + 0.4 * n.y) + BOUNCE) * light.g) * inside;
+#else
+  vColour = litBody(own, tint, aOwn.a, aAlong, outerOf(unit), n, view, light);
+#endif
+  if (aState.z > 0.5) vColour = chosen(vColour);
+  vPlace = place;
+  gl_Position = projectionMatrix * viewMatrix * vec4(place, 1.0);
+}
+`;
+
+export const PLANT_FRAGMENT = /* glsl */ `
+varying vec3 vPlace;
+varying vec3 vColour;
+varying float vLeft;
+uniform float uValuesShown;
+uniform float uMirror;
+uniform float uWater;
+void main() {
+  if (vLeft < 0.0 || (uMirror > 0.5 && vPlace.y < uWater)) discard;
+  vec3 c = vColour;
+  float grey = dot(c, vec3(0.3, 0.6, 0.1));
+  c = mix(c, mix(vec3(grey), c, 0.45) * 0.85, uValuesShown);
+  gl_FragColor = vec4(shown(hazed(c, vPlace)), 1.0);
+}
+`;
+
+/**
+ * A card that shows the picture of a plant from the side that is nearest to where the eye is: over the passes of a still picture from
+ * each of the nearest sides as often as it is near.
+ */
+export const PICTURE_VERTEX = /* glsl */ `
+attribute vec3 aFoot;
+attribute vec4 aTurn;
+attribute vec3 aSize;
+attribute vec3 aTint;
+attribute vec4 aState;
+uniform vec2 uPick;
+/** Metres of the frame's middle and half its side; metres of the plant's width and length in it. */
+uniform vec4 uFrameOf;
+/** Turns, rows, radians from row to row, pixels of one. */
+uniform vec4 uViews;
+varying vec3 vPlace;
+varying vec2 vAt;
+varying vec3 vRight;
+varying vec3 vUp;
+varying vec3 vToEye;
+varying vec3 vUnit;
+varying vec3 vUnitToEye;
+varying vec2 vSlant;
+varying vec3 vTint;
+varying vec2 vLight;
+varying float vChosen;
+${TURNED}
+#ifdef SWAY
+${SWAY}
+#endif
+
+/** A number of each plant's own, 0..1. */
+float ownNumber(vec2 p) {
+  return fract(sin(dot(p, vec2(12.9898, 78.233))) * 43758.5453);
+}
+
+void main() {
+  vec4 q = normalize(aTurn);
+  vec3 scale = aSize / uFrameOf.zwz;
+  vec3 middle = aFoot + turned(vec3(0.0, uFrameOf.x, 0.0) * scale, q);
+  vec3 e = normalize(turned(normalize(uEye - middle), vec4(-q.xyz, q.w)) / scale);
+  vec2 pick = fract(uPick + ownNumber(aFoot.xz));
+  if (uPick.x < 0.0) pick = vec2(0.5);
+  float column = mod(floor(atan(e.z, e.x) / 6.2831853 * uViews.x + pick.x), uViews.x);
+  float row = clamp(floor(asin(clamp(e.y, -1.0, 1.0)) / uViews.z + pick.y), 0.0, uViews.y - 1.0);
+  float turn = column / uViews.x * 6.2831853;
+  float rise = row * uViews.z;
+  vec3 right = vec3(sin(turn), 0.0, -cos(turn));
+  vec3 up = vec3(-sin(rise) * cos(turn), cos(rise), -sin(rise) * sin(turn));
+  vec3 toEye = vec3(cos(rise) * cos(turn), sin(rise), cos(rise) * sin(turn));
+  vec3 at = vec3(0.0, uFrameOf.x, 0.0) + uFrameOf.y * (position.x * right + position.y * up);
+  vec3 stem = at * scale;
+  vec3 place = aFoot + turned(stem, q);
+#ifdef SWAY
+  vec2 blown = bendNow();
+  float high = clamp(stem.y / aSize.y, 0.0, 1.2);
+  place.xz += blown * 0.5 * high * high * aSize.y;
+#endif
+  vAt = (vec2(column, row) + 0.5 + 0.5 * position.xy * (1.0 - 1.0 / uViews.w)) / uViews.xy;
+  vRight = normalize(turned(right / scale, q));
+  vUp = normalize(turned(up / scale, q));
+  vToEye = normalize(turned(toEye / scale, q));
+  vSlant = 0.5 * vec2(dot(e, right), dot(e, up)) / max(0.3, dot(e, toEye)) / uViews.xy;
+  vUnit = at / uFrameOf.zwz;
+  vUnitToEye = toEye * uFrameOf.y / uFrameOf.zwz;
+  vTint = pow(aTint, vec3(2.2));
+  vLight = max(lightAt(aFoot.xz), vec2(0.9, 0.85) * max(aState.y, smoothstep(0.8, 3.5, place.y - aFoot.y)));
+  vChosen = aState.z;
+  vPlace = place;
+  gl_Position = projectionMatrix * viewMatrix * vec4(place, 1.0);
+}
+`;
+
+export const PICTURE_FRAGMENT = /* glsl */ `
+varying vec3 vPlace;
+varying vec2 vAt;
+varying vec3 vRight;
+varying vec3 vUp;
+varying vec3 vToEye;
+varying vec3 vUnit;
+varying vec3 vUnitToEye;
+varying vec2 vSlant;
+varying vec3 vTint;
+varying vec2 vLight;
+varying float vChosen;
+uniform vec2 uPick;
+uniform sampler2D uColours;
+uniform sampler2D uSurfaces;
+uniform sampler2D uDepths;
+uniform float uValuesShown;
+uniform float uMirror;
+uniform float uWater;
+${BODY}
+/** Interleaved gradient noise (J. Jimenez, 2014): neighbours differ, so that a thin crown is drawn thin. */
+float grain(vec2 p) {
+  return fract(52.9829189 * fract(dot(p, vec2(0.06711056, 0.00583715))));
+}
+
+void main() {
+  // what stands before or behind the card is seen beside its place on it: where the eye's ray meets the depths
+  vec2 at = vAt;
+  for (int step = 0; step < 3; step++) at = vAt + (2.0 * texture2D(uDepths, at).r - 1.0) * vSlant;
+  vec4 colour = texture2D(uColours, at);
+  if (colour.a < max(0.03, fract(grain(gl_FragCoord.xy) + uPick.x)) || (uMirror > 0.5 && vPlace.y < uWater)) discard;
+  vec4 surface = texture2D(uSurfaces, at);
+  vec2 level = (surface.xy * 255.0 - 128.0) / 127.0;
+  vec2 depth = texture2D(uDepths, at).rg;
+  // the mean of the normals, not made a unit: so its light is nearer to the mean of theirs
+  vec3 n = level.x * vRight + level.y * vUp + depth.g * vToEye;
+  vec3 unit = vUnit + (2.0 * depth.r - 1.0) * vUnitToEye;
+  vec3 c = litBody(pow(colour.rgb, vec3(2.2)), vTint, surface.a, surface.b, outerOf(unit), n, normalize(uEye - vPlace), vLight);
+  if (vChosen > 0.5) c = chosen(c);
+  float grey = dot(c, vec3(0.3, 0.6, 0.1));
+  c = mix(c, mix(vec3(grey), c, 0.45) * 0.85, uValuesShown);
+  gl_FragColor = vec4(shown(hazed(c, vPlace)), 1.0);
+}
+`;
