@@ -4311,15 +4311,30 @@ export interface components {
              */
             attractors: number;
             /**
+             * @description Share of the twigs, those in the deepest shade of the others, that lose their leaves and fall
+             * @default 0.3
+             */
+            bare: number;
+            /**
              * @description bark
              * @default #6b5138
              */
             bark: string;
             /**
+             * @description Share of the shaded twigs that stay as dead wood
+             * @default 0.15
+             */
+            dead: number;
+            /**
              * @description Twigs bend down, below 0 up
              * @default 0
              */
             droop: number;
+            /**
+             * @description Each half of a leaf lifted from its midrib (°)
+             * @default 22
+             */
+            fold: number;
             /** @constant */
             kind: "shrub";
             /**
@@ -4338,6 +4353,12 @@ export interface components {
              */
             length: number;
             /**
+             * @description What the bark is like
+             * @default plain
+             * @enum {string}
+             */
+            pattern: "plain" | "banded" | "furrowed";
+            /**
              * @description A branch is as thick as all that it carries, each to this power: 2 by Leonardo’s rule, above it slimmer
              * @default 2.3
              */
@@ -4347,6 +4368,12 @@ export interface components {
              * @default 0
              */
             sag: number;
+            /**
+             * @description What one leaf is like
+             * @default ovate
+             * @enum {string}
+             */
+            shape: "plain" | "ovate" | "lanceolate" | "lobed" | "pinnate" | "needles";
             /**
              * @description stems
              * @default 6
@@ -5125,15 +5152,36 @@ export interface components {
          */
         TreePlant: {
             /**
+             * @description Between a branch and what it grows from; low ones are wider (°)
+             * @default 55
+             */
+            angle: number;
+            /**
              * @description Points of the crown that twigs grow toward
              * @default 420
              */
             attractors: number;
             /**
+             * @description Share of the twigs, those in the deepest shade of the others, that lose their leaves and fall
+             * @default 0.3
+             */
+            bare: number;
+            /**
              * @description bark
              * @default #8d8577
              */
             bark: string;
+            /**
+             * @description Twigs that seek room, or branches by their orders
+             * @default seeking
+             * @enum {string}
+             */
+            branching: "seeking" | "orders";
+            /**
+             * @description Share of the shaded twigs that stay as dead wood
+             * @default 0.15
+             */
+            dead: number;
             /**
              * @description Twigs bend down, below 0 up
              * @default 0.15
@@ -5144,6 +5192,11 @@ export interface components {
              * @default 0.5
              */
             flare: number;
+            /**
+             * @description Each half of a leaf lifted from its midrib (°)
+             * @default 22
+             */
+            fold: number;
             /** @constant */
             kind: "tree";
             /**
@@ -5162,6 +5215,12 @@ export interface components {
              */
             length: number;
             /**
+             * @description What the bark is like
+             * @default furrowed
+             * @enum {string}
+             */
+            pattern: "plain" | "banded" | "furrowed";
+            /**
              * @description A branch is as thick as all that it carries, each to this power: 2 by Leonardo’s rule, above it slimmer
              * @default 2.3
              */
@@ -5176,6 +5235,17 @@ export interface components {
              * @default 0
              */
             sag: number;
+            /**
+             * @description What one leaf is like
+             * @default ovate
+             * @enum {string}
+             */
+            shape: "plain" | "ovate" | "lanceolate" | "lobed" | "pinnate" | "needles";
+            /**
+             * @description Their length, over what is left of the branch that they grow from
+             * @default 0.5
+             */
+            shorter: number;
             /**
              * @description Share of the height below the crown
              * @default 0.3
@@ -5196,6 +5266,11 @@ export interface components {
              * @default 0.5
              */
             variety: number;
+            /**
+             * @description Branches at one height, 1 for one after the other
+             * @default 1
+             */
+            whorl: number;
             /**
              * @description Across the crown (m)
              * @default 3
