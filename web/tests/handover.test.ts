@@ -2,6 +2,8 @@ import { readdirSync, readFileSync } from 'node:fs';
 import { NodeIO } from '@gltf-transform/core';
 import { EXTMeshGPUInstancing, type InstancedMesh } from '@gltf-transform/extensions';
 import { validateBytes } from 'gltf-validator';
+import { FloatType } from 'three';
+import { EXRLoader } from 'three/examples/jsm/loaders/EXRLoader.js';
 import { describe, expect, it } from 'vitest';
 import { items, numbersOf, understood } from './usd';
 
@@ -44,13 +46,24 @@ describe.skipIf(!folder)('what the command line hands over, read by others', () 
   it('hands over the ground and every prop as a valid GLB', async () => {
     const props = readdirSync(`${folder}/props`).filter((name) => name.endsWith('.glb'));
     expect(props.length).toBeGreaterThan(8);
-    for (const name of ['plants/details.glb', 'ground/ground.glb', ...props.map((prop) => `props/${prop}`)]) {
+    for (const name of ['plants/details.glb', 'ground/ground.glb', 'textures/ground.glb', ...props.map((prop) => `props/${prop}`)]) {
       const report = await validateBytes(new Uint8Array(readFileSync(`${folder}/${name}`)), { maxIssues: 10_000 });
       // what the validator only tells: that it does not know the instancing extension, and so what that one uses
       const told = ['UNSUPPORTED_EXTENSION', 'UNUSED_OBJECT'];
       expect(report.issues.messages.filter((message) => !(name.startsWith('plants/') && told.includes(message.code))), name).toEqual([]);
     }
   }, 120_000);
+
+  it('has the height of what stands on the ground as floats and as grey alike', () => {
+    const file = readFileSync(`${folder}/textures/height.exr`);
+    const exr = new EXRLoader().setDataType(FloatType).parse(file.buffer.slice(file.byteOffset, file.byteOffset + file.byteLength) as ArrayBuffer) as { width: number; height: number; data: Float32Array };
+    expect([exr.width, exr.height]).toEqual([512, 512]);
+    // a loader for the screen has its rows from below, and four numbers a pixel
+    const values = Array.from({ length: 512 * 512 }, (_, i) => exr.data[(exr.data.length / (512 * 512)) * i]!);
+    const most = Math.max(...values.slice(0, 60_000));
+    expect(values.every((value) => value >= 0 && value < 2)).toBe(true);
+    expect(most).toBeGreaterThan(0.1);
+  });
 
   it('holds every plant of the table as an instance', async () => {
     const io = new NodeIO().registerExtensions([EXTMeshGPUInstancing]);

@@ -162,7 +162,7 @@ describe('handing over', () => {
   });
 
   it('is stopped without a word of failure', async () => {
-    vi.spyOn(api, 'handOver').mockImplementation((_id, _formats, _without, signal) => new Promise((_, fail) => signal.addEventListener('abort', () => fail(new DOMException('gone', 'AbortError')))));
+    vi.spyOn(api, 'handOver').mockImplementation((_id, _formats, _without, _texels, signal) => new Promise((_, fail) => signal.addEventListener('abort', () => fail(new DOMException('gone', 'AbortError')))));
     await show();
     await userEvent.click(screen.getByRole('button', { name: 'Write the zip' }));
     await userEvent.click(await screen.findByRole('button', { name: 'Stop' }));

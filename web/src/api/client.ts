@@ -216,11 +216,11 @@ export const api = {
   handOverFormats: () => json<{ name: string; purpose: string }[]>('/api/handover/formats'),
   handOverLayers: (id: string) => json<{ id: string; name: string }[]>(`/api/sites/${id}/handover/layers`),
   /** About how large each format will be, and how long it takes. */
-  handOverExpected: (id: string, without: string[], signal: AbortSignal) =>
-    json<{ name: string; bytes: number; seconds: number }[]>(`/api/sites/${id}/handover/expected?without=${without.map(encodeURIComponent).join(',')}`, { signal }),
-  /** Writes a zip, to be fetched once under {@link handedOver}. */
-  handOver: (id: string, formats: string[], without: string[], signal: AbortSignal) =>
-    json<{ file: string; bytes: number }>(`/api/sites/${id}/handover?formats=${formats.join(',')}&without=${without.map(encodeURIComponent).join(',')}`, { method: 'POST', signal }),
+  handOverExpected: (id: string, without: string[], texels: number, signal: AbortSignal) =>
+    json<{ name: string; bytes: number; seconds: number }[]>(`/api/sites/${id}/handover/expected?without=${without.map(encodeURIComponent).join(',')}&texels=${texels}`, { signal }),
+  /** Writes a zip, to be fetched once under {@link handedOver}. @param texels pixels of the ground's pictures along its longer side */
+  handOver: (id: string, formats: string[], without: string[], texels: number, signal: AbortSignal) =>
+    json<{ file: string; bytes: number }>(`/api/sites/${id}/handover?formats=${formats.join(',')}&without=${without.map(encodeURIComponent).join(',')}&texels=${texels}`, { method: 'POST', signal }),
 };
 
 /** Where a zip that was written is fetched, by the browser itself: it may be larger than a page can hold. */

@@ -12,6 +12,7 @@ const TITLES: Record<string, string> = {
   masks: 'Masks (16-bit PNG)',
   tints: 'Tints (PNG)',
   ground: 'Ground (meshes and height maps)',
+  textures: 'Ground’s pictures (PNG, EXR, GLB)',
   props: 'Props (meshes)',
   places: 'Places (GeoJSON and SVG)',
   csv: 'Plants (CSV)',
@@ -34,12 +35,13 @@ export function HandOverPage() {
   const layerIds = (layers.data ?? []).map((each) => each.id);
   const [without, setWithout] = useState<string[]>([]);
   const [home, setHome] = useState<string[]>([]);
+  const [texels, setTexels] = useState(2048);
   const [written, setWritten] = useState<{ bytes: number; seconds: number } | null>(null);
   const [working, setWorking] = useState(false);
   const abort = useRef(new AbortController());
   const chosen = formatNames.filter((name) => !without.includes(name));
   const atHome = layerIds.filter((each) => home.includes(each));
-  const expected = useQuery({ queryKey: ['handover-expected', id, atHome], queryFn: ({ signal }) => api.handOverExpected(id!, atHome, signal), enabled: layers.data !== undefined, refetchOnMount: 'always', placeholderData: (before) => before });
+  const expected = useQuery({ queryKey: ['handover-expected', id, atHome, texels], queryFn: ({ signal }) => api.handOverExpected(id!, atHome, texels, signal), enabled: layers.data !== undefined, refetchOnMount: 'always', placeholderData: (before) => before });
   const of = (name: string) => expected.data?.find((each) => each.name === name);
   const sum = chosen.map(of).reduce((all, each) => ({ bytes: all.bytes + (each?.bytes ?? 0), seconds: all.seconds + (each?.seconds ?? 0) }), { bytes: 0, seconds: 0 });
   const write = async () => {
@@ -48,7 +50,7 @@ export function HandOverPage() {
     setWritten(null);
     const start = performance.now();
     try {
-      const { file, bytes } = await api.handOver(id!, chosen, atHome, abort.current.signal);
+      const { file, bytes } = await api.handOver(id!, chosen, atHome, texels, abort.current.signal);
       const link = document.createElement('a');
       link.href = handedOver(file);
       link.download = `${site.data?.recipe.name ?? 'site'} hand-over.zip`;
@@ -92,6 +94,19 @@ export function HandOverPage() {
             </label>
           ))}
         </div>
+        {chosen.includes('textures') && (
+          <p className="d-flex gap-2 align-items-baseline">
+            <label htmlFor="texels">Pixels of the ground’s pictures along its longer side</label>
+            <select id="texels" className="form-select form-select-sm w-auto" value={texels} onChange={(event) => setTexels(Number(event.target.value))}>
+              {TEXELS.map((each) => (
+                <option key={each} value={each}>
+                  {each}
+                </option>
+              ))}
+            </select>
+            {site.data && <span className="muted">{apart(Math.max(site.data.recipe.ground.width ?? 0, site.data.recipe.ground.depth ?? 0) / texels)} a pixel</span>}
+          </p>
+        )}
         {layerIds.length > 0 && (
           <section aria-labelledby="handed-layers" className="mb-3">
             <h2 className="fs-5" id="handed-layers">
@@ -136,6 +151,11 @@ export function HandOverPage() {
     </>
   );
 }
+
+const TEXELS = [1024, 2048, 4096, 8192];
+
+/** Metres of a pixel in words. */
+const apart = (metres: number) => (metres < 0.01 ? `${(metres * 1000).toPrecision(2)} mm` : metres < 1 ? `${(metres * 100).toPrecision(2)} cm` : `${metres.toPrecision(2)} m`);
 
 /** What is said of the size of a format beside its name. */
 function about(expected: { bytes: number; seconds: number } | undefined): string {

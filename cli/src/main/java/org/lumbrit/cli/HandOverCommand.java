@@ -51,6 +51,12 @@ final class HandOverCommand implements Callable<Integer> {
             description = "Name or id of a cover, tint, wind or grains that stays at home; may be given often.")
     private List<String> without = List.of();
 
+    @Option(
+            names = "--texels",
+            paramLabel = "PIXELS",
+            description = "Of the ground's pictures along its longer side, 256 to 8192; ${DEFAULT-VALUE} unless given.")
+    private int texels = Choice.TEXELS;
+
     @Override
     public Integer call() throws Exception {
         if (Files.exists(folder) && !Files.isDirectory(folder)) {
@@ -66,7 +72,7 @@ final class HandOverCommand implements Callable<Integer> {
         HandOver.write(
                 recipe.evaluation(site),
                 site,
-                Choice.of(wanted, without, site.recipe()),
+                Choice.of(wanted, without, texels, site.recipe()),
                 (name, content) -> write(folder.resolve(name), content));
         Output.print(Files.readAllBytes(folder.resolve("report.txt")));
         return 0;

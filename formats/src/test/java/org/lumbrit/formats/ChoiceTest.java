@@ -37,7 +37,7 @@ class ChoiceTest {
         return HandOver.files(
                 SITE.evaluation(),
                 SITE.files(),
-                Choice.of(FORMATS, List.of(layers), SITE.files().recipe()));
+                Choice.of(FORMATS, List.of(layers), Choice.TEXELS, SITE.files().recipe()));
     }
 
     private static String text(Map<String, byte[]> files, String name) {

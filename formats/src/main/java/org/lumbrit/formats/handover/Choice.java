@@ -16,23 +16,34 @@ import org.lumbrit.formats.BadInputException;
  * shape.
  *
  * @param formats one or more; @param without ids of layers that {@link #layers} lists
+ * @param texels pixels along the ground's longer side, of its pictures
  */
-public record Choice(Set<HandOver> formats, Set<String> without) {
+public record Choice(Set<HandOver> formats, Set<String> without, int texels) {
+    /** Pixels along the ground's longer side unless said otherwise. */
+    public static final int TEXELS = 2048;
+
+    private static final int FEWEST_TEXELS = 256;
+    private static final int MOST_TEXELS = 8192;
+
     public Choice {
+        if (texels < FEWEST_TEXELS || texels > MOST_TEXELS) {
+            throw new BadInputException("The ground's pictures can have " + FEWEST_TEXELS + " to " + MOST_TEXELS
+                    + " pixels along its longer side, not " + texels + ".");
+        }
         formats = EnumSet.copyOf(formats);
         without = Set.copyOf(without);
     }
 
     /** Every shown layer, in the formats. */
     public static Choice of(Set<HandOver> formats) {
-        return new Choice(formats, Set.of());
+        return new Choice(formats, Set.of(), TEXELS);
     }
 
     /**
      * @param without ids or names of layers
      * @throws BadInputException where one is none of {@link #layers}
      */
-    public static Choice of(Set<HandOver> formats, List<String> without, Recipe recipe) {
+    public static Choice of(Set<HandOver> formats, List<String> without, int texels, Recipe recipe) {
         Set<String> ids = new HashSet<>();
         List<Layer> layers = layers(recipe).toList();
         for (String wanted : without) {
@@ -48,7 +59,7 @@ public record Choice(Set<HandOver> formats, Set<String> without) {
             }
             ids.addAll(found);
         }
-        return new Choice(formats, ids);
+        return new Choice(formats, ids, texels);
     }
 
     /** The shown layers that have files or objects of their own in a hand-over, in the order of the board. */

@@ -24,6 +24,9 @@ final class Glb {
     private static final int UNSIGNED_INT = 5125;
     private static final int ARRAY_BUFFER = 34962;
     private static final int ELEMENT_ARRAY_BUFFER = 34963;
+    private static final int LINEAR = 9729;
+    private static final int LINEAR_MIPMAP_LINEAR = 9987;
+    private static final int CLAMP_TO_EDGE = 33071;
     private static final long MOST_BYTES = 0xFFFF_FF00L;
     private static final String INSTANCING = "EXT_mesh_gpu_instancing";
 
@@ -32,9 +35,11 @@ final class Glb {
     private final ArrayNode views = JsonNodeFactory.instance.arrayNode();
     private final ArrayNode meshes = JsonNodeFactory.instance.arrayNode();
     private final ArrayNode materials = JsonNodeFactory.instance.arrayNode();
+    private final ArrayNode images = JsonNodeFactory.instance.arrayNode();
+    private final ArrayNode textures = JsonNodeFactory.instance.arrayNode();
     private final ArrayNode animations = JsonNodeFactory.instance.arrayNode();
     private final ArrayNode nodes = JsonNodeFactory.instance.arrayNode();
-    private final List<Part> parts = new ArrayList<>();
+    private final List<Stretch> parts = new ArrayList<>();
     private final List<List<Integer>> scenes = new ArrayList<>(List.of(new ArrayList<>()));
     private final List<String> sceneNames = new ArrayList<>();
     private long length;
@@ -46,13 +51,36 @@ final class Glb {
         float at(int row, int component);
     }
 
-    /** A stretch of the binary chunk: so many rows of so many little-endian floats, or whole numbers. */
-    private record Part(int rows, int components, Numbers floats, int[] whole) {
-        long bytes() {
+    /** A stretch of the binary chunk, of whole words. */
+    private interface Stretch {
+        long bytes();
+
+        void writeTo(OutputStream out) throws IOException;
+    }
+
+    /** A file within the file. */
+    private record Whole(byte[] file) implements Stretch {
+        @Override
+        public long bytes() {
+            return (file.length + 3L) / 4 * 4;
+        }
+
+        @Override
+        public void writeTo(OutputStream out) throws IOException {
+            out.write(file);
+            out.write(new byte[(int) (bytes() - file.length)]);
+        }
+    }
+
+    /** So many rows of so many little-endian floats, or whole numbers. */
+    private record Part(int rows, int components, Numbers floats, int[] whole) implements Stretch {
+        @Override
+        public long bytes() {
             return 4L * rows * components;
         }
 
-        void writeTo(OutputStream out) throws IOException {
+        @Override
+        public void writeTo(OutputStream out) throws IOException {
             int chunk = 4096;
             ByteBuffer buffer =
                     ByteBuffer.allocate(4 * components * Math.min(rows, chunk)).order(ByteOrder.LITTLE_ENDIAN);
@@ -95,6 +123,35 @@ final class Glb {
             material.put("alphaMode", "BLEND");
         }
         return materials.size() - 1;
+    }
+
+    /**
+     * A surface from pictures: its colour; its normal, red to growing u and green against growing v; and its roughness in green, with
+     * no metal in blue. Each a PNG file; pictures end at their borders.
+     */
+    int surface(String name, byte[] colour, byte[] normal, byte[] roughness) {
+        ObjectNode material = materials.addObject().put("name", name);
+        ObjectNode pbr = material.putObject("pbrMetallicRoughness");
+        pbr.putObject("baseColorTexture").put("index", texture(name + " colour", colour));
+        pbr.put("metallicFactor", 0);
+        pbr.putObject("metallicRoughnessTexture").put("index", texture(name + " roughness", roughness));
+        material.putObject("normalTexture").put("index", texture(name + " normal", normal));
+        return materials.size() - 1;
+    }
+
+    private int texture(String name, byte[] png) {
+        ObjectNode view = (ObjectNode) views.get(view(new Whole(png), 0));
+        view.put("byteLength", png.length);
+        images.addObject().put("name", name).put("mimeType", "image/png").put("bufferView", views.size() - 1);
+        textures.addObject().put("source", images.size() - 1).put("sampler", 0);
+        return textures.size() - 1;
+    }
+
+    /** Where each vertex of a mesh lies in its pictures: u to their right, v down, 0..1. */
+    void places(int mesh, float[] uv) {
+        ObjectNode attributes =
+                (ObjectNode) meshes.get(mesh).get("primitives").get(0).get("attributes");
+        attributes.put("TEXCOORD_0", floats(uv, 2, ARRAY_BUFFER));
     }
 
     /** @param colours linear red, green, blue a vertex, or empty */
@@ -218,7 +275,7 @@ final class Glb {
         return accessors.size() - 1;
     }
 
-    private int view(Part part, int target) {
+    private int view(Stretch part, int target) {
         ObjectNode view =
                 views.addObject().put("buffer", 0).put("byteOffset", length).put("byteLength", part.bytes());
         if (target != 0) {
@@ -257,7 +314,7 @@ final class Glb {
             }
             head.putInt((int) length).putInt(0x004E4942);
             out.write(head.array());
-            for (Part part : parts) {
+            for (Stretch part : parts) {
                 part.writeTo(out);
             }
         };
@@ -283,6 +340,16 @@ final class Glb {
             root.set("animations", animations);
         }
         root.set("materials", materials);
+        if (!textures.isEmpty()) {
+            root.set("images", images);
+            root.set("textures", textures);
+            root.putArray("samplers")
+                    .addObject()
+                    .put("magFilter", LINEAR)
+                    .put("minFilter", LINEAR_MIPMAP_LINEAR)
+                    .put("wrapS", CLAMP_TO_EDGE)
+                    .put("wrapT", CLAMP_TO_EDGE);
+        }
         root.set("accessors", accessors);
         root.set("bufferViews", views);
         root.putArray("buffers").addObject().put("byteLength", length);

@@ -192,6 +192,19 @@ public enum HandOver {
                             size + ", metres");
         }
     },
+    TEXTURES(
+            "The ground's surface as pictures: colour, normals, roughness, height of what stands on it; and a GLB that wears them",
+            9e6) {
+        @Override
+        double bytes(Sizes sizes) {
+            return 15 * sizes.texels() + 56 * sizes.drawn();
+        }
+
+        @Override
+        void write(Packing all) {
+            new GroundTextures(all, all.texels()).write();
+        }
+    },
     PROPS("Every prop in its own frame as GLB, OBJ, PLY and STL", 40e6) {
         @Override
         double bytes(Sizes sizes) {

@@ -35,6 +35,11 @@ record Packing(
         return evaluation.plan().ground();
     }
 
+    /** Pixels along the ground's longer side, of its pictures. */
+    int texels() {
+        return choice.texels();
+    }
+
     List<CoverLayer> covers() {
         return layers(CoverLayer.class);
     }

@@ -48,7 +48,7 @@ final class SiteGlb {
         Ground ground = evaluation.plan().ground();
         double water = evaluation.plan().recipe().ground().waterLevel().orElse(Double.NEGATIVE_INFINITY);
         double spacing = ground.width() / (lattice.columns() - 1);
-        float[] rgb = new Earth(ground.lowest(), ground.highest(), water, spacing).colours(samples, Cancel.NEVER);
+        float[] rgb = Earth.of(ground, water, spacing).colours(samples, Cancel.NEVER);
         tints.forEach(layer -> evaluation.tint(layer, samples).over(rgb));
         return rgb;
     }

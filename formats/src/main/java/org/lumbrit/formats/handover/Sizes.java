@@ -20,7 +20,7 @@ import org.lumbrit.formats.site.SiteFiles;
  * @param plants of all covers that go along, expected; @param inScenes of those that fit into one scene; @param swaying of those that sway
  * @param frames of the loop; @param grains that go along
  * @param masks pictures of values over the ground; @param tints pictures of colours; @param propTriangles of all props
- * @param groundTiles how many; @param assets bytes of the files that the recipe names
+ * @param groundTiles how many; @param assets bytes of the files that the recipe names; @param texels of the ground's pictures
  */
 record Sizes(
         double nodes,
@@ -34,7 +34,8 @@ record Sizes(
         double tints,
         double propTriangles,
         double groundTiles,
-        double assets) {
+        double assets,
+        double texels) {
 
     static Sizes of(SiteEvaluation evaluation, SiteFiles site, Choice choice) {
         Recipe recipe = evaluation.plan().recipe();
@@ -80,6 +81,10 @@ record Sizes(
                 tiles.across(0) * tiles.down(0) * (Math.scalb(1.0, 2 * tiles.deepest() + 2) - 1) / 3,
                 site.assets().values().stream()
                         .mapToDouble(bytes -> bytes.length)
-                        .sum());
+                        .sum(),
+                choice.texels()
+                        * choice.texels()
+                        * Math.min(ground.width(), ground.depth())
+                        / Math.max(ground.width(), ground.depth()));
     }
 }

@@ -179,7 +179,7 @@ final class TileSet {
         double water = all.recipe().ground().waterLevel().orElse(Double.NEGATIVE_INFINITY);
         double stepX = tiles.width(tile.level()) / (n - 1);
         double stepZ = tiles.depth(tile.level()) / (n - 1);
-        float[] rgb = new Earth(ground.lowest(), ground.highest(), water, stepX).colours(samples, Cancel.NEVER);
+        float[] rgb = Earth.of(ground, water, stepX).colours(samples, Cancel.NEVER);
         tints.forEach(layer -> evaluation.tint(layer, samples).over(rgb));
         int[] border = border(n);
         int count = n * n + border.length;

@@ -9,7 +9,7 @@ import java.util.zip.CRC32;
 import java.util.zip.Deflater;
 import java.util.zip.DeflaterOutputStream;
 
-/** Writes grey PNG files of 8 or 16 bits, and those of three channels of 16 bits, with the Sub filter (PNG specification, third edition). */
+/** Writes PNG files of one or three channels of 8 or 16 bits with the Sub filter (PNG specification, third edition). */
 public final class GreyPng {
     private static final byte[] SIGNATURE = {(byte) 0x89, 'P', 'N', 'G', '\r', '\n', 0x1A, '\n'};
     private static final int SUB = 1;
@@ -40,6 +40,11 @@ public final class GreyPng {
      */
     public static byte[] rgb16(int columns, int rows, Pixel channels) {
         return write(columns, rows, 16, 3, channels);
+    }
+
+    /** @param channels row by row, red, green and blue of each pixel one after the other, 0..255 */
+    public static byte[] rgb8(int columns, int rows, Pixel channels) {
+        return write(columns, rows, 8, 3, channels);
     }
 
     private static byte[] write(int columns, int rows, int bits, Pixel pixels) {

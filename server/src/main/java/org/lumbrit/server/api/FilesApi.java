@@ -246,9 +246,12 @@ class FilesApi {
     @Heavy
     @GetMapping(path = "/api/sites/{id}/handover/expected", produces = MediaType.APPLICATION_JSON_VALUE)
     List<HandOverExpected> handOverExpected(
-            @PathVariable UUID id, @RequestParam(defaultValue = "") List<String> without, Cancel cancel) {
+            @PathVariable UUID id,
+            @RequestParam(defaultValue = "") List<String> without,
+            @RequestParam(defaultValue = "2048") int texels,
+            Cancel cancel) {
         SiteFiles site = store.files(store.state(id).recipe());
-        Choice choice = Choice.of(EnumSet.allOf(HandOver.class), without, site.recipe());
+        Choice choice = Choice.of(EnumSet.allOf(HandOver.class), without, texels, site.recipe());
         return Expected.of(views.whole(site.recipe(), 0, cancel), site, choice).stream()
                 .map(each -> new HandOverExpected(
                         each.format().name().toLowerCase(Locale.ROOT), each.bytes(), each.seconds()))
@@ -266,10 +269,11 @@ class FilesApi {
             @PathVariable UUID id,
             @RequestParam(defaultValue = "") List<String> formats,
             @RequestParam(defaultValue = "") List<String> without,
+            @RequestParam(defaultValue = "2048") int texels,
             Cancel cancel)
             throws IOException {
         SiteFiles site = store.files(store.state(id).recipe());
-        Path zip = zip(site, formats, without, cancel);
+        Path zip = zip(site, formats, without, texels, cancel);
         return new HandOverWritten(written.keep(zip, site.recipe().name() + " hand-over.zip"), Files.size(zip));
     }
 
@@ -288,20 +292,22 @@ class FilesApi {
             @PathVariable UUID id,
             @RequestParam(defaultValue = "") List<String> formats,
             @RequestParam(defaultValue = "") List<String> without,
+            @RequestParam(defaultValue = "2048") int texels,
             Cancel cancel)
             throws IOException {
         SiteFiles site = store.files(store.state(id).recipe());
         return attached(site.recipe().name() + " hand-over.zip", "application/zip")
-                .body(opened(zip(site, formats, without, cancel)));
+                .body(opened(zip(site, formats, without, texels, cancel)));
     }
 
-    private Path zip(SiteFiles site, List<String> formats, List<String> without, Cancel cancel) throws IOException {
+    private Path zip(SiteFiles site, List<String> formats, List<String> without, int texels, Cancel cancel)
+            throws IOException {
         Set<HandOver> wanted = formats.isEmpty()
                 ? EnumSet.allOf(HandOver.class)
                 : formats.stream()
                         .map(FilesApi::format)
                         .collect(Collectors.toCollection(() -> EnumSet.noneOf(HandOver.class)));
-        Choice choice = Choice.of(wanted, without, site.recipe());
+        Choice choice = Choice.of(wanted, without, texels, site.recipe());
         Path zip = Files.createTempFile("lumbrit-hand-over", ".zip");
         try (ZipOutputStream out = new ZipOutputStream(new BufferedOutputStream(Files.newOutputStream(zip), 1 << 16))) {
             out.setLevel(Deflater.BEST_SPEED);
