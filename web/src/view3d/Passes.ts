@@ -6,6 +6,7 @@ import type { MovingScene } from './motion/MovingScene';
 import * as shaders from './shaders';
 import type { Stage } from './Stage';
 import { StillLayer } from './StillLayer';
+import { SunShadow } from './SunShadow';
 
 /** The picture in the water is soft: so many pixels of it for one of the view, and never more than this across. */
 const MIRROR_SHARE = 0.6;
@@ -26,6 +27,7 @@ export class Passes {
   private readonly sky = new Scene();
   private readonly mirror = new WebGLRenderTarget(2, 2, { depthBuffer: true });
   private readonly still = new StillLayer();
+  private readonly shadow: SunShadow;
   private stillDrawn = false;
   private mirrored = '';
 
@@ -36,6 +38,7 @@ export class Passes {
     private readonly motion: MovingScene,
     private readonly cost: Cost,
   ) {
+    this.shadow = new SunShadow(renderer, stage, eye);
     stage.uniforms.uMirrorMap.value = this.mirror.texture;
     const material: ShaderMaterial = stage.material(shaders.SKY_VERTEX, shaders.SKY_FRAGMENT);
     material.depthWrite = false;
@@ -77,6 +80,7 @@ export class Passes {
   /** The whole picture. @param target where to, the canvas where it is null */
   whole(fine: boolean, target: WebGLRenderTarget | null): void {
     this.drawMirror();
+    this.shadow.follow(fine);
     this.arrange(fine ? 'fine' : 'draft');
     this.show(fine, true, true);
     this.scene(target);
@@ -103,6 +107,7 @@ export class Passes {
   /** Sky, fine ground, water, props and plants that nothing moves. */
   private drawStill(): void {
     this.drawMirror();
+    this.shadow.follow(true);
     this.arrange('fine');
     this.show(true, true, true);
     this.stage.planting.swaying().moving.forEach((each) => each.meshes.forEach((mesh) => (mesh.visible = false)));
@@ -179,6 +184,7 @@ export class Passes {
 
   dispose(): void {
     this.still.dispose();
+    this.shadow.dispose();
     this.mirror.dispose();
   }
 }

@@ -8,6 +8,8 @@ const FINE_TOLERANCE = 0.7;
 const DRAFT_TOLERANCE = 5;
 /** Pixels that a detail may be off at most; where that is not enough, plants of crowds are left out while the picture moves. */
 const COARSEST = 17;
+/** Pixels of a map of shadows that a detail may be off. */
+const SHADOW_TOLERANCE = 2.5;
 /** Layers of so many plants are crowds, of which a part can stand for all; of others each plant would be missed. */
 const CROWD = 1500;
 /** A crowd is not thinned further than to this share. */
@@ -113,6 +115,12 @@ export class Planting {
     }
     this.arranged = { key, sum: { ...sum, tolerance: choice.tolerance, share: choice.share } };
     return this.arranged.sum;
+  }
+
+  /** Sets every plant up for a map of shadows, which is no picture of its own: the next {@link arrange} starts anew. */
+  cast(seen: Pick<DetailChoice, 'eye' | 'pixels' | 'parallel' | 'planes'>): void {
+    this.arranged = null;
+    this.arrangeAll({ ...seen, share: 1, tolerance: SHADOW_TOLERANCE, forced: -1 });
   }
 
   /** What is drawn then; how many of the triangles are of layers that are no crowd. */

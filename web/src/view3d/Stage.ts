@@ -1,9 +1,10 @@
 import { Matrix4, Scene, ShaderMaterial, Vector2, Vector3, Vector4 } from 'three';
-import type { DataTexture, IUniform, Mesh } from 'three';
+import type { DataTexture, DepthTexture, IUniform, Mesh } from 'three';
 import { heightAt, type Heights } from './ground';
 import { GROUND_FRAGMENT, GROUND_VERTEX } from './groundShader';
 import { noiseTexture } from './noise';
 import { Planting } from './Planting';
+import type { Body } from './plants';
 import { withShade, type LightGrid } from './shade';
 import { PICTURE_FRAGMENT, PICTURE_VERTEX, PLANT_FRAGMENT, PLANT_VERTEX } from './plantShader';
 import * as shaders from './shaders';
@@ -43,6 +44,12 @@ export function newUniforms() {
     uEye: { value: new Vector3() },
     uSize: { value: new Vector2(1, 1) },
     uLight: { value: null as DataTexture | null },
+    /** Shadows of plants and props seen from the sun, near what is looked at and farther round: maps, ways into them, and whether they hold, metres of a pixel of each, metres from front to back. */
+    uShadow0: { value: null as DepthTexture | null },
+    uShadow1: { value: null as DepthTexture | null },
+    uShadowAt0: { value: new Matrix4() },
+    uShadowAt1: { value: new Matrix4() },
+    uShadowOf: { value: new Vector4(0, 1, 1, 1) },
     uHazeReach: { value: 1 },
     /** Metres of what is a metre in a site of usual size. */
     uGrain: { value: 1 },
@@ -70,6 +77,8 @@ export function newUniforms() {
   };
 }
 
+const definesOf = (body: Body): Record<string, number> => (body === 'whole' ? {} : { [body === 'blade' ? 'BLADE' : 'SOLID']: 1 });
+
 export type Uniforms = ReturnType<typeof newUniforms>;
 
 /** What subjects stand on and share: the scene, its materials, and the shape and light of the ground once that is there. */
@@ -85,8 +94,9 @@ export class Stage {
   readonly planting = new Planting(this.scene, {
     blade: this.material(shaders.COMMON + PLANT_VERTEX, PLANT_FRAGMENT, { BLADE: 1 }),
     whole: this.material(shaders.COMMON + PLANT_VERTEX, PLANT_FRAGMENT),
-    swaying: (blade, own) => this.material(shaders.COMMON + PLANT_VERTEX, PLANT_FRAGMENT, blade ? { BLADE: 1, SWAY: 1 } : { SWAY: 1 }, own),
-    picture: (sways, own) => this.material(shaders.COMMON + PICTURE_VERTEX, PICTURE_FRAGMENT, sways ? { SWAY: 1 } : {}, own),
+    solid: this.material(shaders.COMMON + PLANT_VERTEX, PLANT_FRAGMENT, { SOLID: 1 }),
+    swaying: (body, own) => this.material(shaders.COMMON + PLANT_VERTEX, PLANT_FRAGMENT, { ...definesOf(body), SWAY: 1 }, own),
+    picture: (body, sways, own) => this.material(shaders.COMMON + PICTURE_VERTEX, PICTURE_FRAGMENT, { ...definesOf(body), ...(sways ? { SWAY: 1 } : {}) }, own),
   });
   readonly props = new Map<string, PropMesh>();
   /** The ground, coarse for drafts and fine. */
@@ -143,6 +153,6 @@ export class Stage {
     if (!this.light || !this.heights) return;
     const grid = withShade(this.light, this.heights, this.uniforms.uSun.value, this.planting.all);
     this.uniforms.uLight.value?.dispose();
-    this.uniforms.uLight.value = lightTexture(grid.columns, grid.rows, grid.sun, grid.sky);
+    this.uniforms.uLight.value = lightTexture(grid.columns, grid.rows, grid.sun, grid.sky, this.light.sun);
   }
 }

@@ -154,10 +154,11 @@ void main() {
   }
   vec3 bent = bumped(n, stands);
 #ifdef TILE
-  vec2 light = texture2D(uTileLight, inTile(65.0)).rg;
+  vec3 base = texture2D(uTileLight, inTile(65.0)).rgb;
 #else
-  vec2 light = lightAt(vPlace.xz);
+  vec3 base = lightAt(vPlace.xz);
 #endif
+  vec2 light = shadowed(base, vPlace, n, softly(gl_FragCoord.xy));
   vec3 lit = SUN_COLOUR * max(dot(bent, uSun), 0.0) * light.r + (SKY_COLOUR * (0.5 + 0.5 * bent.y) + BOUNCE) * light.g;
   vec3 c = own * lit;
   if (uTinted > 0.5) {

@@ -13,9 +13,14 @@ float outerOf(vec3 unit) {
   return length((unit - vec3(0.0, 0.55, 0.0)) / vec3(0.55));
 }
 
-/** @param leafy share of the tint; along 0..1 from foot to tip; n turned to the eye */
+/** Leaves and wood; with SOLID, stones and caps. @param leafy share of the tint; along 0..1 from foot to tip; n turned to the eye */
 vec3 litBody(vec3 own, vec3 tint, float leafy, float along, float outer, vec3 n, vec3 view, vec2 light) {
   float through = max(dot(-view, uSun), 0.0);
+#ifdef SOLID
+  float lit = 0.12 + 0.88 * max(dot(n, uSun), 0.0);
+  vec3 body = mix(own, tint, leafy);
+  return body * (SUN_COLOUR * lit * light.r * 0.72 + (SKY_COLOUR * (0.55 + 0.45 * n.y) + BOUNCE) * light.g) * mix(0.7, 1.0, smoothstep(0.0, 0.35, along));
+#else
   float onIt = dot(n, uSun);
   float sun = mix(0.14, 0.28, leafy) + mix(0.86, 0.72, leafy) * max(onIt, 0.0) + 0.35 * through * through * leafy * along;
   // a leaf lets through what falls on its other side, without the blue
@@ -24,6 +29,7 @@ vec3 litBody(vec3 own, vec3 tint, float leafy, float along, float outer, vec3 n,
   vec3 foot = mix(tint, vec3(0.07, 0.085, 0.03), 0.5);
   vec3 body = mix(own, mix(foot, tint, smoothstep(0.0, 0.7, along)), leafy);
   return body * (SUN_COLOUR * (sun + passed) * light.r * 0.72 + (SKY_COLOUR * (0.6 + 0.4 * n.y) + BOUNCE) * light.g) * inside;
+#endif
 }
 
 vec3 chosen(vec3 c) {
@@ -77,9 +83,11 @@ void main() {
   n = turned(n, q);
   vec3 view = normalize(uEye - place);
   if (dot(n, view) < 0.0) n = -n;
-  vec2 light = lightAt(aFoot.xz);
+  vec3 base = lightAt(aFoot.xz);
   float lifted = max(aState.y, smoothstep(0.8, 3.5, place.y - aFoot.y));
-  light = max(light, vec2(0.9, 0.85) * lifted);
+  base = max(base, vec3(0.9, 0.85, 0.9) * lifted);
+  // a little off itself, so that a leaf does not shade itself
+  vec2 light = shadowed(base, place + uSun * 0.02 * size.y, 2.0 * uSun, vec2(0.0));
   vec3 tint = pow(aTint, vec3(2.2));
   vec3 own = pow(aOwn.rgb, vec3(2.2));
 #ifdef BLADE
@@ -109,6 +117,9 @@ uniform float uWater;
 void main() {
   if (vLeft < 0.0 || (uMirror > 0.5 && vPlace.y < uWater)) discard;
   vec3 c = vColour;
+#ifdef SOLID
+  c *= 0.72 + 0.56 * (0.6 * layered((vPlace.xz + vPlace.y) * 1.3 / uGrain) + 0.4 * layered2((vPlace.xz - vPlace.y) * 5.1 / uGrain));
+#endif
   float grey = dot(c, vec3(0.3, 0.6, 0.1));
   c = mix(c, mix(vec3(grey), c, 0.45) * 0.85, uValuesShown);
   gl_FragColor = vec4(shown(hazed(c, vPlace)), 1.0);
@@ -125,7 +136,6 @@ attribute vec4 aTurn;
 attribute vec3 aSize;
 attribute vec3 aTint;
 attribute vec4 aState;
-uniform vec2 uPick;
 /** Metres of the frame's middle and half its side; metres of the plant's width and length in it. */
 uniform vec4 uFrameOf;
 /** Turns, rows, radians from row to row, pixels of one. */
@@ -181,7 +191,9 @@ void main() {
   vUnit = at / uFrameOf.zwz;
   vUnitToEye = toEye * uFrameOf.y / uFrameOf.zwz;
   vTint = pow(aTint, vec3(2.2));
-  vLight = max(lightAt(aFoot.xz), vec2(0.9, 0.85) * max(aState.y, smoothstep(0.8, 3.5, place.y - aFoot.y)));
+  vec3 base = max(lightAt(aFoot.xz), vec3(0.9, 0.85, 0.9) * max(aState.y, smoothstep(0.8, 3.5, place.y - aFoot.y)));
+  // the middle of the crown stands for all of it
+  vLight = shadowed(base, middle + uSun * 0.5 * aSize.y, uSun, vec2(0.0));
   vChosen = aState.z;
   vPlace = place;
   gl_Position = projectionMatrix * viewMatrix * vec4(place, 1.0);
@@ -200,7 +212,6 @@ varying vec2 vSlant;
 varying vec3 vTint;
 varying vec2 vLight;
 varying float vChosen;
-uniform vec2 uPick;
 uniform sampler2D uColours;
 uniform sampler2D uSurfaces;
 uniform sampler2D uDepths;
@@ -208,17 +219,12 @@ uniform float uValuesShown;
 uniform float uMirror;
 uniform float uWater;
 ${BODY}
-/** Interleaved gradient noise (J. Jimenez, 2014): neighbours differ, so that a thin crown is drawn thin. */
-float grain(vec2 p) {
-  return fract(52.9829189 * fract(dot(p, vec2(0.06711056, 0.00583715))));
-}
-
 void main() {
   // what stands before or behind the card is seen beside its place on it: where the eye's ray meets the depths
   vec2 at = vAt;
   for (int step = 0; step < 3; step++) at = vAt + (2.0 * texture2D(uDepths, at).r - 1.0) * vSlant;
   vec4 colour = texture2D(uColours, at);
-  if (colour.a < max(0.03, fract(grain(gl_FragCoord.xy) + uPick.x)) || (uMirror > 0.5 && vPlace.y < uWater)) discard;
+  if (colour.a < max(0.03, fract(unlike(gl_FragCoord.xy) + uPick.x)) || (uMirror > 0.5 && vPlace.y < uWater)) discard;
   vec4 surface = texture2D(uSurfaces, at);
   vec2 level = (surface.xy * 255.0 - 128.0) / 127.0;
   vec2 depth = texture2D(uDepths, at).rg;

@@ -18,14 +18,18 @@ const MIN_PICTURE = 24;
 /** Pixels that a picture's own may be drawn large at most, while the eye moves. */
 const COARSE_PICTURE = 2.2;
 
-/** How plants are drawn: by a ready material for thin blades and one for everything else. */
+/** What light makes of a plant: a thin blade, leaves and wood, or a solid thing. */
+export type Body = 'blade' | 'whole' | 'solid';
+
+/** How plants are drawn: by a ready material for each body. */
 export interface PlantMaterials {
   blade: ShaderMaterial;
   whole: ShaderMaterial;
+  solid: ShaderMaterial;
   /** The same of plants that sway, with uniforms of their own. */
-  swaying: (blade: boolean, own: SwayUniforms) => ShaderMaterial;
+  swaying: (body: Body, own: SwayUniforms) => ShaderMaterial;
   /** Far pictures of one variant. */
-  picture: (sways: boolean, own: Record<string, IUniform>) => ShaderMaterial;
+  picture: (body: Body, sways: boolean, own: Record<string, IUniform>) => ShaderMaterial;
 }
 
 interface Level {
@@ -47,7 +51,7 @@ class Variant {
     readonly order: Uint32Array,
     shapes: Bundle,
     readonly variant: number,
-    material: ShaderMaterial,
+    body: Body,
     materials: PlantMaterials,
   ) {
     const triangles = shapes.arrays.triangles as Uint32Array;
@@ -59,14 +63,14 @@ class Variant {
       const geometry = new InstancedBufferGeometry();
       dress(geometry, shapes, name);
       geometry.instanceCount = 0;
-      const mesh = new Mesh(geometry, material);
+      const mesh = new Mesh(geometry, materials[body]);
       mesh.frustumCulled = false;
       this.levels.push({ detail, triangles: count, error: errors[LEVELS * variant + detail]! / (shapes.facts.length || 1), mesh });
     }
     this.pictures = FarPictures.of(shapes, variant);
     this.picture = null;
     if (this.pictures) {
-      const mesh = new Mesh(card(), materials.picture(false, this.pictures.uniforms));
+      const mesh = new Mesh(card(), materials.picture(body, false, this.pictures.uniforms));
       mesh.frustumCulled = false;
       this.picture = { detail: LEVELS, triangles: 2, error: this.pictures.error, mesh };
     }
@@ -139,6 +143,7 @@ export class PlantMeshes {
   private readonly states: Uint8Array;
   private readonly ids: Uint32Array;
   readonly flat: boolean;
+  private readonly body: Body;
   private chosen: Set<number> = new Set();
   private signature = '';
   private sway: Swaying | null = null;
@@ -160,10 +165,11 @@ export class PlantMeshes {
     this.ids = plants.arrays.ids as Uint32Array;
     this.index = (plants.arrays.index as Uint32Array | undefined) ?? null;
     this.flat = shapes.facts.flat === 1;
+    this.body = this.flat ? 'blade' : shapes.facts.solid === 1 ? 'solid' : 'whole';
     const order = evenOrder(this.count);
     for (let v = 0; v < (shapes.facts.variants ?? 0); v++) {
       const of = new Uint32Array(order.filter((plant) => this.looks[4 * plant + 3] === v));
-      const variant = new Variant(of, shapes, v, this.flat ? materials.blade : materials.whole, materials);
+      const variant = new Variant(of, shapes, v, this.body, materials);
       this.variants.push(variant);
       this.meshes.push(...variant.all.map((level) => level.mesh));
     }
@@ -210,9 +216,9 @@ export class PlantMeshes {
     if (this.sway === fits) return;
     this.sway = fits;
     this.signature = '';
-    const resting = this.flat ? this.materials.blade : this.materials.whole;
+    const resting = this.materials[this.body];
     for (const variant of this.variants) {
-      const material = fits ? this.materials.swaying(this.flat, fits.uniforms(variant.variant)) : resting;
+      const material = fits ? this.materials.swaying(this.body, fits.uniforms(variant.variant)) : resting;
       for (const level of variant.levels) {
         if (level.mesh.material !== resting) level.mesh.material.dispose();
         level.mesh.material = material;
@@ -224,7 +230,7 @@ export class PlantMeshes {
       }
       if (variant.picture) {
         variant.picture.mesh.material.dispose();
-        variant.picture.mesh.material = this.materials.picture(fits !== null, { ...fits?.uniforms(variant.variant), ...variant.pictures!.uniforms });
+        variant.picture.mesh.material = this.materials.picture(this.body, fits !== null, { ...fits?.uniforms(variant.variant), ...variant.pictures!.uniforms });
       }
     }
   }

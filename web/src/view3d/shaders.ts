@@ -50,8 +50,60 @@ vec3 skyAt(vec3 d) {
   return c + uSunColour * (0.05 * pow(near, 400.0) + 4.0 * smoothstep(0.99990, 0.99997, near));
 }
 
-vec2 lightAt(vec2 p) {
-  return texture2D(uLight, p / uSize + 0.5).rg;
+/** Of sun and sky, how much reaches the ground at a place; the sun's without the shade of plants last. */
+vec3 lightAt(vec2 p) {
+  return texture2D(uLight, p / uSize + 0.5).rgb;
+}
+
+uniform sampler2D uShadow0;
+uniform sampler2D uShadow1;
+uniform mat4 uShadowAt0;
+uniform mat4 uShadowAt1;
+uniform vec4 uShadowOf;
+
+/** How much of a map's pixels round a place lets the sun through to it. @param at in the map; deep of it what is no shadow yet; off pixels */
+float through(sampler2D map, vec3 at, float deep, vec2 off) {
+  float sum = 0.0;
+  for (int k = 0; k < 4; k++) {
+    vec2 beside = (vec2(k & 1, k >> 1) - 0.5 + off) / 1536.0;
+    sum += step(at.z - deep, texture2D(map, at.xy + beside).r);
+  }
+  return 0.25 * sum;
+}
+
+/**
+ * How much of the sun plants and props let through, and how much that is to be trusted: not at all beyond the maps.
+ * @param away unit, off the surface, by which p is looked up a little from it; off pixels, another pair for each pass and pixel for a soft edge
+ */
+vec2 sunThrough(vec3 p, vec3 away, vec2 off) {
+  if (uShadowOf.x < 0.5) return vec2(1.0, 0.0);
+  vec3 near = (uShadowAt0 * vec4(p + 1.5 * uShadowOf.y * away, 1.0)).xyz;
+  vec2 inner = abs(near.xy - 0.5);
+  if (max(inner.x, inner.y) < 0.49) return vec2(through(uShadow0, near, 1.5 * uShadowOf.y / uShadowOf.w, off), 1.0);
+  vec3 far = (uShadowAt1 * vec4(p + 1.5 * uShadowOf.z * away, 1.0)).xyz;
+  vec2 outer = abs(far.xy - 0.5);
+  float rim = max(outer.x, outer.y);
+  if (rim > 0.49) return vec2(1.0, 0.0);
+  return vec2(through(uShadow1, far, 1.5 * uShadowOf.z / uShadowOf.w, off), smoothstep(0.49, 0.42, rim));
+}
+
+/** The light of {@link lightAt} with the shadows of the maps in place of rough ones where they reach. */
+vec2 shadowed(vec3 light, vec3 p, vec3 away, vec2 off) {
+  vec2 thrown = sunThrough(p, away, off);
+  return vec2(mix(light.r, light.b * thrown.x, thrown.y), light.g);
+}
+
+uniform vec2 uPick;
+
+/** Interleaved gradient noise (J. Jimenez, 2014): neighbouring pixels differ. */
+float unlike(vec2 pixel) {
+  return fract(52.9829189 * fract(dot(pixel, vec2(0.06711056, 0.00583715))));
+}
+
+/** Pixels of a shadow's map to look beside: another way for each pixel and pass. */
+vec2 softly(vec2 pixel) {
+  float turn = 6.2831853 * fract(unlike(pixel) + uPick.x);
+  return 1.1 * sqrt(fract(unlike(pixel.yx + 17.0) + uPick.y)) * vec2(cos(turn), sin(turn));
 }
 
 /** How much of what is so many metres away the air hides. */
@@ -219,8 +271,10 @@ void main() {
   vec3 s = vOwn * 2.3;
   float grain = layered(s.xy + s.z * 0.7) * 0.6 + layered2(s.zy * 2.7 + s.x) * 0.4;
   vec3 bent = normalize(n + 0.35 * (vec3(layered(s.yz * 1.7), layered2(s.xz * 1.7), layered(s.xy * 1.7)) - 0.5));
-  vec2 light = lightAt(vPlace.xz);
-  float sun = max(dot(bent, uSun), 0.0) * (0.35 + 0.65 * max(light.r, smoothstep(0.6, 2.5, vPlace.y - uWater)));
+  vec3 base = lightAt(vPlace.xz);
+  vec2 thrown = sunThrough(vPlace, n, softly(gl_FragCoord.xy));
+  vec2 light = base.rg;
+  float sun = max(dot(bent, uSun), 0.0) * mix(0.35 + 0.65 * max(light.r, smoothstep(0.6, 2.5, vPlace.y - uWater)), thrown.x * max(base.b, smoothstep(0.6, 2.5, vPlace.y - uWater)), thrown.y);
   vec3 lit = SUN_COLOUR * sun + (SKY_COLOUR * (0.55 + 0.45 * bent.y) + BOUNCE * 2.0) * mix(light.g, 1.0, 0.35);
   vec3 albedo = vColour * (0.80 + 0.40 * grain);
 #ifdef CLOTH
@@ -293,7 +347,7 @@ void main() {
   vec2 at = 2.0 * gl_PointCoord - 1.0;
   if (dot(at, at) > 1.0 || (uMirror > 0.5 && vPlace.y < uWater)) discard;
   vec3 c = mix(uRest, uFast, smoothstep(0.0, 1.0, vSpeed));
-  vec2 light = lightAt(vPlace.xz);
+  vec2 light = lightAt(vPlace.xz).rg;
   c *= 0.45 + 0.5 * light.g + 0.35 * light.r;
   gl_FragColor = vec4(shown(hazed(c * 0.8, vPlace)), 1.0);
 }
@@ -360,7 +414,7 @@ void main() {
   float fresnel = 0.03 + 0.97 * pow(1.0 - max(dot(n, view), 0.0), 5.0);
   vec2 at = vScreen.xy / vScreen.w * 0.5 + 0.5;
   vec3 mirrored = pow(texture2D(uMirrorMap, clamp(at + slope * vec2(0.55, 1.4) * clamp(18.0 / far, 0.15, 1.0), 0.002, 0.998)).rgb, vec3(2.2));
-  vec2 light = lightAt(vPlace.xz);
+  vec2 light = lightAt(vPlace.xz).rg;
   vec3 bed = vec3(0.115, 0.092, 0.055) * (0.6 + 0.6 * layered(vPlace.xz * 1.7)) * (SUN_COLOUR * light.r * 0.6 + SKY_COLOUR);
   vec3 deep = vec3(0.004, 0.020, 0.032) * uAll;
   vec3 shallow = vec3(0.014, 0.050, 0.054) * uAll;

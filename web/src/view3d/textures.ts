@@ -9,13 +9,15 @@ function bytes(data: Uint8Array, columns: number, rows: number, format: typeof R
 }
 
 /** Sunlight and sky light of the ground. */
-export function lightTexture(columns: number, rows: number, sun: Uint8Array, sky: Uint8Array): DataTexture {
-  const both = new Uint8Array(2 * sun.length);
+/** @param open the sunlight without the shade of plants */
+export function lightTexture(columns: number, rows: number, sun: Uint8Array, sky: Uint8Array, open: Uint8Array): DataTexture {
+  const all = new Uint8Array(4 * sun.length);
   for (let i = 0; i < sun.length; i++) {
-    both[2 * i] = sun[i]!;
-    both[2 * i + 1] = sky[i]!;
+    all[4 * i] = sun[i]!;
+    all[4 * i + 1] = sky[i]!;
+    all[4 * i + 2] = open[i]!;
   }
-  return bytes(both, columns, rows, RGFormat);
+  return bytes(all, columns, rows, RGBAFormat);
 }
 
 /** Values of 16 bits as a high and a low byte; each channel is smooth on its own, so only the high one is blended. */

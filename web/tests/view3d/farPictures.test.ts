@@ -5,7 +5,7 @@ import { FarPictures } from '../../src/view3d/farPictures';
 import { PlantMeshes, type DetailChoice, type PlantMaterials } from '../../src/view3d/plants';
 
 const material = () => new ShaderMaterial();
-const materials: PlantMaterials = { blade: material(), whole: material(), swaying: material, picture: (_, own) => new ShaderMaterial({ uniforms: own }) };
+const materials: PlantMaterials = { blade: material(), whole: material(), solid: material(), swaying: material, picture: (_body, _sways, own) => new ShaderMaterial({ uniforms: own }) };
 const PIXELS = 50;
 
 /** One variant of a tree 5 m tall with three levels, and pictures of 50 pixels that are 5 m across. */

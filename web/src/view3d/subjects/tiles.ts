@@ -78,7 +78,7 @@ class Tiles implements Subject<TilesSubject> {
     const light = { columns: nodes, rows: nodes, sun: arrays.sun as Uint8Array, sky: arrays.sky as Uint8Array };
     const middle = { width, depth, x: west + width / 2, z: north + depth / 2 };
     const shaded = withShade(light, middle, this.stage.uniforms.uSun.value, this.stage.planting.all);
-    paint.uTileLight.value = lightTexture(nodes, nodes, shaded.sun, shaded.sky);
+    paint.uTileLight.value = lightTexture(nodes, nodes, shaded.sun, shaded.sky, light.sun);
     this.painted.set(tile.data, { paint, spot, heights, values: '', colours: '' });
     return {
       geometry: tileGeometry(spot, heights),

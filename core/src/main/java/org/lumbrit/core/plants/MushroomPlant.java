@@ -46,6 +46,11 @@ public record MushroomPlant(
         implements Plant {
 
     @Override
+    public boolean solid() {
+        return true;
+    }
+
+    @Override
     public PlantMesh mesh(int seed, int variant, int detail, Function<String, Mesh> files) {
         Draw draw = Draw.of(seed, variant);
         PlantBuilder builder = new PlantBuilder();

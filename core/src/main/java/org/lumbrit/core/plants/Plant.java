@@ -37,6 +37,11 @@ public sealed interface Plant
         return false;
     }
 
+    /** Whether light does not get through it: a stone or a cap, no leaves. */
+    default boolean solid() {
+        return false;
+    }
+
     /**
      * Metres, the foot at the origin, +Y up.
      *

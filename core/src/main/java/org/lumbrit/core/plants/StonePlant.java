@@ -52,6 +52,11 @@ public record StonePlant(
         implements Plant {
 
     @Override
+    public boolean solid() {
+        return true;
+    }
+
+    @Override
     public PlantMesh mesh(int seed, int variant, int coarser, Function<String, Mesh> files) {
         Draw draw = Draw.of(seed, variant);
         int cuts = Math.max(0, detail - coarser);

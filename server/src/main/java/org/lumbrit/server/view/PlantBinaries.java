@@ -111,6 +111,7 @@ final class PlantBinaries {
         bundle.facts()
                 .put("variants", variants.size())
                 .put("flat", plant.flat() ? 1 : 0)
+                .put("solid", plant.solid() ? 1 : 0)
                 .put("length", plant.length())
                 .put("width", plant.width());
         return bundle.ints("triangles", 1, triangles)

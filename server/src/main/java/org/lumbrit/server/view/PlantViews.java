@@ -104,7 +104,7 @@ public class PlantViews {
     }
 
     private String shapes(SiteEvaluation still, CoverLayer cover, Plant planted, Cancel cancel) {
-        KeyBuilder meshes = new KeyBuilder("mesh bundle/6");
+        KeyBuilder meshes = new KeyBuilder("mesh bundle/7");
         int variants = cover.plant().variants();
         for (int v = 0; v < variants; v++) {
             meshes.add(still.levelsKey(cover, v));
