@@ -72,7 +72,8 @@ export class SunShadow {
   private draw(map: number, reach: number, middle: Vector3): void {
     const { stage, camera } = this;
     const { uniforms, scene, planting } = stage;
-    const far = 4 * Math.max(reach, this.eye.extent * 0.1);
+    // as deep for each map, so that a step in depth means the same in all of them
+    const far = 4 * Math.max(this.eye.pose.distance, this.eye.extent * 0.1);
     camera.left = camera.bottom = -reach;
     camera.right = camera.top = reach;
     camera.far = 2 * far;

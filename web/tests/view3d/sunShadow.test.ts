@@ -1,4 +1,4 @@
-import { Mesh, Scene, Vector3, type WebGLRenderer, type WebGLRenderTarget } from 'three';
+import { Mesh, Scene, Vector3, type WebGLRenderer } from 'three';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { Eye } from '../../src/view3d/Eye';
 import type { Stage } from '../../src/view3d/Stage';
@@ -18,7 +18,7 @@ function staged() {
   const planting = { all: [{ flat: false, meshes: [tree] }], cast: () => undefined };
   const stage = { uniforms, scene, planting, props: new Map(), version: 1 } as unknown as Stage;
   const renderer = {
-    setRenderTarget: (_: WebGLRenderTarget | null) => undefined,
+    setRenderTarget: () => undefined,
     clear: () => undefined,
     render: () => drawn.push({ ground: ground.visible, readable: uniforms.uShadow0.value !== null }),
   } as unknown as WebGLRenderer;
