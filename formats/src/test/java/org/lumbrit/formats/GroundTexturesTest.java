@@ -108,6 +108,31 @@ class GroundTexturesTest {
     }
 
     @Test
+    void theSunStandsWhereDaylightSays() {
+        SmallSite site =
+                SmallSite.of("\"layers\":[{\"kind\":\"daylight\",\"id\":\"d\",\"name\":\"Day\",\"by\":\"hand\","
+                        + "\"heading\":120,\"elevation\":30}]");
+        JsonNode glb = SmallSite.glb(site.handOver(HandOver.GLB).get("site.glb"));
+        JsonNode light =
+                glb.get("extensions").get("KHR_lights_punctual").get("lights").get(0);
+        assertThat(light.get("type").asString()).isEqualTo("directional");
+        assertThat(light.get("intensity").asDouble()).isBetween(5_000.0, 200_000.0);
+        JsonNode turn = null;
+        for (JsonNode node : glb.get("nodes")) {
+            turn = node.has("extensions") ? node.get("rotation") : turn;
+        }
+        double x = turn.get(0).asDouble();
+        double y = turn.get(1).asDouble();
+        double z = turn.get(2).asDouble();
+        double w = turn.get(3).asDouble();
+        // where +Z, the way back to the sun, points
+        assertThat(2 * (x * z + w * y)).isCloseTo(Math.cos(Math.PI / 6) * Math.sin(Math.toRadians(120)), within(1e-6));
+        assertThat(2 * (y * z - w * x)).isCloseTo(0.5, within(1e-6));
+        assertThat(1 - 2 * (x * x + y * y))
+                .isCloseTo(-Math.cos(Math.PI / 6) * Math.cos(Math.toRadians(120)), within(1e-6));
+    }
+
+    @Test
     void tooManyPixelsAreRefusedInWords() {
         assertThatThrownBy(() -> new Choice(EnumSet.of(HandOver.TEXTURES), Set.of(), 100_000))
                 .isInstanceOf(BadInputException.class)

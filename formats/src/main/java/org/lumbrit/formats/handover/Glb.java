@@ -29,6 +29,7 @@ final class Glb {
     private static final int CLAMP_TO_EDGE = 33071;
     private static final long MOST_BYTES = 0xFFFF_FF00L;
     private static final String INSTANCING = "EXT_mesh_gpu_instancing";
+    private static final String LIGHTS = "KHR_lights_punctual";
 
     private final ObjectNode root = JsonNodeFactory.instance.objectNode();
     private final ArrayNode accessors = JsonNodeFactory.instance.arrayNode();
@@ -44,6 +45,7 @@ final class Glb {
     private final List<String> sceneNames = new ArrayList<>();
     private long length;
     private boolean instanced;
+    private final ArrayNode lights = JsonNodeFactory.instance.arrayNode();
 
     /** Numbers that are made when they are written: a million instances never lie in memory twice. */
     @FunctionalInterface
@@ -179,6 +181,21 @@ final class Glb {
         ObjectNode attributes =
                 (ObjectNode) meshes.get(mesh).get("primitives").get(0).get("attributes");
         attributes.put(name, floats(numbers, 1, ARRAY_BUFFER));
+    }
+
+    /**
+     * A light from infinitely far away ({@code KHR_lights_punctual}).
+     *
+     * @param turn of what shines toward −Z; @param colour linear red, green, blue, the greatest 1; @param lux of what faces it
+     */
+    void sun(String name, Quaternion turn, double[] colour, double lux) {
+        ObjectNode light =
+                lights.addObject().put("name", name).put("type", "directional").put("intensity", lux);
+        light.putArray("color").add(colour[0]).add(colour[1]).add(colour[2]);
+        scenes.get(scenes.size() - 1).add(nodes.size());
+        ObjectNode node = nodes.addObject().put("name", name);
+        node.putArray("rotation").add(turn.x()).add(turn.y()).add(turn.z()).add(turn.w());
+        node.putObject("extensions").putObject(LIGHTS).put("light", lights.size() - 1);
     }
 
     void node(String name, int mesh) {
@@ -323,9 +340,17 @@ final class Glb {
     private String json(String sceneName) {
         ObjectNode asset = root.putObject("asset");
         asset.put("version", "2.0").put("generator", "Lumbrit");
+        ArrayNode used = JsonNodeFactory.instance.arrayNode();
         if (instanced) {
-            root.putArray("extensionsUsed").add(INSTANCING);
+            used.add(INSTANCING);
             root.putArray("extensionsRequired").add(INSTANCING);
+        }
+        if (!lights.isEmpty()) {
+            used.add(LIGHTS);
+            root.putObject("extensions").putObject(LIGHTS).set("lights", lights);
+        }
+        if (!used.isEmpty()) {
+            root.set("extensionsUsed", used);
         }
         root.put("scene", 0);
         ArrayNode all = root.putArray("scenes");

@@ -146,6 +146,7 @@ final class GroundTextures {
                 write(new Tile(column, row), column, row, lattice, mesh);
             }
         }
+        SiteGlb.sun(glb, evaluation);
         all.report()
                 .add(
                         "textures/ground.glb",

@@ -4,9 +4,11 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import org.lumbrit.core.cover.CoverLayer;
+import org.lumbrit.core.light.Daylight;
 import org.lumbrit.core.looks.Earth;
 import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.math.Colour;
+import org.lumbrit.core.math.Quaternion;
 import org.lumbrit.core.plants.PlantMesh;
 import org.lumbrit.core.props.PlacedMesh;
 import org.lumbrit.core.props.Prop;
@@ -21,6 +23,11 @@ import tools.jackson.databind.node.ObjectNode;
 
 /** The site as GLB: the ground, the tarn's level plane, and the plants of every layer as instances a variant. */
 final class SiteGlb {
+    /** Lux of a level place in the usual light, and what it has then in the units of {@link Daylight}. */
+    private static final double USUAL_LUX = 44_000;
+
+    private static final double USUAL = 1.3;
+
     private SiteGlb() {}
 
     static Content write(SiteEvaluation evaluation, ShownPlants shown, List<CoverLayer> layers, List<Layer> tints) {
@@ -34,6 +41,7 @@ final class SiteGlb {
                 "Ground",
                 glb.mesh("Ground", ground.positions(), ground.normals(), colours, ground.triangles(), groundMaterial));
         things(glb, evaluation, tints);
+        sun(glb, evaluation);
         for (CoverLayer layer : layers) {
             List<Instances> plants = shown.of(layer);
             if (!plants.isEmpty()) {
@@ -41,6 +49,24 @@ final class SiteGlb {
             }
         }
         return glb.content(evaluation.plan().recipe().name());
+    }
+
+    /** The sun of the site's daylight, as bright as the eye that is used to it takes it; none where the sky is covered. */
+    static void sun(Glb glb, SiteEvaluation evaluation) {
+        Optional<Daylight> daylight = evaluation.at(0).plan().recipe().layers().stream()
+                .filter(layer -> !layer.hidden())
+                .flatMap(layer -> layer.daylight().stream())
+                .findFirst();
+        daylight.ifPresent(light -> {
+            double most = Arrays.stream(light.sun()).max().orElse(0);
+            if (most > 0) {
+                double[] colour =
+                        Arrays.stream(light.sun()).map(part -> part / most).toArray();
+                Quaternion turn = Quaternion.about(0, 1, 0, 180 - light.heading())
+                        .times(Quaternion.about(1, 0, 0, -light.elevation()));
+                glb.sun("Sun", turn, colour, most * USUAL_LUX / USUAL);
+            }
+        });
     }
 
     /** The ground as daylight shows it, under every tint, in linear light. */
