@@ -75,7 +75,7 @@ public record RainRelief(
         double deepest,
 
         @Setting(title = "properties") Map<String, PropertyRange> properties)
-        implements ReliefLayer {
+        implements Wearing {
 
     public static final String RAIN = "rain";
     public static final String SOFTNESS = "softness";

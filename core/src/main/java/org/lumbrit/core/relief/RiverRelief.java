@@ -12,8 +12,10 @@ import org.lumbrit.core.recipe.Layer;
 import org.lumbrit.core.recipe.LayerHead;
 import org.lumbrit.core.recipe.PropertyDescription;
 import org.lumbrit.core.recipe.PropertyRange;
+import org.lumbrit.core.recipe.Surroundings;
 import org.lumbrit.core.surface.CellSize;
 import org.lumbrit.core.surface.Ground;
+import org.lumbrit.core.surface.Samples;
 
 /** {@link RiverErosion} over long times; uplift, rain and hardness are driven, strength blends from the ground below. */
 @Kind(
@@ -95,7 +97,7 @@ public record RiverRelief(
         int until,
 
         @Setting(title = "properties") Map<String, PropertyRange> properties)
-        implements ReliefLayer {
+        implements Wearing {
 
     public static final String UPLIFT = "uplift";
     public static final String RAIN = "rain";
@@ -149,6 +151,19 @@ public record RiverRelief(
     @Override
     public Optional<Account> account(Shaping below) {
         return Optional.of(course(below).account(courseSteps(), below.cancel()));
+    }
+
+    /** As fast as the uplift says of the land as it is now, over all the years that are shown. */
+    @Override
+    public float[] risen(Surroundings site, Samples samples) {
+        float[] uplift = site.property(this, UPLIFT, samples);
+        float[] strength = site.property(this, STRENGTH, samples);
+        double over = years * courseSteps() / (double) steps / 1000;
+        float[] risen = new float[uplift.length];
+        for (int i = 0; i < risen.length; i++) {
+            risen[i] = (float) (uplift[i] * over * strength[i]);
+        }
+        return risen;
     }
 
     private RiverCourse course(Shaping below) {

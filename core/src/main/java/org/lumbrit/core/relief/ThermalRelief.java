@@ -43,7 +43,7 @@ public record ThermalRelief(
         int steps,
 
         @Setting(title = "properties") Map<String, PropertyRange> properties)
-        implements ReliefLayer {
+        implements Wearing {
 
     private static final int MOST_STEPS = 200_000;
     /** Of a node in a step: as docs/performance.md has it. */
@@ -113,7 +113,7 @@ public record ThermalRelief(
 
     @Override
     public List<Finding> findings(Surroundings site) {
-        List<Finding> found = new ArrayList<>(ReliefLayer.super.findings(site));
+        List<Finding> found = new ArrayList<>(Wearing.super.findings(site));
         boolean even = site.drives(TALUS).isEmpty()
                 && site.drives(STRENGTH).isEmpty()
                 && properties.get(STRENGTH).high() == 1;
