@@ -72,6 +72,9 @@ export function newUniforms() {
     uLook: { value: new Vector2(0, 0) },
     uSigned: { value: 0 },
     uLevels: { value: new Array<number>(MOST_LEVELS).fill(0) },
+    /** How damp the ground is and how hollow, a node each; nodes across and down. */
+    uCharacter: { value: null as DataTexture | null },
+    uCharacterNodes: { value: new Vector2(1, 1) },
     uHeightMap: { value: null as DataTexture | null },
     uMirrorMap: { value: null as unknown },
   };

@@ -86,7 +86,10 @@ Bare scree(vec3 p, float rough, float fine) {
   return Bare(mix(c, vec3(0.030, 0.028, 0.024), 0.7 * gap), 0.16 * abs(stone - 0.5) * 2.0 + 0.20 * rough);
 }
 
-/** The bare ground by its slope and by how high it lies. @param p the place in lengths of the pattern; @param height metres */
+uniform sampler2D uCharacter;
+uniform vec2 uCharacterNodes;
+
+/** The bare ground by its slope, by how high it lies, by how damp and how hollow it is. @param p the place in lengths of the pattern; @param height metres */
 Bare earth(vec3 n, vec3 p, float height) {
   float steep = 1.0 - n.y;
   float wall = smoothstep(0.22, 0.5, steep);
@@ -101,9 +104,17 @@ Bare earth(vec3 n, vec3 p, float height) {
   turf = mix(turf, vec3(0.040, 0.056, 0.020), smoothstep(0.5, 0.68, fine) * 0.6 * (1.0 - calm));
   // soil shows where the turf is thin
   turf = mix(turf, vec3(0.088, 0.064, 0.040) * (0.6 + 0.8 * fine), smoothstep(0.60, 0.72, rough + 0.35 * (fine - 0.5)) * 0.7 * (1.0 - calm));
+  vec2 character = texture2D(uCharacter, vPlace.xz / uSize * (1.0 - 1.0 / uCharacterNodes) + 0.5).rg;
+  float damp = character.r;
+  float hollow = 2.0 * character.g - 1.0;
   vec3 heath = mix(vec3(0.085, 0.058, 0.036), vec3(0.140, 0.108, 0.060), fine);
-  Bare bare = Bare(mix(turf, heath, smoothstep(0.16, 0.5, tall + 0.25 * (rough - 0.5))), 0.22 * bumps + 0.075 * fine);
-  float stony = steep + 0.16 * (rough - 0.5) + 0.18 * smoothstep(0.25, 0.7, tall);
+  float high = smoothstep(0.16, 0.5, tall + 0.25 * (rough - 0.5));
+  Bare bare = Bare(mix(turf, heath, high), 0.22 * bumps + 0.075 * fine);
+  // where water gathers the turf is lush, and mud shows in the middle of its way
+  bare.colour = mix(bare.colour, vec3(0.046, 0.070, 0.020), 0.65 * damp * (1.0 - 0.5 * high));
+  bare.colour = mix(bare.colour, vec3(0.060, 0.048, 0.032) * (0.6 + 0.8 * fine), 0.6 * smoothstep(0.75, 1.0, damp));
+  // crests are swept bare, soil collects in hollows and along water
+  float stony = steep + 0.16 * (rough - 0.5) + 0.18 * smoothstep(0.25, 0.7, tall) - 0.07 * hollow - 0.06 * damp;
   float loose = smoothstep(0.09, 0.15, stony) * (1.0 - wall) * smoothstep(0.12, 0.3, tall + 0.3 * (broad - 0.5));
   if (loose > 0.0) {
     Bare stones = scree(p, bumps, fine);
@@ -117,7 +128,7 @@ Bare earth(vec3 n, vec3 p, float height) {
   // whole slopes are darker or paler, warmer or colder, as their rock is
   float slopes = layered2(p.xz * 0.021 + vec2(p.y * 0.013, 2.0));
   bare.colour *= mix(vec3(1.0), mix(vec3(0.62, 0.60, 0.60), vec3(1.24, 1.20, 1.10), smoothstep(0.3, 0.7, slopes)), max(rocky, loose));
-  float snow = smoothstep(0.62, 0.84, tall + 0.26 * (rough - 0.5)) * smoothstep(0.40, 0.20, steep + 0.3 * (fine - 0.5));
+  float snow = smoothstep(0.62, 0.84, tall + 0.26 * (rough - 0.5) + 0.05 * hollow) * smoothstep(0.40, 0.20, steep + 0.3 * (fine - 0.5));
   // the tops of a log carry none
   snow *= smoothstep(0.5, 1.0, uGrain);
   bare = Bare(mix(bare.colour, vec3(0.62, 0.66, 0.70), snow * 0.9), mix(bare.stands, 0.16 * bumps, snow));

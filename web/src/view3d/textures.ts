@@ -20,6 +20,16 @@ export function lightTexture(columns: number, rows: number, sun: Uint8Array, sky
   return bytes(all, columns, rows, RGBAFormat);
 }
 
+/** Two numbers a node as one picture. */
+export function characterTexture(columns: number, rows: number, damp: Uint8Array, hollow: Uint8Array): DataTexture {
+  const both = new Uint8Array(2 * damp.length);
+  for (let i = 0; i < damp.length; i++) {
+    both[2 * i] = damp[i]!;
+    both[2 * i + 1] = hollow[i]!;
+  }
+  return bytes(both, columns, rows, RGFormat);
+}
+
 /** Values of 16 bits as a high and a low byte; each channel is smooth on its own, so only the high one is blended. */
 export function valueTexture(columns: number, rows: number, steps: Uint16Array): DataTexture {
   const high = new Uint8Array(steps.length);

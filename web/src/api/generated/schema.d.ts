@@ -6159,6 +6159,7 @@ export interface operations {
             query?: {
                 formats?: string[];
                 without?: string[];
+                texels?: number;
             };
             header?: never;
             path: {
@@ -6184,6 +6185,7 @@ export interface operations {
             query?: {
                 formats?: string[];
                 without?: string[];
+                texels?: number;
             };
             header?: never;
             path: {
@@ -6208,6 +6210,7 @@ export interface operations {
         parameters: {
             query?: {
                 without?: string[];
+                texels?: number;
             };
             header?: never;
             path: {

@@ -3,7 +3,7 @@ import type { Bundle } from '../../api/bundle';
 import type { GroundSubject } from '../../api/types';
 import { groundGeometry, type Heights } from '../ground';
 import { USUAL_SKY, USUAL_SUN, type Stage } from '../Stage';
-import { domeTexture, heightTexture } from '../textures';
+import { characterTexture, domeTexture, heightTexture } from '../textures';
 import type { Subject, SubjectKind } from './Subject';
 
 const DRAFT_NODES = 129;
@@ -39,6 +39,9 @@ class Ground implements Subject<GroundSubject> {
     const heights = { columns: facts.columns!, rows: facts.rows!, width: view.width, depth: view.depth, values: arrays.heights as Float32Array, holes: arrays.holes as Uint8Array | undefined };
     stage.heights = heights;
     stage.uniforms.uHeightMap.value = heightTexture(heights.columns, heights.rows, heights.values, stage.smooth);
+    stage.uniforms.uCharacter.value?.dispose();
+    stage.uniforms.uCharacter.value = characterTexture(facts.characterColumns!, facts.characterRows!, arrays.damp as Uint8Array, arrays.hollow as Uint8Array);
+    stage.uniforms.uCharacterNodes.value.set(facts.characterColumns!, facts.characterRows!);
     stage.draft = new Mesh(groundGeometry(heights, DRAFT_NODES), stage.materials.ground);
     stage.fine = new Mesh(groundGeometry(heights, FINE_NODES), stage.materials.ground);
     // it is always in the picture

@@ -17,6 +17,7 @@ import java.util.zip.Inflater;
 import javax.imageio.ImageIO;
 import org.junit.jupiter.api.Test;
 import org.lumbrit.core.looks.Earth;
+import org.lumbrit.core.looks.GroundCharacter;
 import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.math.Colour;
 import org.lumbrit.core.surface.Samples;
@@ -53,7 +54,11 @@ class GroundTexturesTest {
             samples.z()[i] = -6 + (pixels[i][1] + 0.5) * 12 / 256;
         }
         site.evaluation().plan().ground().settle(samples, 0, 4);
-        float[] rgb = Earth.of(site.evaluation().plan().ground(), Double.NEGATIVE_INFINITY, 12.0 / 256)
+        float[] rgb = Earth.of(
+                        site.evaluation().plan().ground(),
+                        Double.NEGATIVE_INFINITY,
+                        12.0 / 256,
+                        GroundCharacter.of(site.evaluation().plan().ground(), GroundCharacter.NODES, Cancel.NEVER))
                 .colours(samples, Cancel.NEVER);
         for (int i = 0; i < 4; i++) {
             int expected = new Colour(rgb[3 * i], rgb[3 * i + 1], rgb[3 * i + 2]).packed();

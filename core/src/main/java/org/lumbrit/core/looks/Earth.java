@@ -2,6 +2,7 @@ package org.lumbrit.core.looks;
 
 import static org.lumbrit.core.math.Smooth.smoothstep;
 
+import java.util.Optional;
 import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.math.Chunks;
 import org.lumbrit.core.math.Smooth;
@@ -27,14 +28,23 @@ public final class Earth {
     private final double grain;
     private final double spacing;
     private final SurfacePattern pattern;
+    private final Optional<GroundCharacter> character;
     private final double unseenBumps;
     private final double unseenFine;
 
     /**
      * @param lowest metres; @param highest metres, of the whole ground; @param longer metres of its longer side
      * @param water metres of its level, −∞ for none; @param spacing metres from one sample to the next
+     * @param character where it is damp and hollow; nowhere where it is left out
      */
-    public Earth(double lowest, double highest, double longer, double water, double spacing) {
+    Earth(
+            double lowest,
+            double highest,
+            double longer,
+            double water,
+            double spacing,
+            Optional<GroundCharacter> character) {
+        this.character = character;
         this.lowest = lowest;
         this.height = Math.max(highest - lowest, LEAST_RELIEF * longer);
         this.water = water;
@@ -46,8 +56,14 @@ public final class Earth {
     }
 
     /** Of a whole ground. @param water metres of its level, −∞ for none; @param spacing metres from one sample to the next */
-    public static Earth of(Ground ground, double water, double spacing) {
-        return new Earth(ground.lowest(), ground.highest(), Math.max(ground.width(), ground.depth()), water, spacing);
+    public static Earth of(Ground ground, double water, double spacing, GroundCharacter character) {
+        return new Earth(
+                ground.lowest(),
+                ground.highest(),
+                Math.max(ground.width(), ground.depth()),
+                water,
+                spacing,
+                Optional.of(character));
     }
 
     /** Red, green and blue in linear light of each sample. */
@@ -87,6 +103,10 @@ public final class Earth {
     /** Works one place out; made once a thread. */
     private final class Place {
         private double height0;
+        /** 0..1, and −1 a crest … 1 a hollow. */
+        private double damp;
+
+        private double hollow;
         /** In the pattern's lengths. */
         private double x;
 
@@ -105,6 +125,8 @@ public final class Earth {
 
         private void set(double metresX, double metresY, double metresZ) {
             height0 = metresY;
+            damp = character.map(at -> at.dampAt(metresX, metresZ)).orElse(0.0);
+            hollow = character.map(at -> at.hollowAt(metresX, metresZ)).orElse(0.0);
             x = metresX / grain;
             y = metresY / grain;
             z = metresZ / grain;
@@ -155,7 +177,9 @@ public final class Earth {
             double bumps = around(0.55, layered(0, x, z, 0.55));
             double fine = around(3.1, layered(0, 0.87 * x - 0.49 * z + 11 / 3.1, 0.49 * x + 0.87 * z + 11 / 3.1, 3.1));
             turf(bumps, fine, tall);
-            double stony = steep + 0.16 * (bumps - 0.5) + 0.18 * smoothstep(0.25, 0.7, tall);
+            // crests are swept bare, soil collects in hollows and along water
+            double stony =
+                    steep + 0.16 * (bumps - 0.5) + 0.18 * smoothstep(0.25, 0.7, tall) - 0.07 * hollow - 0.06 * damp;
             double loose =
                     smoothstep(0.09, 0.15, stony) * (1 - wall) * smoothstep(0.12, 0.3, tall + 0.3 * (broad - 0.5));
             if (loose > 0) {
@@ -172,7 +196,7 @@ public final class Earth {
             green *= 1 + share * (0.60 + 0.60 * slopes - 1);
             blue *= 1 + share * (0.60 + 0.50 * slopes - 1);
             // the tops of a log carry none
-            double snow = smoothstep(0.62, 0.84, tall + 0.26 * (bumps - 0.5))
+            double snow = smoothstep(0.62, 0.84, tall + 0.26 * (bumps - 0.5) + 0.05 * hollow)
                     * smoothstep(0.40, 0.20, steep + 0.3 * (fine - 0.5))
                     * smoothstep(0.5, 1, grain);
             mix(0.62, 0.66, 0.70, 0.9 * snow);
@@ -207,7 +231,10 @@ public final class Earth {
                     0.7 * over(0.60, 0.72, bumps + 0.35 * (fine - 0.5), unseenBumps));
             double heath = smoothstep(0.16, 0.5, tall + 0.25 * (bumps - 0.5));
             mix(0.085 + 0.055 * fine, 0.058 + 0.050 * fine, 0.036 + 0.024 * fine, heath);
-            rough = 0.96;
+            // where water gathers the turf is lush, and mud shows in the middle of its way
+            mix(0.046, 0.070, 0.020, 0.65 * damp * (1 - 0.5 * heath));
+            mix(0.060 * soil, 0.048 * soil, 0.032 * soil, 0.6 * smoothstep(0.75, 1, damp));
+            rough = 0.96 - 0.3 * smoothstep(0.75, 1, damp);
             stands = 0.22 * bumps + 0.075 * fine;
         }
 

@@ -3,6 +3,7 @@ package org.lumbrit.formats.handover;
 import java.util.Arrays;
 import java.util.List;
 import org.lumbrit.core.looks.Earth;
+import org.lumbrit.core.looks.GroundCharacter;
 import org.lumbrit.core.math.Chunks;
 import org.lumbrit.core.math.Colour;
 import org.lumbrit.core.math.Decimal;
@@ -55,7 +56,11 @@ final class GroundTextures {
         this.stepX = ground.width() / (tilesX * wide);
         this.stepZ = ground.depth() / (tilesZ * tall);
         double water = all.recipe().ground().waterLevel().orElse(Double.NEGATIVE_INFINITY);
-        this.earth = Earth.of(ground, water, Math.max(stepX, stepZ));
+        this.earth = Earth.of(
+                ground,
+                water,
+                Math.max(stepX, stepZ),
+                GroundCharacter.of(ground, GroundCharacter.NODES, evaluation.cancel()));
     }
 
     private static int pixels(double wanted) {

@@ -6,6 +6,7 @@ import java.util.Optional;
 import org.lumbrit.core.cover.CoverLayer;
 import org.lumbrit.core.light.Daylight;
 import org.lumbrit.core.looks.Earth;
+import org.lumbrit.core.looks.GroundCharacter;
 import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.math.Colour;
 import org.lumbrit.core.math.Quaternion;
@@ -74,7 +75,8 @@ final class SiteGlb {
         Ground ground = evaluation.plan().ground();
         double water = evaluation.plan().recipe().ground().waterLevel().orElse(Double.NEGATIVE_INFINITY);
         double spacing = ground.width() / (lattice.columns() - 1);
-        float[] rgb = Earth.of(ground, water, spacing).colours(samples, Cancel.NEVER);
+        float[] rgb = Earth.of(ground, water, spacing, GroundCharacter.of(ground, GroundCharacter.NODES, Cancel.NEVER))
+                .colours(samples, Cancel.NEVER);
         tints.forEach(layer -> evaluation.tint(layer, samples).over(rgb));
         return rgb;
     }

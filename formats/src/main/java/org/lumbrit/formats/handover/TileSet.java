@@ -8,6 +8,7 @@ import org.lumbrit.core.cover.CoverLayer;
 import org.lumbrit.core.cover.CoverScatter;
 import org.lumbrit.core.cover.Plants;
 import org.lumbrit.core.looks.Earth;
+import org.lumbrit.core.looks.GroundCharacter;
 import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.math.Chunks;
 import org.lumbrit.core.plants.Detail;
@@ -48,6 +49,7 @@ final class TileSet {
     private final Ground ground;
     private final GroundTiles tiles;
     private final List<Layer> tints;
+    private final GroundCharacter character;
     private long standing;
 
     private TileSet(Packing all) {
@@ -56,6 +58,7 @@ final class TileSet {
         this.ground = all.ground();
         this.tiles = new GroundTiles(ground, evaluation.results(), evaluation.cancel());
         this.tints = all.tints();
+        this.character = GroundCharacter.of(ground, GroundCharacter.NODES, evaluation.cancel());
     }
 
     /** Writes {@code tiles/tileset.json} after the files that it names. */
@@ -179,7 +182,7 @@ final class TileSet {
         double water = all.recipe().ground().waterLevel().orElse(Double.NEGATIVE_INFINITY);
         double stepX = tiles.width(tile.level()) / (n - 1);
         double stepZ = tiles.depth(tile.level()) / (n - 1);
-        float[] rgb = Earth.of(ground, water, stepX).colours(samples, Cancel.NEVER);
+        float[] rgb = Earth.of(ground, water, stepX, character).colours(samples, Cancel.NEVER);
         tints.forEach(layer -> evaluation.tint(layer, samples).over(rgb));
         int[] border = border(n);
         int count = n * n + border.length;

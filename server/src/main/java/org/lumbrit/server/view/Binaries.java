@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import org.lumbrit.core.light.Daylight;
 import org.lumbrit.core.light.SunPosition;
+import org.lumbrit.core.looks.GroundCharacter;
 import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.math.Chunks;
 import org.lumbrit.core.props.PlacedMesh;
@@ -30,14 +31,21 @@ final class Binaries {
 
     private Binaries() {}
 
-    /** Heights of the lattice, and its holes where it has some. */
-    static byte[] ground(Lattice lattice, Samples samples) {
+    /** Heights of the lattice, its holes where it has some, and where it is damp and hollow. */
+    static byte[] ground(Lattice lattice, Samples samples, Cancel cancel) {
         float[] heights = new float[samples.count()];
         for (int i = 0; i < heights.length; i++) {
             heights[i] = (float) samples.y()[i];
         }
         ArrayBundle bundle = new ArrayBundle();
-        bundle.facts().put("columns", lattice.columns()).put("rows", lattice.rows());
+        int nodes = Math.max(lattice.columns(), lattice.rows());
+        GroundCharacter character = GroundCharacter.of(lattice.ground(), nodes, cancel);
+        bundle.facts()
+                .put("columns", lattice.columns())
+                .put("rows", lattice.rows())
+                .put("characterColumns", character.lattice().columns())
+                .put("characterRows", character.lattice().rows());
+        bundle.bytes("damp", 1, character.damp()).bytes("hollow", 1, character.hollow());
         if (lattice.ground().holes().length > 0) {
             bundle.bytes("holes", 1, holes(lattice, samples));
         }

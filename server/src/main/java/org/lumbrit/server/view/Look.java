@@ -110,7 +110,8 @@ final class Look {
 
     GroundSubject ground() {
         Ground ground = evaluation.plan().ground();
-        String bundle = kept(key("ground bundle/6", lattice.key()), shared -> Binaries.ground(lattice, samples));
+        String bundle =
+                kept(key("ground bundle/7", lattice.key()), shared -> Binaries.ground(lattice, samples, shared));
         // in the shade of props where they are now
         List<PlacedMesh> standing = now.scene().props();
         KeyBuilder lightKey = new KeyBuilder("light bundle/2").add(ground.key()).add(skyKey());
