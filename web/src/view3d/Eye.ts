@@ -1,4 +1,4 @@
-import { Frustum, Matrix4, OrthographicCamera, PerspectiveCamera, Vector3 } from 'three';
+import { type Camera, Frustum, Matrix4, OrthographicCamera, PerspectiveCamera, Vector3 } from 'three';
 
 /** An eye that circles a target: heading and elevation in degrees, distance in metres. */
 export interface Pose {
@@ -6,6 +6,12 @@ export interface Pose {
   heading: number;
   elevation: number;
   distance: number;
+}
+
+/** The four sides of what a camera sees as planes: a normal that points into it and the distance, each. */
+export function sidesOf(camera: Camera, intoView = camera.matrixWorldInverse): number[] {
+  const frustum = new Frustum().setFromProjectionMatrix(new Matrix4().multiplyMatrices(camera.projectionMatrix, intoView));
+  return frustum.planes.slice(0, 4).flatMap(({ normal, constant }) => [normal.x, normal.y, normal.z, constant]);
 }
 
 const TALL = 0.62;
@@ -89,8 +95,7 @@ export class Eye {
     const plain = this.camera.clone();
     plain.clearViewOffset();
     plain.updateProjectionMatrix();
-    const frustum = new Frustum().setFromProjectionMatrix(new Matrix4().multiplyMatrices(plain.projectionMatrix, this.camera.matrixWorldInverse));
-    return frustum.planes.slice(0, 4).flatMap(({ normal, constant }) => [normal.x, normal.y, normal.z, constant]);
+    return sidesOf(plain, this.camera.matrixWorldInverse);
   }
 
   orbit(byHeading: number, byElevation: number): void {

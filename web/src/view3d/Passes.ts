@@ -18,7 +18,7 @@ const HAZE_FROM = 4;
 /** Metres of a site's longer side from which on patterns of the ground are as large as they are; in a smaller one they are finer. */
 const COARSE = 40;
 /** Metres after which haze hides everything, for one metre of the site's width. */
-const HAZE = 1.95;
+const HAZE = 3.2;
 
 /** The passes that a picture is drawn in: sky, mirror, scene, streaks, lines; whole, or what moves over what stands still. */
 export class Passes {

@@ -120,7 +120,7 @@ export class Planting {
   /** Sets every plant up for a map of shadows, which is no picture of its own: the next {@link arrange} starts anew. */
   cast(seen: Pick<DetailChoice, 'eye' | 'pixels' | 'parallel' | 'planes'>): void {
     this.arranged = null;
-    this.arrangeAll({ ...seen, share: 1, tolerance: SHADOW_TOLERANCE, forced: -1 });
+    for (const each of this.all) if (!each.flat) each.arrange({ ...seen, share: 1, tolerance: SHADOW_TOLERANCE, forced: -1 });
   }
 
   /** What is drawn then; how many of the triangles are of layers that are no crowd. */

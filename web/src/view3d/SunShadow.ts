@@ -1,5 +1,5 @@
 import { DepthTexture, type Matrix4, NearestFilter, type Object3D, OrthographicCamera, UnsignedIntType, Vector3, WebGLRenderTarget, type WebGLRenderer } from 'three';
-import type { Eye } from './Eye';
+import { sidesOf, type Eye } from './Eye';
 import type { Stage } from './Stage';
 
 /** Pixels of a map to each side. */
@@ -11,6 +11,8 @@ const STEP = 0.25;
 /** The sun this low, or behind cloud, throws no shadow of leaf and branch that could be told from the rest. */
 const LOWEST = 0.03;
 const FAINTEST = 0.02;
+/** In place of whether the maps hold: one is being drawn. */
+const CASTING = -1;
 
 /** From the place to a map: x and y across it, z how near the sun, 0..1 each. */
 const TO_MAP = [0.5, 0, 0, 0, 0, 0.5, 0, 0, 0, 0, 0.5, 0, 0.5, 0.5, 0.5, 1] as const;
@@ -90,8 +92,8 @@ export class SunShadow {
     const pick = uniforms.uPick.value.clone();
     uniforms.uEye.value.copy(camera.position);
     uniforms.uPick.value.set(-1, -1);
-    uniforms.uShadowOf.value.x = 0;
-    planting.cast({ eye: camera.position, pixels: SIZE / (2 * reach), parallel: true, planes: [] });
+    uniforms.uShadowOf.value.x = CASTING;
+    planting.cast({ eye: camera.position, pixels: SIZE / (2 * reach), parallel: true, planes: sidesOf(camera) });
     this.lend(false);
     this.renderer.setRenderTarget(this.maps[map]!);
     this.renderer.clear();

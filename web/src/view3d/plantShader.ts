@@ -116,6 +116,10 @@ uniform float uMirror;
 uniform float uWater;
 void main() {
   if (vLeft < 0.0 || (uMirror > 0.5 && vPlace.y < uWater)) discard;
+  if (casting()) {
+    gl_FragColor = vec4(0.0);
+    return;
+  }
   vec3 c = vColour;
 #ifdef SOLID
   c *= 0.72 + 0.56 * (0.6 * layered((vPlace.xz + vPlace.y) * 1.3 / uGrain) + 0.4 * layered2((vPlace.xz - vPlace.y) * 5.1 / uGrain));
@@ -225,6 +229,10 @@ void main() {
   for (int step = 0; step < 3; step++) at = vAt + (2.0 * texture2D(uDepths, at).r - 1.0) * vSlant;
   vec4 colour = texture2D(uColours, at);
   if (colour.a < max(0.03, fract(unlike(gl_FragCoord.xy) + uPick.x)) || (uMirror > 0.5 && vPlace.y < uWater)) discard;
+  if (casting()) {
+    gl_FragColor = vec4(0.0);
+    return;
+  }
   vec4 surface = texture2D(uSurfaces, at);
   vec2 level = (surface.xy * 255.0 - 128.0) / 127.0;
   vec2 depth = texture2D(uDepths, at).rg;

@@ -61,14 +61,14 @@ uniform mat4 uShadowAt0;
 uniform mat4 uShadowAt1;
 uniform vec4 uShadowOf;
 
-/** How much of a map's pixels round a place lets the sun through to it. @param at in the map; deep of it what is no shadow yet; off pixels */
+/** Whether a map's pixel lets the sun through to a place: over the passes of a still, of those round it some. @param at in the map; deep of it what is no shadow yet; off pixels */
 float through(sampler2D map, vec3 at, float deep, vec2 off) {
-  float sum = 0.0;
-  for (int k = 0; k < 4; k++) {
-    vec2 beside = (vec2(k & 1, k >> 1) - 0.5 + off) / 1536.0;
-    sum += step(at.z - deep, texture2D(map, at.xy + beside).r);
-  }
-  return 0.25 * sum;
+  return step(at.z - deep, texture2D(map, at.xy + off / 1536.0).r);
+}
+
+/** While a map of shadows is drawn, no colour is wanted. */
+bool casting() {
+  return uShadowOf.x < -0.5;
 }
 
 /**
@@ -102,8 +102,9 @@ float unlike(vec2 pixel) {
 
 /** Pixels of a shadow's map to look beside: another way for each pixel and pass. */
 vec2 softly(vec2 pixel) {
+  if (uPick.x < 0.0) return vec2(0.0);
   float turn = 6.2831853 * fract(unlike(pixel) + uPick.x);
-  return 1.1 * sqrt(fract(unlike(pixel.yx + 17.0) + uPick.y)) * vec2(cos(turn), sin(turn));
+  return 1.4 * sqrt(fract(unlike(pixel.yx + 17.0) + uPick.y)) * vec2(cos(turn), sin(turn));
 }
 
 /** How much of what is so many metres away the air hides. */
@@ -261,6 +262,10 @@ uniform float uWater;
 ${VALUES}
 void main() {
   if (uMirror > 0.5 && vPlace.y < uWater) discard;
+  if (casting()) {
+    gl_FragColor = vec4(0.0);
+    return;
+  }
 #ifdef CLOTH
   vec3 n = normalize(cross(dFdx(vPlace), dFdy(vPlace)));
 #else
@@ -301,6 +306,7 @@ uniform float uPoint;
 uniform float uPixels;
 varying vec3 vPlace;
 varying float vSpeed;
+varying float vSeen;
 #ifdef SWAY
 attribute vec3 aFoot;
 attribute vec4 aTurn;
@@ -332,20 +338,24 @@ void main() {
 #endif
   vSpeed = aSpeed;
   gl_Position = projectionMatrix * viewMatrix * vec4(vPlace, 1.0);
-  gl_PointSize = max(1.2, uPoint * uPixels / max(0.05, gl_Position.w));
+  float wide = uPoint * uPixels / max(0.05, gl_Position.w);
+  gl_PointSize = max(1.2, wide);
+  // a grain smaller than what is drawn is seen as seldom
+  vSeen = min(1.0, wide * wide / 1.44);
 }
 `;
 
 export const GRAIN_FRAGMENT = /* glsl */ `
 varying vec3 vPlace;
 varying float vSpeed;
+varying float vSeen;
 uniform vec3 uRest;
 uniform vec3 uFast;
 uniform float uMirror;
 uniform float uWater;
 void main() {
   vec2 at = 2.0 * gl_PointCoord - 1.0;
-  if (dot(at, at) > 1.0 || (uMirror > 0.5 && vPlace.y < uWater)) discard;
+  if (dot(at, at) > 1.0 || vSeen < fract(unlike(gl_FragCoord.xy) + uPick.x) || (uMirror > 0.5 && vPlace.y < uWater)) discard;
   vec3 c = mix(uRest, uFast, smoothstep(0.0, 1.0, vSpeed));
   vec2 light = lightAt(vPlace.xz).rg;
   c *= 0.45 + 0.5 * light.g + 0.35 * light.r;
