@@ -54,7 +54,7 @@ final class HandOverCommand implements Callable<Integer> {
     @Option(
             names = "--texels",
             paramLabel = "PIXELS",
-            description = "Of the ground's pictures along its longer side, 256 to 8192; ${DEFAULT-VALUE} unless given.")
+            description = "Of the ground’s pictures along its longer side, 256 to 8192; ${DEFAULT-VALUE} unless given.")
     private int texels = Choice.TEXELS;
 
     @Override

@@ -27,7 +27,7 @@ public record Choice(Set<HandOver> formats, Set<String> without, int texels) {
 
     public Choice {
         if (texels < FEWEST_TEXELS || texels > MOST_TEXELS) {
-            throw new BadInputException("The ground's pictures can have " + FEWEST_TEXELS + " to " + MOST_TEXELS
+            throw new BadInputException("The ground’s pictures can have " + FEWEST_TEXELS + " to " + MOST_TEXELS
                     + " pixels along its longer side, not " + texels + ".");
         }
         formats = EnumSet.copyOf(formats);

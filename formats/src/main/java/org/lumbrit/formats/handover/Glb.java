@@ -156,6 +156,13 @@ final class Glb {
         attributes.put("TEXCOORD_0", floats(uv, 2, ARRAY_BUFFER));
     }
 
+    /** Which way growing u runs along the surface at each vertex: a unit vector, then 1 where v falls to its left, else −1. */
+    void tangents(int mesh, float[] tangents) {
+        ObjectNode attributes =
+                (ObjectNode) meshes.get(mesh).get("primitives").get(0).get("attributes");
+        attributes.put("TANGENT", floats(tangents, 4, ARRAY_BUFFER));
+    }
+
     /** @param colours linear red, green, blue a vertex, or empty */
     int mesh(String name, float[] positions, float[] normals, float[] colours, int[] indices, int material) {
         ObjectNode mesh = meshes.addObject().put("name", name);

@@ -207,6 +207,20 @@ final class GroundTextures {
         return new Lattice(ground, divided(drawn.columns(), tilesX), divided(drawn.rows(), tilesZ));
     }
 
+    /** Along the surface to the east, at each vertex; the north lies to its left. */
+    private static float[] eastward(float[] normals) {
+        float[] tangents = new float[normals.length / 3 * 4];
+        for (int i = 0; i < normals.length / 3; i++) {
+            double nx = normals[3 * i];
+            double ny = normals[3 * i + 1];
+            double length = Math.hypot(nx, ny);
+            tangents[4 * i] = length > 0 ? (float) (ny / length) : 1;
+            tangents[4 * i + 1] = length > 0 ? (float) (-nx / length) : 0;
+            tangents[4 * i + 3] = 1;
+        }
+        return tangents;
+    }
+
     private static int divided(int nodes, int tiles) {
         return (nodes - 1 + tiles - 1) / tiles * tiles + 1;
     }
@@ -245,6 +259,7 @@ final class GroundTextures {
         }
         int made = to.mesh(name, positions, normals, new float[0], Arrays.copyOf(kept, n), material);
         to.places(made, uv);
+        to.tangents(made, eastward(normals));
         return made;
     }
 }

@@ -193,7 +193,7 @@ public enum HandOver {
         }
     },
     TEXTURES(
-            "The ground's surface as pictures: colour, normals, roughness, height of what stands on it; and a GLB that wears them",
+            "The ground’s surface as pictures: colour, normals, roughness, height of what stands on it; and a GLB that wears them",
             9e6) {
         @Override
         double bytes(Sizes sizes) {
