@@ -15,12 +15,12 @@ float outerOf(vec3 unit) {
 
 /** Leaves and wood; with SOLID, stones and caps. @param leafy share of the tint; along 0..1 from foot to tip; n turned to the eye */
 vec3 litBody(vec3 own, vec3 tint, float leafy, float along, float outer, vec3 n, vec3 view, vec2 light) {
-  float through = max(dot(-view, uSun), 0.0);
 #ifdef SOLID
   float lit = 0.12 + 0.88 * max(dot(n, uSun), 0.0);
   vec3 body = mix(own, tint, leafy);
   return body * (SUN_COLOUR * lit * light.r * 0.72 + (SKY_COLOUR * (0.55 + 0.45 * n.y) + BOUNCE) * light.g) * mix(0.7, 1.0, smoothstep(0.0, 0.35, along));
 #else
+  float through = max(dot(-view, uSun), 0.0);
   float onIt = dot(n, uSun);
   float sun = mix(0.14, 0.28, leafy) + mix(0.86, 0.72, leafy) * max(onIt, 0.0) + 0.35 * through * through * leafy * along;
   // a leaf lets through what falls on its other side, without the blue
@@ -34,6 +34,23 @@ vec3 litBody(vec3 own, vec3 tint, float leafy, float along, float outer, vec3 n,
 
 vec3 chosen(vec3 c) {
   return mix(c, vec3(0.62, 0.10, 0.42), 0.85) + vec3(0.16, 0.02, 0.10);
+}
+`;
+
+/** What is seen of a plant's colour through the air, quieter beside values. It reads vPlace. */
+const SEEN = /* glsl */ `
+uniform float uValuesShown;
+vec4 seen(vec3 c) {
+  float grey = dot(c, vec3(0.3, 0.6, 0.1));
+  c = mix(c, mix(vec3(grey), c, 0.45) * 0.85, uValuesShown);
+  return vec4(shown(hazed(c, vPlace)), 1.0);
+}
+`;
+
+/** The light where a plant stands; what is high above its foot has more than the ground there. @param state growth, whether on a prop */
+const STANDING = /* glsl */ `
+vec3 standing(vec3 foot, float high, vec4 state) {
+  return max(lightAt(foot.xz), vec3(0.9, 0.85, 0.9) * max(state.y, smoothstep(0.8, 3.5, high)));
 }
 `;
 
@@ -53,6 +70,7 @@ varying float vLeft;
 
 ${TURNED}
 ${BODY}
+${STANDING}
 #ifdef SWAY
 attribute float aVertex;
 ${SWAY}
@@ -83,9 +101,7 @@ void main() {
   n = turned(n, q);
   vec3 view = normalize(uEye - place);
   if (dot(n, view) < 0.0) n = -n;
-  vec3 base = lightAt(aFoot.xz);
-  float lifted = max(aState.y, smoothstep(0.8, 3.5, place.y - aFoot.y));
-  base = max(base, vec3(0.9, 0.85, 0.9) * lifted);
+  vec3 base = standing(aFoot, place.y - aFoot.y, aState);
   // a little off itself, so that a leaf does not shade itself
   vec2 light = shadowed(base, place + uSun * 0.02 * size.y, 2.0 * uSun, vec2(0.0));
   vec3 tint = pow(aTint, vec3(2.2));
@@ -111,9 +127,9 @@ export const PLANT_FRAGMENT = /* glsl */ `
 varying vec3 vPlace;
 varying vec3 vColour;
 varying float vLeft;
-uniform float uValuesShown;
 uniform float uMirror;
 uniform float uWater;
+${SEEN}
 void main() {
   if (vLeft < 0.0 || (uMirror > 0.5 && vPlace.y < uWater)) discard;
   if (casting()) {
@@ -124,9 +140,7 @@ void main() {
 #ifdef SOLID
   c *= 0.72 + 0.56 * (0.6 * layered((vPlace.xz + vPlace.y) * 1.3 / uGrain) + 0.4 * layered2((vPlace.xz - vPlace.y) * 5.1 / uGrain));
 #endif
-  float grey = dot(c, vec3(0.3, 0.6, 0.1));
-  c = mix(c, mix(vec3(grey), c, 0.45) * 0.85, uValuesShown);
-  gl_FragColor = vec4(shown(hazed(c, vPlace)), 1.0);
+  gl_FragColor = seen(c);
 }
 `;
 
@@ -156,6 +170,7 @@ varying vec3 vTint;
 varying vec2 vLight;
 varying float vChosen;
 ${TURNED}
+${STANDING}
 #ifdef SWAY
 ${SWAY}
 #endif
@@ -195,7 +210,7 @@ void main() {
   vUnit = at / uFrameOf.zwz;
   vUnitToEye = toEye * uFrameOf.y / uFrameOf.zwz;
   vTint = pow(aTint, vec3(2.2));
-  vec3 base = max(lightAt(aFoot.xz), vec3(0.9, 0.85, 0.9) * max(aState.y, smoothstep(0.8, 3.5, place.y - aFoot.y)));
+  vec3 base = standing(aFoot, place.y - aFoot.y, aState);
   // the middle of the crown stands for all of it
   vLight = shadowed(base, middle + uSun * 0.5 * aSize.y, uSun, vec2(0.0));
   vChosen = aState.z;
@@ -219,10 +234,10 @@ varying float vChosen;
 uniform sampler2D uColours;
 uniform sampler2D uSurfaces;
 uniform sampler2D uDepths;
-uniform float uValuesShown;
 uniform float uMirror;
 uniform float uWater;
 ${BODY}
+${SEEN}
 void main() {
   // what stands before or behind the card is seen beside its place on it: where the eye's ray meets the depths
   vec2 at = vAt;
@@ -241,8 +256,6 @@ void main() {
   vec3 unit = vUnit + (2.0 * depth.r - 1.0) * vUnitToEye;
   vec3 c = litBody(pow(colour.rgb, vec3(2.2)), vTint, surface.a, surface.b, outerOf(unit), n, normalize(uEye - vPlace), vLight);
   if (vChosen > 0.5) c = chosen(c);
-  float grey = dot(c, vec3(0.3, 0.6, 0.1));
-  c = mix(c, mix(vec3(grey), c, 0.45) * 0.85, uValuesShown);
-  gl_FragColor = vec4(shown(hazed(c, vPlace)), 1.0);
+  gl_FragColor = seen(c);
 }
 `;

@@ -68,10 +68,14 @@ public final class Earth {
 
     /** Red, green and blue in linear light of each sample. */
     public float[] colours(Samples samples, Cancel cancel) {
-        float[] all = surface(samples, cancel);
-        float[] rgb = new float[3 * samples.count()];
+        return colours(surface(samples, cancel));
+    }
+
+    /** The colours alone, of what {@link #surface} gave. */
+    public static float[] colours(float[] surface) {
+        float[] rgb = new float[surface.length / NUMBERS * 3];
         for (int i = 0; i < rgb.length; i++) {
-            rgb[i] = all[i / 3 * NUMBERS + i % 3];
+            rgb[i] = surface[i / 3 * NUMBERS + i % 3];
         }
         return rgb;
     }

@@ -11,6 +11,7 @@ import org.lumbrit.core.falloff.Names;
 import org.lumbrit.core.kinds.References;
 import org.lumbrit.core.kinds.Refers;
 import org.lumbrit.core.kinds.Setting;
+import org.lumbrit.core.light.Daylight;
 import org.lumbrit.core.props.Prop;
 import org.lumbrit.core.surface.Place;
 
@@ -107,6 +108,14 @@ public record Recipe(
     /** The layers of one kind, or of several that share an interface, in the order of the board. */
     public <T extends Layer> List<T> layersOf(Class<T> type) {
         return layers.stream().filter(type::isInstance).map(type::cast).toList();
+    }
+
+    /** The light of the first shown layer that says one. */
+    public Optional<Daylight> daylight() {
+        return layers.stream()
+                .filter(layer -> !layer.hidden())
+                .flatMap(layer -> layer.daylight().stream())
+                .findFirst();
     }
 
     /** The layers of one family, in the order of the board; relief lowest first. */

@@ -90,10 +90,7 @@ final class GroundTextures {
             int across = wide + 2;
             Samples samples = samples(column0 - 1, row0 + from - 1, across, to - from + 2);
             float[] surface = earth.surface(samples, evaluation.cancel());
-            float[] rgb = new float[3 * samples.count()];
-            for (int i = 0; i < rgb.length; i++) {
-                rgb[i] = surface[i / 3 * Earth.NUMBERS + i % 3];
-            }
+            float[] rgb = Earth.colours(surface);
             tints.forEach(layer -> evaluation.tint(layer, samples).over(rgb));
             Chunks.run((to - from) * wide, evaluation.cancel(), (first, last) -> {
                 for (int i = first; i < last; i++) {

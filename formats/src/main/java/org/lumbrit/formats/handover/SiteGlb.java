@@ -54,10 +54,7 @@ final class SiteGlb {
 
     /** The sun of the site's daylight, as bright as the eye that is used to it takes it; none where the sky is covered. */
     static void sun(Glb glb, SiteEvaluation evaluation) {
-        Optional<Daylight> daylight = evaluation.at(0).plan().recipe().layers().stream()
-                .filter(layer -> !layer.hidden())
-                .flatMap(layer -> layer.daylight().stream())
-                .findFirst();
+        Optional<Daylight> daylight = evaluation.at(0).plan().recipe().daylight();
         daylight.ifPresent(light -> {
             double most = Arrays.stream(light.sun()).max().orElse(0);
             if (most > 0) {

@@ -51,7 +51,7 @@ final class Look {
         this.evaluation = evaluation;
         this.now = now;
         this.draft = draft;
-        this.daylight = daylight(now);
+        this.daylight = now.plan().recipe().daylight();
         this.results = results;
         this.cancel = cancel;
         this.recipe = evaluation.plan().recipe();
@@ -140,13 +140,6 @@ final class Look {
                 .add(from.heading())
                 .add(from.elevation());
         return results.get(key.key(), shared, again -> Binaries.openLight(ground, from, again));
-    }
-
-    private static Optional<Daylight> daylight(SiteEvaluation now) {
-        return now.plan().recipe().layers().stream()
-                .filter(layer -> !layer.hidden())
-                .flatMap(layer -> layer.daylight().stream())
-                .findFirst();
     }
 
     /** Where the sun stands. */
