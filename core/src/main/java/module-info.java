@@ -31,6 +31,7 @@ module org.lumbrit.core {
     exports org.lumbrit.core.relief;
     exports org.lumbrit.core.simulation;
     exports org.lumbrit.core.site;
+    exports org.lumbrit.core.snow;
     exports org.lumbrit.core.surface;
     exports org.lumbrit.core.water;
 }

@@ -18,7 +18,7 @@ public record Description(
     /**
      * One setting.
      *
-     * @param type number, whole, switch, choice, kind (a thing with settings of its own), curve, list, falloff, place, layer, prop, picture, mesh, colour or text
+     * @param type number, whole, switch, choice, kind (a thing with settings of its own), curve, list, falloff, place, layer, prop, props, layers (several of them), picture, mesh, colour or text
      * @param byDefault as it would stand in the recipe, "" where there is none
      * @param choices the words of a choice, empty for the others
      * @param of which kinds of thing a reference may name, empty where any will do
@@ -100,6 +100,9 @@ public record Description(
             return "kind";
         }
         if (type == List.class) {
+            if (setting.refers() == Refers.PROP || setting.refers() == Refers.LAYER) {
+                return setting.refers() == Refers.PROP ? "props" : "layers";
+            }
             return component.getGenericType().getTypeName().contains("CurvePoint") ? "curve" : "list";
         }
         return switch (setting.refers()) {

@@ -70,6 +70,11 @@ public interface Layer {
         return Optional.empty();
     }
 
+    /** The stuff that it lays over surfaces, where it lays any: it covers them and may raise them. */
+    default Optional<Lying> lying() {
+        return Optional.empty();
+    }
+
     /** The light that it puts over the site, where it puts any. */
     default Optional<Daylight> daylight() {
         return Optional.empty();

@@ -6,6 +6,8 @@ public enum Subject {
     PLANTS,
     /** Colours laid over the ground and props: the layer has a {@link Layer#colouring()}. */
     COLOURS,
+    /** Stuff that lies on ground, props and plants: the layer has a {@link Layer#lying()}. */
+    LYING,
     /** Grains that lie somewhere and are carried. */
     GRAINS
 }

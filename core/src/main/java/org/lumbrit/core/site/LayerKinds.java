@@ -20,6 +20,7 @@ import org.lumbrit.core.relief.RiverRelief;
 import org.lumbrit.core.relief.SmoothRelief;
 import org.lumbrit.core.relief.TerraceRelief;
 import org.lumbrit.core.relief.ThermalRelief;
+import org.lumbrit.core.snow.LayLayer;
 import org.lumbrit.core.water.DampLayer;
 
 /** The list of layers, in the order of the menu. A new kind of layer is its record and one line here. */
@@ -48,6 +49,7 @@ public final class LayerKinds implements Registry {
                 SwayLayer.class,
                 PushLayer.class,
                 GrainsLayer.class,
+                LayLayer.class,
                 DampLayer.class,
                 DaylightLayer.class);
     }

@@ -25,7 +25,7 @@ import org.lumbrit.core.recipe.LayerHead;
 import org.lumbrit.core.recipe.PropertyDescription;
 import org.lumbrit.core.recipe.PropertyRange;
 import org.lumbrit.core.recipe.Surroundings;
-import org.lumbrit.core.surface.Ground;
+import org.lumbrit.core.surface.Hollows;
 import org.lumbrit.core.surface.Samples;
 import org.lumbrit.core.surface.SegmentTree;
 import org.lumbrit.core.surface.Tint;
@@ -80,9 +80,6 @@ public record DampLayer(
     /** The result: 0 dry, 1 soaked. */
     public static final String WETNESS = "wetness";
 
-    /** Places on the circle round a hollow. */
-    private static final int AROUND = 16;
-
     /** Directions to the sky, each turned by the golden angle from the last. */
     private static final int SKY = 16;
 
@@ -90,9 +87,6 @@ public record DampLayer(
 
     /** Of the circle's radius: how far outside its surface a place looks up from. */
     private static final double OUTSIDE = 1e-3;
-
-    /** Of the circle's radius: a hollow as deep as that is wholly one. */
-    private static final double DEEP = 0.25;
 
     private static final List<PropertyDescription> OFFERED = List.of(
             PropertyDescription.of(SOAK, "How wet it gets at most", "", 0, 1, 1, 0, 1)
@@ -196,7 +190,7 @@ public record DampLayer(
                 double near = above <= 0
                         ? 1
                         : shore.map(line -> near(line, x, above, z)).orElse(0.0);
-                double hollow = onGround ? hollow(site.ground(), x, z) : 0;
+                double hollow = onGround ? Hollows.at(site.ground(), x, z, size) : 0;
                 double dry = (1 - edge[i] * near)
                         * (1 - hollows[i] * hollow)
                         * (1 - shelter[i] * covered(cover, samples, i));
@@ -231,14 +225,5 @@ public record DampLayer(
                     : 0;
         }
         return (double) hidden / SKY;
-    }
-
-    private double hollow(Ground ground, double x, double z) {
-        double sum = 0;
-        for (int k = 0; k < AROUND; k++) {
-            double angle = 2 * StrictMath.PI * k / AROUND;
-            sum += ground.height(x + size * StrictMath.cos(angle), z + size * StrictMath.sin(angle));
-        }
-        return Smooth.clamp01((sum / AROUND - ground.height(x, z)) / (DEEP * size));
     }
 }
