@@ -42,6 +42,7 @@ export type TileView = Schemas['TileView'];
 export type WaterSubject = Schemas['WaterSubject'];
 export type FieldSubject = Schemas['FieldSubject'];
 export type ColoursSubject = Schemas['ColoursSubject'];
+export type LyingSubject = Schemas['LyingSubject'];
 export type PlantsSubject = Schemas['PlantsSubject'];
 export type MeshSubject = Schemas['MeshSubject'];
 export type GroundSpec = Schemas['GroundSpec'];

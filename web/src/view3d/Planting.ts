@@ -39,10 +39,10 @@ export class Planting {
   ) {}
 
   /** @param how the surfaces that they stand on, by the numbers in the bundle: "" for the ground, else a prop; and which part of them it is */
-  set(layer: string, plants: Bundle, shapes: Bundle, how: Standing = ALL): void {
+  set(layer: string, plants: Bundle, shapes: Bundle, how: Standing = ALL, settled?: Uint8Array): void {
     this.arranged = null;
     this.drop(layer);
-    const meshes = new PlantMeshes(layer, plants, shapes, this.materials, how);
+    const meshes = new PlantMeshes(layer, plants, shapes, this.materials, how, settled);
     meshes.choose(this.chosen.layer === layer ? this.chosen.plants : new Set());
     this.layers.set(layer, meshes);
     this.scene.add(...meshes.meshes);

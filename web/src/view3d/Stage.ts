@@ -69,6 +69,14 @@ export function newUniforms() {
     uTint: { value: null as DataTexture | null },
     uTone: { value: null as DataTexture | null },
     uTinted: { value: 0 },
+    /** What lies over the ground: colour and how far it hides the ground, how much it glitters, whether anything lies there. */
+    uLying: { value: null as DataTexture | null },
+    uGlint: { value: null as DataTexture | null },
+    uLies: { value: 0 },
+    /** What settles on plants: its colour and how far it hides them; where it comes from; the cosines from which it begins and covers wholly. */
+    uStuff: { value: new Vector4(1, 1, 1, 0) },
+    uStuffFrom: { value: new Vector3(0, 1, 0) },
+    uStuffReach: { value: new Vector2(0, 1) },
     uLook: { value: new Vector2(0, 0) },
     uSigned: { value: 0 },
     uLevels: { value: new Array<number>(MOST_LEVELS).fill(0) },
@@ -93,6 +101,8 @@ export class Stage {
     water: this.material(shaders.WATER_VERTEX, shaders.WATER_FRAGMENT),
     prop: this.material(shaders.PROP_VERTEX, shaders.PROP_FRAGMENT),
     cloth: this.material(shaders.PROP_VERTEX, shaders.PROP_FRAGMENT, { CLOTH: 1 }),
+    /** Of what lies on props. */
+    shell: this.material(shaders.PROP_VERTEX, shaders.PROP_FRAGMENT, { SHELL: 1 }),
   };
   readonly planting = new Planting(this.scene, {
     blade: this.material(shaders.COMMON + PLANT_VERTEX, PLANT_FRAGMENT, { BLADE: 1 }),
@@ -121,6 +131,9 @@ export class Stage {
     private readonly draw: () => void,
   ) {
     this.materials.prop.side = this.materials.cloth.side = 2;
+    const { shell } = this.materials;
+    shell.polygonOffset = true;
+    shell.polygonOffsetFactor = shell.polygonOffsetUnits = -1;
   }
 
   material(vertex: string, fragment: string, defines: Record<string, number> = {}, own: Record<string, IUniform> = {}): ShaderMaterial {

@@ -22,6 +22,9 @@ uniform float uMirror;
 uniform sampler2D uTint;
 uniform sampler2D uTone;
 uniform float uTinted;
+uniform sampler2D uLying;
+uniform sampler2D uGlint;
+uniform float uLies;
 #ifdef TILE
 uniform vec4 uTile;
 uniform sampler2D uTileLight;
@@ -29,7 +32,9 @@ uniform sampler2D uTileValues;
 uniform vec2 uTileScale;
 uniform sampler2D uTileTint;
 uniform sampler2D uTileTone;
-uniform vec2 uTileOwn;
+uniform vec3 uTileOwn;
+uniform sampler2D uTileLying;
+uniform sampler2D uTileGlint;
 
 /** Where a place of a tile lies in its picture of so many nodes a side, whose middles lie on its borders. */
 vec2 inTile(float nodes) {
@@ -163,6 +168,23 @@ void main() {
     own = mix(own, wide.colour, coarser);
     stands = mix(stands, wide.stands * 2.0 * length_, coarser);
   }
+  vec4 lies = vec4(0.0);
+  float glint = 0.0;
+  if (uLies > 0.5) {
+    vec2 at = vPlace.xz / uSize * uScale.zw + 0.5;
+    lies = texture2D(uLying, at);
+    glint = texture2D(uGlint, at).r;
+#ifdef TILE
+    if (uTileOwn.z > 0.5) {
+      lies = texture2D(uTileLying, inTile(129.0));
+      glint = texture2D(uTileGlint, inTile(129.0)).r;
+    }
+#endif
+    // towards its edge it lies in patches, first in what is lower
+    float patches = 0.5 * layered(p.xz * 1.3) + 0.5 * layered2(p.xz * 5.3 + 2.0) + 0.35 * bare.stands;
+    lies.a = smoothstep(0.30, 0.70, lies.a + 1.1 * (lies.a * (1.0 - lies.a)) * (1.0 - 2.0 * patches));
+    stands = mix(stands, (0.05 * layered(p.xz * 0.8 + 7.0) + 0.012 * layered2(p.xz * 7.0)) * length_, lies.a);
+  }
   vec3 bent = bumped(n, stands);
 #ifdef TILE
   vec3 base = texture2D(uTileLight, inTile(65.0)).rgb;
@@ -172,6 +194,7 @@ void main() {
   vec2 light = shadowed(base, vPlace, n, softly(gl_FragCoord.xy));
   vec3 lit = SUN_COLOUR * max(dot(bent, uSun), 0.0) * light.r + (SKY_COLOUR * (0.5 + 0.5 * bent.y) + BOUNCE) * light.g;
   vec3 c = own * lit;
+  if (lies.a > 0.0) c = mix(c, litCover(linearLight(lies.rgb), bent, normalize(uEye - vPlace), vPlace, light, glint), lies.a);
   if (uTinted > 0.5) {
     vec2 at = vPlace.xz / uSize * uScale.zw + 0.5;
     vec4 tint = texture2D(uTint, at);

@@ -32,6 +32,17 @@ vec3 litBody(vec3 own, vec3 tint, float leafy, float along, float outer, vec3 n,
 #endif
 }
 
+uniform vec4 uStuff;
+uniform vec3 uStuffFrom;
+uniform vec2 uStuffReach;
+
+/** With what has settled on it. @param settled how far it covers the place; facing the cosine to where it comes from */
+vec3 covered(vec3 c, float settled, float facing, vec3 n, vec2 light) {
+  float much = settled * uStuff.a * smoothstep(uStuffReach.x, uStuffReach.y, facing);
+  float sun = max((dot(n, uSun) + 0.2) / 1.2, 0.0);
+  return mix(c, uStuff.rgb * (SUN_COLOUR * sun * light.r * 0.72 + (SKY_COLOUR * (0.6 + 0.4 * n.y) + BOUNCE) * light.g), much);
+}
+
 vec3 chosen(vec3 c) {
   return mix(c, vec3(0.62, 0.10, 0.42), 0.85) + vec3(0.16, 0.02, 0.10);
 }
@@ -117,6 +128,14 @@ void main() {
 #else
   vColour = litBody(own, tint, aOwn.a, aAlong, outerOf(unit), n, view, light);
 #endif
+  if (aState.w > 0.0) {
+    float facing = dot(n, uStuffFrom);
+#ifdef BLADE
+    // what stands upright is rimed from its tip
+    facing = max(facing, 0.8 * aAlong);
+#endif
+    vColour = covered(vColour, aState.w, facing, n, light);
+  }
   if (aState.z > 0.5) vColour = chosen(vColour);
   vPlace = place;
   gl_Position = projectionMatrix * viewMatrix * vec4(place, 1.0);
@@ -169,6 +188,7 @@ varying vec2 vSlant;
 varying vec3 vTint;
 varying vec2 vLight;
 varying float vChosen;
+varying float vSettled;
 ${TURNED}
 ${STANDING}
 #ifdef SWAY
@@ -214,6 +234,7 @@ void main() {
   // the middle of the crown stands for all of it
   vLight = shadowed(base, middle + uSun * 0.5 * aSize.y, uSun, vec2(0.0));
   vChosen = aState.z;
+  vSettled = aState.w;
   vPlace = place;
   gl_Position = projectionMatrix * viewMatrix * vec4(place, 1.0);
 }
@@ -231,6 +252,7 @@ varying vec2 vSlant;
 varying vec3 vTint;
 varying vec2 vLight;
 varying float vChosen;
+varying float vSettled;
 uniform sampler2D uColours;
 uniform sampler2D uSurfaces;
 uniform sampler2D uDepths;
@@ -255,6 +277,7 @@ void main() {
   vec3 n = level.x * vRight + level.y * vUp + depth.g * vToEye;
   vec3 unit = vUnit + (2.0 * depth.r - 1.0) * vUnitToEye;
   vec3 c = litBody(pow(colour.rgb, vec3(2.2)), vTint, surface.a, surface.b, outerOf(unit), n, normalize(uEye - vPlace), vLight);
+  if (vSettled > 0.0) c = covered(c, vSettled, dot(n, uStuffFrom), n, vLight);
   if (vChosen > 0.5) c = chosen(c);
   gl_FragColor = seen(c);
 }

@@ -154,6 +154,8 @@ export class PlantMeshes {
     shapes: Bundle,
     private readonly materials: PlantMaterials,
     private readonly how: Standing = ALL,
+    /** How far something lies on each. */
+    private readonly settled?: Uint8Array,
   ) {
     this.feet = plants.arrays.feet as Float32Array;
     this.sizes = plants.arrays.sizes as Float32Array;
@@ -398,6 +400,7 @@ export class PlantMeshes {
       state[4 * n] = this.states[2 * plant]!;
       state[4 * n + 1] = this.states[2 * plant + 1]!;
       state[4 * n + 2] = this.chosen.size > 0 && this.chosen.has(this.numberOf(plant)) ? 255 : 0;
+      state[4 * n + 3] = this.settled?.[plant] ?? 0;
       n++;
     }
   }

@@ -158,6 +158,27 @@ vec3 shown(vec3 linear) {
   return pow(clamp(c, 0.0, 1.0), vec3(1.0 / 2.2));
 }
 
+/** Single crystals that flash near the eye, another set as it moves. @param glint 0..1 */
+float flashes(vec3 p, vec3 n, vec3 view, float glint) {
+  float far = distance(p, uEye) / uGrain;
+  if (glint <= 0.0 || far > 30.0) return 0.0;
+  vec3 cell = floor(p * 260.0 / (uGrain * exp2(floor(max(0.0, log2(far / 2.0))))));
+  float own = fract(sin(dot(cell, vec3(12.9898, 78.233, 37.719))) * 43758.5453);
+  float other = fract(sin(dot(cell, vec3(39.346, 11.135, 83.155))) * 24634.6345);
+  // each crystal has a tilt of its own: it flashes where that mirrors the sun to the eye
+  vec3 tilt = normalize(n + 0.9 * (vec3(own, other, fract(own * 17.0 + other)) - 0.5));
+  return glint * smoothstep(0.93, 0.985, dot(normalize(view + uSun), tilt)) * step(0.86, fract(own + other * 7.0)) * smoothstep(30.0, 4.0, far);
+}
+
+/** What lies deep and lets light in, like snow: soft where the sun ends, blue where only the sky lights it. @param light of sun and sky @param glint 0..1, and how much like snow it is */
+vec3 litCover(vec3 albedo, vec3 n, vec3 view, vec3 p, vec2 light, float glint) {
+  float onIt = dot(n, uSun);
+  float soft = mix(max(onIt, 0.0), max((onIt + 0.22) / 1.22, 0.0), glint);
+  vec3 sky = SKY_COLOUR * (0.56 + 0.44 * n.y) * mix(vec3(1.0), vec3(0.90, 1.0, 1.13), glint);
+  vec3 c = albedo * (SUN_COLOUR * soft * light.r + (sky + BOUNCE) * light.g);
+  return c + SUN_COLOUR * 1.6 * flashes(p, n, view, glint) * light.r;
+}
+
 /** Patterns double in size as often as the eye is twice as far away: how often, as a whole number and what is beyond it. */
 float doublings(vec3 p) {
   return max(0.0, log2(distance(p, uEye) / (uGrain * 200.0)));
@@ -228,6 +249,8 @@ vec3 valueColour(float v) {
 export const PROP_VERTEX = /* glsl */ `
 attribute float aValue;
 attribute vec3 aColour;
+attribute float aCovered;
+varying float vCovered;
 varying vec3 vPlace;
 varying vec3 vNormal;
 varying vec3 vOwn;
@@ -246,6 +269,7 @@ void main() {
   vNormal = mat3(modelMatrix) * normal;
   vColour = aColour;
   vValue = aValue;
+  vCovered = aCovered;
   gl_Position = projectionMatrix * viewMatrix * place;
 }
 `;
@@ -256,6 +280,7 @@ varying vec3 vNormal;
 varying vec3 vOwn;
 varying vec3 vColour;
 varying float vValue;
+varying float vCovered;
 uniform float uValuesShown;
 uniform float uMirror;
 uniform float uWater;
@@ -273,6 +298,11 @@ void main() {
 #endif
   vec3 view = normalize(uEye - vPlace);
   if (dot(n, view) < 0.0) n = -n;
+#ifdef SHELL
+  // towards its edge it lies in patches
+  float patches = 0.6 * layered(vPlace.xz * 3.1 / uGrain) + 0.4 * layered2(vPlace.xz * 9.0 / uGrain + vPlace.y);
+  if (vCovered < 0.5 + 0.7 * (patches - 0.5)) discard;
+#endif
   vec3 s = vOwn * 2.3;
   float grain = layered(s.xy + s.z * 0.7) * 0.6 + layered2(s.zy * 2.7 + s.x) * 0.4;
   vec3 bent = normalize(n + 0.35 * (vec3(layered(s.yz * 1.7), layered2(s.xz * 1.7), layered(s.xy * 1.7)) - 0.5));
@@ -281,14 +311,18 @@ void main() {
   vec2 light = base.rg;
   float sun = max(dot(bent, uSun), 0.0) * mix(0.35 + 0.65 * max(light.r, smoothstep(0.6, 2.5, vPlace.y - uWater)), thrown.x * max(base.b, smoothstep(0.6, 2.5, vPlace.y - uWater)), thrown.y);
   vec3 lit = SUN_COLOUR * sun + (SKY_COLOUR * (0.55 + 0.45 * bent.y) + BOUNCE * 2.0) * mix(light.g, 1.0, 0.35);
-  vec3 albedo = vColour * (0.80 + 0.40 * grain);
+  vec3 albedo = vColour * mix(0.80 + 0.40 * grain, 1.0, 0.85 * vCovered);
 #ifdef CLOTH
   albedo = vColour * (0.92 + 0.16 * grain);
 #else
   float moss = smoothstep(0.35, 0.8, n.y) * smoothstep(0.45, 0.62, layered((vPlace.xz * 0.9 + vPlace.y) / uGrain));
-  albedo = mix(albedo, vec3(0.070, 0.078, 0.026), moss * 0.5);
+  albedo = mix(albedo, vec3(0.070, 0.078, 0.026), moss * 0.5 * (1.0 - vCovered));
 #endif
   vec3 c = albedo * lit;
+#ifdef SHELL
+  vec3 laid = normalize(n + 0.10 * (vec3(layered(vPlace.yz * 2.1 / uGrain), layered2(vPlace.xz * 2.1 / uGrain), layered(vPlace.xy * 2.1 / uGrain)) - 0.5));
+  c = litCover(vColour, laid, view, vPlace, vec2(mix(max(light.r, smoothstep(0.6, 2.5, vPlace.y - uWater)), thrown.x * max(base.b, smoothstep(0.6, 2.5, vPlace.y - uWater)), thrown.y), mix(light.g, 1.0, 0.35)), 1.0);
+#endif
   if (uValuesShown > 0.0) {
     float grey = dot(c, vec3(0.3, 0.6, 0.1));
     vec3 quiet = mix(vec3(grey), c, 0.3) * 0.8;

@@ -1,4 +1,5 @@
 import { DataTexture, DataUtils, FloatType, HalfFloatType, LinearFilter, NearestFilter, RedFormat, RGBAFormat, RGFormat, UnsignedByteType } from 'three';
+import type { Bundle } from '../api/bundle';
 
 function bytes(data: Uint8Array, columns: number, rows: number, format: typeof RedFormat | typeof RGFormat | typeof RGBAFormat): DataTexture {
   const texture = new DataTexture(data as Uint8Array<ArrayBuffer>, columns, rows, format, UnsignedByteType);
@@ -55,6 +56,12 @@ export function domeTexture(columns: number, rows: number, light: Float32Array):
   dome.minFilter = dome.magFilter = LinearFilter;
   dome.needsUpdate = true;
   return dome;
+}
+
+/** What lies over the ground: sRGB colour with how far it hides what is below, and how much it glitters. */
+export function coverTextures({ facts, arrays }: Bundle): { colour: DataTexture; glint: DataTexture } {
+  const { columns, rows } = facts as { columns: number; rows: number };
+  return { colour: bytes(arrays.colours as Uint8Array, columns, rows, RGBAFormat), glint: bytes(arrays.tones as Uint8Array, columns, rows, RedFormat) };
 }
 
 export interface TintData {

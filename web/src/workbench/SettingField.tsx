@@ -63,6 +63,10 @@ export function SettingField({ setting, value, target, without, histogram, mark,
   if (setting.type === 'list') {
     return <span className="muted small">{(value as unknown[]).length === 1 ? '1 stroke' : `${(value as unknown[]).length} strokes`}; take the brush in the view.</span>;
   }
+  if (setting.type === 'props' || setting.type === 'layers') {
+    const things = setting.type === 'props' ? recipe.props : recipe.layers.filter((each) => fits(each.kind, setting));
+    return <ChosenField setting={setting} things={things} chosen={value as string[]} onCommit={onCommit} />;
+  }
   if (setting.type === 'picture') return <PictureField title={setting.title} onCommit={onCommit} />;
   if (setting.type === 'switch') {
     return (
@@ -108,6 +112,21 @@ export function SettingField({ setting, value, target, without, histogram, mark,
 /** Whether a setting may refer to a thing of a kind. */
 function fits(kind: string, setting: SettingDescription): boolean {
   return setting.of.length === 0 || setting.of.includes(kind);
+}
+
+/** Several things of the site, by their names. */
+function ChosenField({ setting, things, chosen, onCommit }: { setting: SettingDescription; things: { id: string; name: string }[]; chosen: string[]; onCommit: (value: unknown) => void }) {
+  return (
+    <fieldset className="small" title={setting.help || undefined}>
+      <legend className="muted small mb-1">{setting.title}</legend>
+      {things.length === 0 && <span className="muted">The site has none yet.</span>}
+      {things.map(({ id, name }) => (
+        <label key={id} className="d-flex gap-2">
+          <input type="checkbox" checked={chosen.includes(id)} onChange={(event) => onCommit(event.target.checked ? [...chosen, id] : chosen.filter((one) => one !== id))} /> {name}
+        </label>
+      ))}
+    </fieldset>
+  );
 }
 
 /** Hours of a weather station, from a table. */

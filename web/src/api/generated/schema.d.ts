@@ -2890,6 +2890,13 @@ export interface components {
             kind: "lowest";
             skipped: boolean;
         };
+        LyingSubject: {
+            data: string;
+            id: string;
+            key: string;
+            /** @enum {string} */
+            kind: "lying";
+        };
         Manifest: {
             falloffs: components["schemas"]["FalloffView"][];
             key: string;
@@ -3010,6 +3017,7 @@ export interface components {
             low: number;
             name: string;
             origin: number[];
+            shells: string[];
             /** Format: double */
             size: number;
             /** Format: int32 */
@@ -3608,6 +3616,7 @@ export interface components {
             key: string;
             /** @enum {string} */
             kind: "plants";
+            settled: string;
             shapes: string;
             /** Format: double */
             share: number;
@@ -4790,7 +4799,7 @@ export interface components {
              */
             strength: number;
         };
-        SubjectView: components["schemas"]["GroundSubject"] | components["schemas"]["TilesSubject"] | components["schemas"]["WaterSubject"] | components["schemas"]["FieldSubject"] | components["schemas"]["ColoursSubject"] | components["schemas"]["PlantsSubject"] | components["schemas"]["MeshSubject"];
+        SubjectView: components["schemas"]["GroundSubject"] | components["schemas"]["TilesSubject"] | components["schemas"]["WaterSubject"] | components["schemas"]["FieldSubject"] | components["schemas"]["ColoursSubject"] | components["schemas"]["LyingSubject"] | components["schemas"]["PlantsSubject"] | components["schemas"]["MeshSubject"];
         /**
          * Subtract
          * @description Takes another falloff away.
@@ -5008,6 +5017,7 @@ export interface components {
             data: string;
             /** Format: double */
             depth: number;
+            lying: string;
             /** Format: double */
             north: number;
             values: string;

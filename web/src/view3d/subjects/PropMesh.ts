@@ -15,6 +15,7 @@ export class PropMesh {
   private readonly inverse = new Matrix4();
   private readonly resting = new Matrix4();
   private colour = '';
+  private covers = '';
   private cloth = false;
   /** Of its triangles, once a ray has been sent. */
   private tree: MeshBVH | null = null;
@@ -32,6 +33,7 @@ export class PropMesh {
     geometry.setIndex(new BufferAttribute(this.triangles, 1));
     geometry.setAttribute('aValue', new BufferAttribute(new Float32Array(this.positions.length / 3).fill(-1e9), 1));
     geometry.setAttribute('aColour', new BufferAttribute(new Float32Array(this.positions.length), 3));
+    geometry.setAttribute('aCovered', new BufferAttribute(new Float32Array(this.positions.length / 3), 1));
     this.mesh = new Mesh(geometry, material);
     this.mesh.matrixAutoUpdate = false;
     this.mesh.frustumCulled = false;
@@ -97,8 +99,8 @@ export class PropMesh {
     return [own.x, own.y, own.z];
   }
 
-  /** Linear colours at the vertices, or one colour for all. */
-  paint(key: string, colours: Float32Array | null, all: [number, number, number]): void {
+  /** Linear colours at the vertices, or one colour for all. @param covered how far something lies on each, 0..1 */
+  paint(key: string, colours: Float32Array | null, all: [number, number, number], covered: Float32Array | null): void {
     if (key === this.colour) return;
     this.colour = key;
     const attribute = this.mesh.geometry.getAttribute('aColour') as BufferAttribute;
@@ -106,6 +108,10 @@ export class PropMesh {
     if (colours) array.set(colours);
     else for (let i = 0; i < array.length; i++) array[i] = all[i % 3]!;
     attribute.needsUpdate = true;
+    const below = this.mesh.geometry.getAttribute('aCovered') as BufferAttribute;
+    if (covered) (below.array as Float32Array).set(covered);
+    else (below.array as Float32Array).fill(0);
+    below.needsUpdate = true;
   }
 
   /** Values from low (0) to high (1); none where there are none. */
@@ -145,7 +151,37 @@ export class PropMesh {
     return near <= far;
   }
 
+  /** What lies on it, each as a surface of its own. @param material of such surfaces */
+  cover(keys: string[], shells: Bundle[], material: ShaderMaterial): void {
+    if (keys.join() === this.covers) return;
+    this.covers = keys.join();
+    this.uncover();
+    for (const shell of shells) {
+      const geometry = new BufferGeometry();
+      const positions = shell.arrays.positions as Float32Array;
+      const { red, green, blue, opacity } = shell.facts as Record<'red' | 'green' | 'blue' | 'opacity', number>;
+      geometry.setAttribute('position', new BufferAttribute(positions, 3));
+      geometry.setAttribute('normal', new BufferAttribute(shell.arrays.normals!, 3));
+      geometry.setIndex(new BufferAttribute(shell.arrays.triangles as Uint32Array, 1));
+      geometry.setAttribute('aValue', new BufferAttribute(new Float32Array(positions.length / 3).fill(-1e9), 1));
+      const colour = [red, green, blue];
+      geometry.setAttribute('aColour', new BufferAttribute(Float32Array.from(positions, (_, i) => colour[i % 3]!), 3));
+      geometry.setAttribute('aCovered', new BufferAttribute(Float32Array.from(shell.arrays.weight as Float32Array, (w) => w * opacity), 1));
+      const lies = new Mesh(geometry, material);
+      lies.matrixAutoUpdate = lies.frustumCulled = false;
+      this.mesh.add(lies);
+    }
+  }
+
+  private uncover(): void {
+    for (const lies of [...this.mesh.children] as Mesh[]) {
+      this.mesh.remove(lies);
+      lies.geometry.dispose();
+    }
+  }
+
   dispose(): void {
+    this.uncover();
     this.mesh.geometry.dispose();
   }
 }

@@ -2,6 +2,7 @@ import type { SubjectView } from '../../api/types';
 import { COLOURS } from './colours';
 import { FIELD } from './field';
 import { GROUND } from './ground';
+import { LYING } from './lying';
 import { MESH } from './mesh';
 import { PLANTS } from './plants';
 import type { SubjectKind } from './Subject';
@@ -17,6 +18,7 @@ export const SUBJECTS: { [K in Kind]: SubjectKind<Extract<SubjectView, { kind: K
   water: WATER,
   field: FIELD,
   colours: COLOURS,
+  lying: LYING,
   plants: PLANTS,
   mesh: MESH,
 };

@@ -1,15 +1,15 @@
-import { Vector2, Vector4, type DataTexture } from 'three';
+import { Vector2, Vector3, Vector4, type DataTexture } from 'three';
 import type { Bundle } from '../../api/bundle';
 import type { TilesSubject, TileView } from '../../api/types';
 import { GROUND_FRAGMENT, GROUND_VERTEX } from '../groundShader';
 import { withShade } from '../shade';
 import type { Stage } from '../Stage';
 import { TiledGround, tileGeometry, tilePart, type Spot } from '../tiled';
-import { lightTexture, tintTextures, valueTexture } from '../textures';
+import { coverTextures, lightTexture, tintTextures, valueTexture } from '../textures';
 import type { Subject, SubjectKind } from './Subject';
 
-/** Data of a tile, one after the other: its shape, its values, its colours. */
-const needsOf = ({ data, values, colours }: TileView) => [data, values, ...colours];
+/** Data of a tile, one after the other: its shape, its values, what lies on it, its colours. */
+const needsOf = ({ data, values, lying, colours }: TileView) => [data, values, lying, ...colours];
 
 export const TILES: SubjectKind<TilesSubject> = { needs: (view) => view.tiles.flatMap(needsOf), make: (stage) => new Tiles(stage) };
 
@@ -24,8 +24,10 @@ function newPaint() {
     uTileScale: { value: new Vector2() },
     uTileTint: { value: null as DataTexture | null },
     uTileTone: { value: null as DataTexture | null },
-    /** Whether it has values of its own, and colours. */
-    uTileOwn: { value: new Vector2() },
+    uTileLying: { value: null as DataTexture | null },
+    uTileGlint: { value: null as DataTexture | null },
+    /** Whether it has values of its own, and colours, and something of its own that lies there. */
+    uTileOwn: { value: new Vector3() },
   };
 }
 
@@ -37,6 +39,7 @@ interface Painted {
   heights: Float32Array;
   values: string;
   colours: string;
+  lying: string;
 }
 
 /** The ground near the eye in tiles, each with its own light, values and colours. */
@@ -50,11 +53,12 @@ class Tiles implements Subject<TilesSubject> {
     const { stage, ground } = this;
     let next = 0;
     for (const tile of view.tiles) {
-      const [shape, values, ...colours] = bundles.slice(next, (next += needsOf(tile).length));
+      const [shape, values, lying, ...colours] = bundles.slice(next, (next += needsOf(tile).length));
       ground.lay(tile.data, tile.coarser, () => this.made(tile, shape!));
       const painted = this.painted.get(tile.data)!;
       this.value(painted, view, tile, values!);
       this.colour(painted, tile, colours);
+      this.cover(painted, tile, lying!);
     }
     const names = new Set(view.tiles.map((tile) => tile.data));
     ground.keep(names);
@@ -79,7 +83,7 @@ class Tiles implements Subject<TilesSubject> {
     const middle = { width, depth, x: west + width / 2, z: north + depth / 2 };
     const shaded = withShade(light, middle, this.stage.uniforms.uSun.value, this.stage.planting.all);
     paint.uTileLight.value = lightTexture(nodes, nodes, shaded.sun, shaded.sky, light.sun);
-    this.painted.set(tile.data, { paint, spot, heights, values: '', colours: '' });
+    this.painted.set(tile.data, { paint, spot, heights, values: '', colours: '', lying: '' });
     return {
       geometry: tileGeometry(spot, heights),
       material: this.stage.material(GROUND_VERTEX, GROUND_FRAGMENT, { TILE: 1 }, paint),
@@ -112,6 +116,18 @@ class Tiles implements Subject<TilesSubject> {
     paint.uTileOwn.value.y = textures ? 1 : 0;
   }
 
+  private cover(painted: Painted, { lying }: TileView, data: Bundle): void {
+    const { paint } = painted;
+    if (lying === painted.lying) return;
+    painted.lying = lying;
+    paint.uTileLying.value?.dispose();
+    paint.uTileGlint.value?.dispose();
+    const textures = lying === '' ? null : coverTextures(data);
+    paint.uTileLying.value = textures?.colour ?? null;
+    paint.uTileGlint.value = textures?.glint ?? null;
+    paint.uTileOwn.value.z = textures ? 1 : 0;
+  }
+
   dispose(): void {
     const { stage } = this;
     this.ground.dispose();
@@ -123,6 +139,6 @@ class Tiles implements Subject<TilesSubject> {
   }
 }
 
-function release({ uTileLight, uTileValues, uTileTint, uTileTone }: Paint): void {
-  for (const texture of [uTileLight, uTileValues, uTileTint, uTileTone]) texture.value?.dispose();
+function release({ uTileLight, uTileValues, uTileTint, uTileTone, uTileLying, uTileGlint }: Paint): void {
+  for (const texture of [uTileLight, uTileValues, uTileTint, uTileTone, uTileLying, uTileGlint]) texture.value?.dispose();
 }

@@ -39,14 +39,11 @@ import org.lumbrit.core.recipe.Field;
 import org.lumbrit.core.recipe.Finding;
 import org.lumbrit.core.recipe.InvalidRecipeException;
 import org.lumbrit.core.recipe.Layer;
-import org.lumbrit.core.recipe.Lying;
 import org.lumbrit.core.recipe.PropertyRange;
 import org.lumbrit.core.recipe.Recipe;
 import org.lumbrit.core.recipe.Surroundings;
 import org.lumbrit.core.relief.Account;
 import org.lumbrit.core.relief.ReliefLayer;
-import org.lumbrit.core.snow.Shell;
-import org.lumbrit.core.surface.Ground;
 import org.lumbrit.core.surface.Lattice;
 import org.lumbrit.core.surface.Mesh;
 import org.lumbrit.core.surface.MeshCheck;
@@ -223,7 +220,7 @@ public final class SiteEvaluation {
         return new SiteScene(this, results, cancel, prop, owner);
     }
 
-    private SiteEvaluation sharing(Cancel shared) {
+    SiteEvaluation sharing(Cancel shared) {
         return new SiteEvaluation(plan, results, shared, prop, owner, thins, batch);
     }
 
@@ -531,58 +528,9 @@ public final class SiteEvaluation {
                 shared -> layer.colouring().orElseThrow().over(sharing(shared).surroundings(layer), samples));
     }
 
-    /** The shown layers that lay stuff over surfaces, the first below. */
-    public List<Layer> lying() {
-        return plan.recipe().layers().stream()
-                .filter(layer -> !layer.hidden() && layer.lying().isPresent())
-                .toList();
-    }
-
-    /** The finished ground as what lies on it has raised it; the ground itself where nothing does. */
-    public Ground covered() {
-        List<Layer> deep = lying().stream()
-                .filter(layer -> layer.liesOnGround()
-                        && !layer.lying().orElseThrow().depth().isEmpty())
-                .toList();
-        Ground bare = plan.ground();
-        if (deep.isEmpty()) {
-            return bare;
-        }
-        KeyBuilder builder = new KeyBuilder("covered ground/1").add(bare.key());
-        deep.forEach(layer ->
-                builder.add(plan.fieldKey(layer, layer.lying().orElseThrow().depth())));
-        String key = builder.key();
-        return results.get(key, cancel, shared -> {
-            float[] heights = bare.heights().clone();
-            Lattice nodes = new Lattice(bare, bare.columns(), bare.rows());
-            SiteEvaluation evaluation = sharing(shared);
-            for (Layer layer : deep) {
-                float[] depth = evaluation.over(
-                        nodes,
-                        part -> evaluation.field(
-                                layer, layer.lying().orElseThrow().depth(), part));
-                for (int i = 0; i < heights.length; i++) {
-                    heights[i] += depth[i];
-                }
-            }
-            return bare.shaped(heights, key);
-        });
-    }
-
-    /** The surface of what a layer lays on a prop, in the prop's own frame. */
-    public Shell shell(Layer layer, String propId) {
-        PlacedMesh placed = placed(propId);
-        Samples vertices = samples(placed);
-        Lying stuff = layer.lying().orElseThrow();
-        String key = new KeyBuilder("shell/1")
-                .add(plan.fieldKey(layer, stuff.depth()))
-                .add(vertices.key())
-                .key();
-        return results.get(key, cancel, shared -> {
-            SiteEvaluation on = sharing(shared).on(propId);
-            return Shell.of(
-                    placed, on.field(layer, stuff.weight(), vertices), on.field(layer, stuff.depth(), vertices));
-        });
+    /** What lies on the surfaces of the site. */
+    public SiteLying lying() {
+        return new SiteLying(this);
     }
 
     /** What is probably not meant in a layer. */

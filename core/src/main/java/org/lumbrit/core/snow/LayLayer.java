@@ -39,7 +39,7 @@ import org.lumbrit.core.surface.Tint;
  * Lays snow, moss, wet, sand or dust on what faces where it comes from. With θ the angle between a surface's normal and the
  * direction that the stuff comes from, its weight is amount · (1 − smoothstep(reach − edge/2, reach + edge/2, θ)): a sphere is covered
  * (by a weight of ½ and more) on the share (1 − cos reach)/2 of it, however it is turned. Crevices widen the reach, slopes from
- * {@code steepest} on hold none, and where props stand in the way of all rays that come down, shelter takes its share off. It lies as
+ * {@code steepest} on hold none, and where props stand in the way of all rays that come down, shelter takes its share off. Below the water's level nothing settles. It lies as
  * deep as fallen · weight, more in crevices.
  */
 @Kind(
@@ -210,7 +210,7 @@ public record LayLayer(
 
     @Override
     public Set<Surrounding> reads() {
-        return Set.of(Surrounding.GROUND, Surrounding.PROPS);
+        return Set.of(Surrounding.GROUND, Surrounding.PROPS, Surrounding.WATER);
     }
 
     @Override
@@ -345,11 +345,15 @@ public record LayLayer(
         float[] concave = concave(site, samples);
         List<PlacedMesh> above =
                 properties.get(SHELTER).most() == 0 ? List.of() : site.scene().props();
+        double level = site.scene().water().orElse(Double.NEGATIVE_INFINITY);
         double[][] ways = ways();
         double[] d = ways[0];
         Chunks.run(weight.length, 1024, site.cancel(), (a, b) -> {
             Shelter cover = new Shelter(above);
             for (int i = a; i < b; i++) {
+                if (samples.y()[i] < level) {
+                    continue;
+                }
                 double facing = samples.nx()[i] * d[0] + samples.ny()[i] * d[1] + samples.nz()[i] * d[2];
                 double theta = StrictMath.toDegrees(StrictMath.acos(Smooth.clamp(-1, 1, facing)));
                 double far = reach[i] + CREVICE_REACH * crevices[i] * concave[i];

@@ -190,7 +190,7 @@ class LayLayerTest {
             } else {
                 assertThat(weight).isBetween(0f, 0.5f);
             }
-            assertThat(site.covered().height(3, 4) - ground.height(3, 4)).isCloseTo(0.4 * weight, within(1e-4));
+            assertThat(site.lying().ground().height(3, 4) - ground.height(3, 4)).isCloseTo(0.4 * weight, within(1e-4));
         }
     }
 
@@ -202,7 +202,7 @@ class LayLayerTest {
         assertThat(weight[0]).isZero();
         assertThat(weight[1]).as("a soft edge").isBetween(0.05f, 0.7f);
         assertThat(weight[2]).isEqualTo(1);
-        assertThat(site.covered().height(0, 0)).isZero();
+        assertThat(site.lying().ground().height(0, 0)).isZero();
         Samples vertices = site.samples(site.placed("p"));
         float[] on = field(site.on("p"), "weight", vertices);
         for (int i = 0; i < on.length; i++) {
@@ -242,7 +242,7 @@ class LayLayerTest {
     void aShellLiesOnTheTopWithARoundedRim() {
         Prop box = prop(new BoxShape(4, 1, 2), 0, 0, 30, 0, 0);
         SiteEvaluation site = site(FLAT, lay(0, 90, 0, LayLayer.On.ALL, "reach", 50, "edge", 10, "fallen", 0.3), box);
-        Shell shell = site.shell(site.plan().recipe().layer("lay").orElseThrow(), "p");
+        Shell shell = site.lying().shell(site.plan().recipe().layer("lay").orElseThrow(), "p");
         float[] p = shell.mesh().positions();
         double top = site.placed("p").mesh().bounds()[4];
         double highest = 0;

@@ -9,6 +9,8 @@ import org.lumbrit.core.looks.GroundCharacter;
 import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.math.Chunks;
 import org.lumbrit.core.props.PlacedMesh;
+import org.lumbrit.core.recipe.Lying;
+import org.lumbrit.core.snow.Shell;
 import org.lumbrit.core.surface.Ground;
 import org.lumbrit.core.surface.GroundLight;
 import org.lumbrit.core.surface.GroundTiles;
@@ -31,15 +33,19 @@ final class Binaries {
 
     private Binaries() {}
 
-    /** Heights of the lattice, its holes where it has some, and where it is damp and hollow. */
-    static byte[] ground(Lattice lattice, Samples samples, Cancel cancel) {
+    /**
+     * Heights of the lattice, its holes where it has some, and where it is damp and hollow.
+     *
+     * @param bare the ground without what lies on it, whose character it has
+     */
+    static byte[] ground(Ground bare, Lattice lattice, Samples samples, Cancel cancel) {
         float[] heights = new float[samples.count()];
         for (int i = 0; i < heights.length; i++) {
             heights[i] = (float) samples.y()[i];
         }
         ArrayBundle bundle = new ArrayBundle();
         int nodes = Math.max(lattice.columns(), lattice.rows());
-        GroundCharacter character = GroundCharacter.of(lattice.ground(), nodes, cancel);
+        GroundCharacter character = GroundCharacter.of(bare, nodes, cancel);
         bundle.facts()
                 .put("columns", lattice.columns())
                 .put("rows", lattice.rows())
@@ -125,14 +131,53 @@ final class Binaries {
                 .write();
     }
 
+    /** The surface of what lies on a prop in the prop's own frame, how far it covers, and what it is like. */
+    static byte[] shell(Shell shell, Lying stuff) {
+        ArrayBundle bundle = new ArrayBundle();
+        bundle.facts()
+                .put("red", stuff.colour().red())
+                .put("green", stuff.colour().green())
+                .put("blue", stuff.colour().blue())
+                .put("opacity", stuff.opacity())
+                .put("glint", stuff.glint());
+        return bundle.floats("positions", 3, shell.mesh().positions())
+                .floats("normals", 3, shell.mesh().normals())
+                .ints("triangles", 3, shell.mesh().triangles())
+                .floats("weight", 1, shell.weight())
+                .write();
+    }
+
+    /** How far something covers each plant that is shown, a byte each, and what that is like: its colour, where it comes from, how far round it reaches. */
+    static byte[] settled(float[] weight, int[] shown, Lying stuff, double[] from, double reach, double edge) {
+        byte[] settled = new byte[shown.length];
+        for (int i = 0; i < settled.length; i++) {
+            settled[i] = (byte) Math.rint(255 * weight[shown[i]]);
+        }
+        ArrayBundle bundle = new ArrayBundle();
+        bundle.facts()
+                .put("red", stuff.colour().red())
+                .put("green", stuff.colour().green())
+                .put("blue", stuff.colour().blue())
+                .put("opacity", stuff.opacity())
+                .put("x", from[0])
+                .put("y", from[1])
+                .put("z", from[2])
+                .put("reach", reach)
+                .put("edge", edge);
+        return bundle.bytes("settled", 1, settled).write();
+    }
+
     /** Values at the vertices of a prop. */
     static byte[] values(float[] values) {
         return new ArrayBundle().floats("values", 1, values).write();
     }
 
-    /** Linear red, green, blue at the vertices of a prop. */
-    static byte[] colours(float[] rgb) {
-        return new ArrayBundle().floats("colours", 3, rgb).write();
+    /** Linear red, green, blue at the vertices of a prop, and how far something lies on each. */
+    static byte[] colours(float[] rgb, float[] covered) {
+        return new ArrayBundle()
+                .floats("colours", 3, rgb)
+                .floats("covered", 1, covered)
+                .write();
     }
 
     /** Values between min and max as unsigned 16-bit numbers. */

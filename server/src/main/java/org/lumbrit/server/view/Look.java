@@ -108,10 +108,19 @@ final class Look {
         return key;
     }
 
+    /** The finished ground as what lies on it now has raised it. */
+    Ground covered() {
+        return now.lying().ground();
+    }
+
     GroundSubject ground() {
-        Ground ground = evaluation.plan().ground();
-        String bundle =
-                kept(key("ground bundle/7", lattice.key()), shared -> Binaries.ground(lattice, samples, shared));
+        Ground bare = evaluation.plan().ground();
+        Ground ground = covered();
+        Lattice top = ground.lattice(ViewService.VIEW_NODES);
+        Samples topSamples = evaluation.samples(top);
+        String bundle = kept(
+                new KeyBuilder("ground bundle/8").add(top.key()).add(bare.key()).key(),
+                shared -> Binaries.ground(bare, top, topSamples, shared));
         // in the shade of props where they are now
         List<PlacedMesh> standing = now.scene().props();
         KeyBuilder lightKey = new KeyBuilder("light bundle/2").add(ground.key()).add(skyKey());

@@ -9,9 +9,10 @@ import org.lumbrit.core.math.KeyBuilder;
 import org.lumbrit.core.props.PlacedMesh;
 import org.lumbrit.core.props.Prop;
 import org.lumbrit.core.recipe.Layer;
-import org.lumbrit.core.recipe.Subject;
 import org.lumbrit.core.site.SiteEvaluation;
+import org.lumbrit.core.site.SiteLying;
 import org.lumbrit.core.surface.Samples;
+import org.lumbrit.core.surface.Tint;
 import org.lumbrit.server.view.SubjectView.MeshSubject;
 
 /** Props where they stand, with the shown values and the tints on them. */
@@ -35,6 +36,7 @@ final class MeshMaker implements SubjectMaker {
                         scene.shown().field().high(),
                         tintOn(look, prop, placed),
                         prop.colour(),
+                        shells(look, prop),
                         List.of(origin[0], origin[1], origin[2]),
                         List.of(
                                 placed.turn().x(),
@@ -78,15 +80,26 @@ final class MeshMaker implements SubjectMaker {
                 shared -> Binaries.values(shownValues));
     }
 
+    /** The surfaces of what lies on a prop, where it lies deep enough to have one. */
+    private static List<String> shells(Look look, Prop prop) {
+        SiteLying lying = look.now.lying();
+        return lying.deepOn(prop.id()).stream()
+                .map(layer -> look.kept(
+                        Look.key("shell bundle/1", lying.shellKey(layer, prop.id())),
+                        shared -> Binaries.shell(
+                                lying.shell(layer, prop.id()), layer.lying().orElseThrow())))
+                .toList();
+    }
+
     private static String tintOn(Look look, Prop prop, PlacedMesh placed) {
         List<Layer> tints = look.now.plan().recipe().layers().stream()
-                .filter(layer -> !layer.hidden() && layer.seen().contains(Subject.COLOURS) && layer.liesOn(prop))
+                .filter(layer -> !layer.hidden() && layer.colouring().isPresent() && layer.liesOn(prop))
                 .toList();
         if (tints.isEmpty()) {
             return "";
         }
         Samples vertices = look.now.samples(placed);
-        KeyBuilder tintKey = new KeyBuilder("prop tint/1").add(vertices.key()).add(prop.colour());
+        KeyBuilder tintKey = new KeyBuilder("prop tint/2").add(vertices.key()).add(prop.colour());
         tints.forEach(tint -> tintKey.add(look.now.plan().layerKey(tint)));
         return look.kept(tintKey.key(), shared -> {
             Colour own = Colour.ofHex(prop.colour());
@@ -96,8 +109,15 @@ final class MeshMaker implements SubjectMaker {
                 rgb[i + 1] = (float) own.green();
                 rgb[i + 2] = (float) own.blue();
             }
-            tints.forEach(tint -> look.now.on(prop.id()).tint(tint, vertices).over(rgb));
-            return Binaries.colours(rgb);
+            float[] covered = new float[vertices.count()];
+            for (Layer layer : tints) {
+                Tint tint = look.now.on(prop.id()).tint(layer, vertices);
+                tint.over(rgb);
+                for (int i = 0; i < covered.length && layer.lying().isPresent(); i++) {
+                    covered[i] += tint.strength()[i] * (1 - covered[i]);
+                }
+            }
+            return Binaries.colours(rgb, covered);
         });
     }
 }

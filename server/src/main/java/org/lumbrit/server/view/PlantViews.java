@@ -23,6 +23,8 @@ import org.lumbrit.core.plants.PlantLayer;
 import org.lumbrit.core.plants.PlantMesh;
 import org.lumbrit.core.recipe.Recipe;
 import org.lumbrit.core.site.SiteEvaluation;
+import org.lumbrit.core.site.SiteLying;
+import org.lumbrit.core.snow.LayLayer;
 import org.lumbrit.core.surface.Region;
 import org.lumbrit.formats.ArrayBundle;
 import org.lumbrit.server.results.KeptResults;
@@ -61,6 +63,7 @@ public class PlantViews {
                 cover.id(),
                 data(still, cover, plants, shown, planted, cancel),
                 shapes,
+                settled(now, cover, plants, shown, cancel),
                 plants.surfaces(),
                 share,
                 within));
@@ -72,6 +75,7 @@ public class PlantViews {
                         cover.id() + "~" + subjects.size(),
                         data(still, cover, nearer, all, planted, cancel),
                         shapes,
+                        settled(now, cover, nearer, all, cancel),
                         nearer.surfaces(),
                         share,
                         within));
@@ -101,6 +105,30 @@ public class PlantViews {
                 .key();
         results.get(plantsKey, cancel, shared -> PlantBinaries.plants(cover, plants, shown, planted.flat()));
         return plantsKey;
+    }
+
+    /** How far something lies on the plants; "" where nothing does. */
+    private String settled(SiteEvaluation now, CoverLayer cover, Plants plants, int[] shown, Cancel cancel) {
+        SiteLying lying = now.lying();
+        if (lying.onPlants(cover).isEmpty() || !(lying.onPlants(cover).get() instanceof LayLayer layer)) {
+            return "";
+        }
+        String key = new KeyBuilder("settled bundle/1")
+                .add(now.plan().layerKey(layer))
+                .add(plants.feet().key())
+                .add(shown.length)
+                .key();
+        results.get(
+                key,
+                cancel,
+                shared -> Binaries.settled(
+                        lying.atFeet(layer, plants),
+                        shown,
+                        layer.lying().orElseThrow(),
+                        layer.comesFrom(),
+                        layer.properties().get(LayLayer.REACH).most(),
+                        layer.properties().get(LayLayer.EDGE).most()));
+        return key;
     }
 
     private String shapes(SiteEvaluation still, CoverLayer cover, Plant planted, Cancel cancel) {

@@ -22,6 +22,7 @@ interface SubjectMaker {
                 scene -> scene.look().water().stream(),
                 scene -> Stream.of(scene.shown().field()),
                 new ColoursMaker(),
+                new LyingMaker(),
                 new PlantsMaker(plants),
                 new MeshMaker());
     }

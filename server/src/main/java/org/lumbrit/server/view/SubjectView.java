@@ -20,6 +20,7 @@ import org.lumbrit.core.math.KeyBuilder;
             SubjectView.WaterSubject.class,
             SubjectView.FieldSubject.class,
             SubjectView.ColoursSubject.class,
+            SubjectView.LyingSubject.class,
             SubjectView.PlantsSubject.class,
             SubjectView.MeshSubject.class
         })
@@ -116,6 +117,7 @@ public sealed interface SubjectView {
      *
      * @param data heights, light and holes; @param values the shown values, "" where those of the whole site are shown
      * @param colours of each layer that lays some, the first below; empty where those of the whole site are shown
+     * @param lying what lies over it, "" where that of the whole site is shown
      * @param west metres of its border; @param north likewise; @param width metres; @param depth metres
      * @param coarser which neighbours have nodes twice as far apart: 1 to the north, 2 to the east, 4 to the south, 8 to the west
      */
@@ -123,6 +125,7 @@ public sealed interface SubjectView {
             @NotNull String data,
             @NotNull String values,
             @NotNull List<String> colours,
+            @NotNull String lying,
             @NotNull Double west,
             @NotNull Double north,
             @NotNull Double width,
@@ -189,11 +192,28 @@ public sealed interface SubjectView {
         }
     }
 
+    /** What lies over the ground: its colour and how far it hides the ground, and how much it glitters. */
+    record LyingSubject(
+            @NotNull String id,
+            @NotNull String key,
+            @NotNull String data) implements SubjectView {
+        static LyingSubject of(String data) {
+            return new LyingSubject("lying", keyOf("lying", data), data);
+        }
+
+        @JsonProperty
+        @Schema(requiredMode = RequiredMode.REQUIRED, allowableValues = "lying")
+        public String kind() {
+            return "lying";
+        }
+    }
+
     /**
      * Plants of a layer.
      *
      * @param data where each stands; @param shapes the meshes of their variants
      * @param surfaces that they stand on: "" for the ground, else a prop, with which they move
+     * @param settled how far something covers each of them, "" where nothing settles on them
      * @param share 0..1, the part of all plants that is shown far away; @param wholeWithin metres from the eye within which all are
      */
     record PlantsSubject(
@@ -201,17 +221,25 @@ public sealed interface SubjectView {
             @NotNull String key,
             @NotNull String data,
             @NotNull String shapes,
+            @NotNull String settled,
             @NotNull List<String> surfaces,
             @NotNull Double share,
             @NotNull Double wholeWithin)
             implements SubjectView {
         static PlantsSubject of(
-                String id, String data, String shapes, List<String> surfaces, double share, double wholeWithin) {
+                String id,
+                String data,
+                String shapes,
+                String settled,
+                List<String> surfaces,
+                double share,
+                double wholeWithin) {
             return new PlantsSubject(
                     id,
-                    keyOf("plants", data, shapes, surfaces, share, wholeWithin),
+                    keyOf("plants", data, shapes, settled, surfaces, share, wholeWithin),
                     data,
                     shapes,
+                    settled,
                     surfaces,
                     share,
                     wholeWithin);
@@ -230,6 +258,7 @@ public sealed interface SubjectView {
      * @param data positions, normals and triangles in its own frame
      * @param values the shown values at its vertices, "" where there are none, between {@code low} and {@code high}
      * @param colours at its vertices, "" where it has one {@code colour} all over
+     * @param shells surfaces of what lies on it, in its own frame, the first below
      * @param origin x, y, z; @param turn a unit quaternion x, y, z, w; @param size times its own frame
      * @param bounds least and greatest x, y, z in the place
      */
@@ -243,6 +272,7 @@ public sealed interface SubjectView {
             @NotNull Double high,
             @NotNull String colours,
             @NotNull String colour,
+            @NotNull List<String> shells,
             @NotNull List<Double> origin,
             @NotNull List<Double> turn,
             @NotNull Double size,
@@ -252,9 +282,11 @@ public sealed interface SubjectView {
 
         /** The same with the key that all the rest makes. */
         MeshSubject keyed() {
-            String all = keyOf("mesh", name, data, values, low, high, colours, colour, origin, turn, size, bounds);
+            String all =
+                    keyOf("mesh", name, data, values, low, high, colours, colour, shells, origin, turn, size, bounds);
             return new MeshSubject(
-                    id, all, name, data, values, low, high, colours, colour, origin, turn, size, triangles, bounds);
+                    id, all, name, data, values, low, high, colours, colour, shells, origin, turn, size, triangles,
+                    bounds);
         }
 
         @JsonProperty

@@ -21,8 +21,9 @@ final class TilesMaker implements SubjectMaker {
     @Override
     public Stream<SubjectView> make(Scene scene) {
         Look look = scene.look();
-        Ground ground = look.evaluation.plan().ground();
+        Ground ground = look.covered();
         GroundTiles tiles = new GroundTiles(ground, look.results, look.cancel);
+        GroundTiles bare = new GroundTiles(look.evaluation.plan().ground(), look.results, look.cancel);
         ViewRequest request = scene.request();
         if (!request.fromSomewhere() || look.draft() || !ground.finerThan(ViewService.VIEW_NODES)) {
             return Stream.empty();
@@ -31,13 +32,14 @@ final class TilesMaker implements SubjectMaker {
         double y = ground.height(request.eyeX(), request.eyeZ()) + request.eyeAbove();
         List<TileView> views =
                 tiles.chosen(new GroundTiles.Eye(request.eyeX(), y, request.eyeZ(), PIXELS), MOST).stream()
-                        .map(chosen -> view(scene, ground, tiles, chosen))
+                        .map(chosen -> view(scene, ground, tiles, bare, chosen))
                         .toList();
         return Stream.of(TilesSubject.of(
                 views, scene.shown().field().low(), scene.shown().field().high()));
     }
 
-    private static TileView view(Scene scene, Ground ground, GroundTiles tiles, GroundTiles.Chosen chosen) {
+    private static TileView view(
+            Scene scene, Ground ground, GroundTiles tiles, GroundTiles bare, GroundTiles.Chosen chosen) {
         Look look = scene.look();
         GroundTiles.Tile tile = chosen.tile();
         List<PlacedMesh> props = look.now.scene().props();
@@ -54,14 +56,15 @@ final class TilesMaker implements SubjectMaker {
                 still
                         ? scene.shown()
                                 .everywhere()
-                                .map(shown -> values(look, tiles, tile, shown))
+                                .map(shown -> values(look, bare, tile, shown))
                                 .orElse("")
                         : "",
                 still
                         ? ColoursMaker.layers(look)
-                                .map(layer -> colours(look, tiles, tile, layer))
+                                .map(layer -> colours(look, bare, tile, layer))
                                 .toList()
                         : List.of(),
+                still ? LyingMaker.kept(look, bare.samples(tile, GroundTiles.NODES), GroundTiles.NODES) : "",
                 tiles.west(tile),
                 tiles.north(tile),
                 tiles.width(tile.level()),

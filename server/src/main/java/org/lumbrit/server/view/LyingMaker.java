@@ -1,0 +1,29 @@
+package org.lumbrit.server.view;
+
+import java.util.stream.Stream;
+import org.lumbrit.core.math.KeyBuilder;
+import org.lumbrit.core.site.SiteLying;
+import org.lumbrit.core.surface.Samples;
+import org.lumbrit.server.view.SubjectView.LyingSubject;
+
+/** What lies over the ground, as it is seen from above; the ground's own shape is raised by it already. */
+final class LyingMaker implements SubjectMaker {
+    @Override
+    public Stream<SubjectView> make(Scene scene) {
+        Look look = scene.look();
+        return look.now.lying().onGround().isEmpty()
+                ? Stream.empty()
+                : Stream.of(LyingSubject.of(kept(look, look.samples, look.lattice.columns())));
+    }
+
+    /** What lies over samples that lie in rows. @return the key of its bundle, "" where nothing does */
+    static String kept(Look look, Samples samples, int columns) {
+        SiteLying lying = look.now.lying();
+        if (lying.onGround().isEmpty()) {
+            return "";
+        }
+        String key =
+                new KeyBuilder("lying bundle/1").add(lying.overKey(samples)).key();
+        return look.kept(key, shared -> Binaries.tint(columns, samples.count() / columns, lying.over(samples)));
+    }
+}
