@@ -29,6 +29,7 @@ module org.lumbrit.core {
     exports org.lumbrit.core.props;
     exports org.lumbrit.core.recipe;
     exports org.lumbrit.core.relief;
+    exports org.lumbrit.core.season;
     exports org.lumbrit.core.simulation;
     exports org.lumbrit.core.site;
     exports org.lumbrit.core.snow;

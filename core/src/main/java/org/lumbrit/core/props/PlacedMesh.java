@@ -118,10 +118,14 @@ public final class PlacedMesh implements Owner {
 
     /** Whether a ray from a place of the site meets it before a distance; the direction is a unit vector. */
     public boolean hides(TriangleTree.Probe probe, double[] from, double[] along, double most) {
+        return meets(probe, from, along, most) < Double.POSITIVE_INFINITY;
+    }
+
+    /** How far along a ray from a place of the site it is met, metres; infinite where it is not before a distance. */
+    public double meets(TriangleTree.Probe probe, double[] from, double[] along, double most) {
         double[] own = back.rotate(from[0] - x, from[1] - y, from[2] - z);
         double[] d = back.rotate(along[0], along[1], along[2]);
-        return probe.ray(own[0] / size, own[1] / size, own[2] / size, d[0], d[1], d[2], most / size)
-                < Double.POSITIVE_INFINITY;
+        return size * probe.ray(own[0] / size, own[1] / size, own[2] / size, d[0], d[1], d[2], most / size);
     }
 
     /** What one thread searches with; not to be shared. */

@@ -53,6 +53,20 @@ public final class Shelter {
         return false;
     }
 
+    /** How high the highest surface of a prop lies under a place, metres; −∞ where none does. @param y metres from which is looked down; @param deep how far */
+    public double highest(double x, double y, double z, double deep) {
+        double highest = Double.NEGATIVE_INFINITY;
+        for (int p = 0; p < probes.length; p++) {
+            double[] b = bounds[p];
+            if (x >= b[0] && x <= b[3] && z >= b[2] && z <= b[5] && y > b[4]) {
+                double down =
+                        props.get(p).meets(probes[p], new double[] {x, b[4] + 1, z}, new double[] {0, -1, 0}, deep);
+                highest = down < Double.POSITIVE_INFINITY ? Math.max(highest, b[4] + 1 - down) : highest;
+            }
+        }
+        return highest;
+    }
+
     /** Metres to the nearest prop whose bounds lie within so many metres in plan; infinite where there is none. */
     public double nearest(double x, double y, double z, double within) {
         double nearest = Double.POSITIVE_INFINITY;

@@ -2,11 +2,13 @@ package org.lumbrit.core.recipe;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.function.BiFunction;
 import java.util.function.Function;
 import org.lumbrit.core.falloff.Names;
 import org.lumbrit.core.falloff.Scene;
 import org.lumbrit.core.falloff.Source;
 import org.lumbrit.core.math.Cancel;
+import org.lumbrit.core.simulation.Simulation;
 import org.lumbrit.core.surface.Ground;
 import org.lumbrit.core.surface.Samples;
 
@@ -59,6 +61,17 @@ public interface Surroundings {
      * @param of the layer whose settings, properties and surroundings go into it
      */
     float[] kept(String what, Layer of, Function<Cancel, float[]> compute);
+
+    /**
+     * The state of a simulation that the layer carries, after a step; states are kept at checkpoints.
+     *
+     * @param simulation made from the content key of all that goes into the layer but the time, and from the site at 0 s
+     * @param steps how many steps it has about, by which checkpoints are spaced
+     */
+    <S> S state(BiFunction<String, Surroundings, Simulation<S>> simulation, int step, int steps);
+
+    /** A layer that the layer refers to, or itself, with its keyed numbers as they are now. */
+    Layer layer(String id);
 
     /** Asks whether the answer is still wanted. */
     Cancel cancel();

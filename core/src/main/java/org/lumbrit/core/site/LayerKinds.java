@@ -20,7 +20,9 @@ import org.lumbrit.core.relief.RiverRelief;
 import org.lumbrit.core.relief.SmoothRelief;
 import org.lumbrit.core.relief.TerraceRelief;
 import org.lumbrit.core.relief.ThermalRelief;
+import org.lumbrit.core.season.WeatherLayer;
 import org.lumbrit.core.snow.LayLayer;
+import org.lumbrit.core.snow.SnowLayer;
 import org.lumbrit.core.water.DampLayer;
 
 /** The list of layers, in the order of the menu. A new kind of layer is its record and one line here. */
@@ -50,6 +52,8 @@ public final class LayerKinds implements Registry {
                 PushLayer.class,
                 GrainsLayer.class,
                 LayLayer.class,
+                SnowLayer.class,
+                WeatherLayer.class,
                 DampLayer.class,
                 DaylightLayer.class);
     }

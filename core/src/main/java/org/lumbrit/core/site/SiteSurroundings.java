@@ -2,6 +2,7 @@ package org.lumbrit.core.site;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.function.BiFunction;
 import java.util.function.Function;
 import org.lumbrit.core.cover.CoverLayer;
 import org.lumbrit.core.cover.Plants;
@@ -21,6 +22,8 @@ import org.lumbrit.core.recipe.Frames;
 import org.lumbrit.core.recipe.Layer;
 import org.lumbrit.core.recipe.ReliefState;
 import org.lumbrit.core.recipe.Surroundings;
+import org.lumbrit.core.simulation.Course;
+import org.lumbrit.core.simulation.Simulation;
 import org.lumbrit.core.surface.Ground;
 import org.lumbrit.core.surface.Samples;
 
@@ -121,6 +124,23 @@ final class SiteSurroundings implements Surroundings {
         require(of);
         String key = new KeyBuilder(what).add(evaluation.plan().layerKey(of)).key();
         return results.get(key, cancel, compute);
+    }
+
+    @Override
+    public <S> S state(BiFunction<String, Surroundings, Simulation<S>> simulation, int step, int steps) {
+        SiteEvaluation start = evaluation.at(0);
+        Layer first = start.plan().recipe().layer(layer.id()).orElseThrow();
+        String key = start.plan().layerKey(first);
+        return new Course<>(simulation.apply(key, start.surroundings(first)), results, Course.every(steps))
+                .at(step, cancel);
+    }
+
+    @Override
+    public Layer layer(String id) {
+        if (!id.equals(layer.id())) {
+            scene.require(Refers.LAYER, id);
+        }
+        return evaluation.plan().recipe().layer(id).orElseThrow();
     }
 
     @Override

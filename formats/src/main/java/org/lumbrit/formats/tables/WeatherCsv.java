@@ -6,7 +6,10 @@ import de.siegmar.fastcsv.reader.NamedCsvRecord;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.function.Function;
+import org.lumbrit.core.math.Decimal;
 import org.lumbrit.core.motion.WindRow;
+import org.lumbrit.core.season.WeatherHour;
 import org.lumbrit.formats.BadInputException;
 
 /** The table of a weather station: a row an hour, the columns {@code hour}, {@code wind_from_deg} and {@code wind_speed_m_s}; others may be there. */
@@ -16,15 +19,54 @@ public final class WeatherCsv {
 
     private WeatherCsv() {}
 
+    /** The wind of each hour. */
     public static List<WindRow> read(byte[] bytes) {
-        List<WindRow> rows = new ArrayList<>();
+        return rows(bytes, line -> new WindRow(number(line, 0), number(line, 1), number(line, 2)));
+    }
+
+    /**
+     * All that a station wrote down: besides the wind {@code temperature_c}, {@code snowfall_mm} and {@code sun} (0..1), each 0 where the table has no such
+     * column.
+     */
+    public static List<WeatherHour> season(byte[] bytes) {
+        return rows(
+                bytes,
+                line -> new WeatherHour(
+                        number(line, 0),
+                        number(line, 1),
+                        number(line, 2),
+                        numberOrNone(line, "temperature_c"),
+                        numberOrNone(line, "snowfall_mm"),
+                        numberOrNone(line, "sun")));
+    }
+
+    /** The table of some hours, with all columns. */
+    public static String write(List<WeatherHour> hours) {
+        StringBuilder text = new StringBuilder("hour,wind_from_deg,wind_speed_m_s,temperature_c,snowfall_mm,sun\n");
+        hours.forEach(hour -> text.append(Decimal.write(hour.hour(), 3))
+                .append(',')
+                .append(Decimal.write(hour.from(), 2))
+                .append(',')
+                .append(Decimal.write(hour.speed(), 3))
+                .append(',')
+                .append(Decimal.write(hour.temperature(), 3))
+                .append(',')
+                .append(Decimal.write(hour.snowfall(), 3))
+                .append(',')
+                .append(Decimal.write(hour.sun(), 3))
+                .append('\n'));
+        return text.toString();
+    }
+
+    private static <R> List<R> rows(byte[] bytes, Function<NamedCsvRecord, R> row) {
+        List<R> rows = new ArrayList<>();
         try (CsvReader<NamedCsvRecord> reader =
                 CsvReader.builder().ofNamedCsvRecord(new String(bytes, StandardCharsets.UTF_8))) {
             for (NamedCsvRecord line : reader) {
                 if (rows.size() == MOST_ROWS) {
                     throw new BadInputException("The table has more than " + MOST_ROWS + " hours; cut it.");
                 }
-                rows.add(new WindRow(number(line, 0), number(line, 1), number(line, 2)));
+                rows.add(row.apply(line));
             }
         } catch (CsvParseException | java.io.IOException e) {
             throw new BadInputException("This is no table of comma-separated values: " + e.getMessage());
@@ -36,8 +78,15 @@ public final class WeatherCsv {
         return rows;
     }
 
+    private static double numberOrNone(NamedCsvRecord line, String name) {
+        return line.findField(name).isPresent() ? number(line, name) : 0;
+    }
+
     private static double number(NamedCsvRecord line, int column) {
-        String name = COLUMNS[column];
+        return number(line, COLUMNS[column]);
+    }
+
+    private static double number(NamedCsvRecord line, String name) {
         String text = line.findField(name)
                 .orElseThrow(() -> new BadInputException(
                         "The table has no column “" + name + "”; it needs " + String.join(", ", COLUMNS) + "."));

@@ -117,15 +117,22 @@ class FilesApi {
     /** A layer with files of its own, which a hand-over may leave out. */
     record HandOverLayer(@NotNull String id, @NotNull String name) {}
 
-    /** Hours of a weather station, each hour, where the wind comes from, and its speed. */
-    record WeatherRead(@NotNull @Schema(type = "array") JsonNode rows) {}
+    /**
+     * Hours of a weather station.
+     *
+     * @param rows each hour, where the wind comes from, and its speed; @param station the same with temperature, snowfall and sun
+     */
+    record WeatherRead(
+            @NotNull @Schema(type = "array") JsonNode rows,
+            @NotNull @Schema(type = "array") JsonNode station) {}
 
     @PostMapping(
             path = "/api/weather",
             consumes = MediaType.MULTIPART_FORM_DATA_VALUE,
             produces = MediaType.APPLICATION_JSON_VALUE)
     WeatherRead weather(@RequestParam MultipartFile file) throws IOException {
-        return new WeatherRead(RecipeJson.node(WeatherCsv.read(file.getBytes())));
+        byte[] table = file.getBytes();
+        return new WeatherRead(RecipeJson.node(WeatherCsv.read(table)), RecipeJson.node(WeatherCsv.season(table)));
     }
 
     @Heavy

@@ -1,0 +1,414 @@
+package org.lumbrit.core.snow;
+
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import org.lumbrit.core.kinds.Apart;
+import org.lumbrit.core.kinds.Kind;
+import org.lumbrit.core.kinds.Setting;
+import org.lumbrit.core.kinds.Surrounding;
+import org.lumbrit.core.math.Chunks;
+import org.lumbrit.core.math.Decimal;
+import org.lumbrit.core.math.Once;
+import org.lumbrit.core.math.Smooth;
+import org.lumbrit.core.props.Prop;
+import org.lumbrit.core.props.Shelter;
+import org.lumbrit.core.recipe.Beginning;
+import org.lumbrit.core.recipe.Begun;
+import org.lumbrit.core.recipe.Colouring;
+import org.lumbrit.core.recipe.Family;
+import org.lumbrit.core.recipe.Field;
+import org.lumbrit.core.recipe.Layer;
+import org.lumbrit.core.recipe.LayerHead;
+import org.lumbrit.core.recipe.Lying;
+import org.lumbrit.core.recipe.PropertyDescription;
+import org.lumbrit.core.recipe.PropertyRange;
+import org.lumbrit.core.recipe.Subject;
+import org.lumbrit.core.recipe.Surroundings;
+import org.lumbrit.core.season.Weather;
+import org.lumbrit.core.season.WeatherHour;
+import org.lumbrit.core.season.WeatherLayer;
+import org.lumbrit.core.surface.Ground;
+import org.lumbrit.core.surface.Lattice;
+import org.lumbrit.core.surface.Samples;
+import org.lumbrit.core.surface.Tint;
+
+/**
+ * Snow as stuff: a depth on a grid over the ground that falls, slides where it is too steep, drifts in the wind, and melts, hour by
+ * hour, by one weather all the time or by an almanac.
+ */
+@Kind(
+        name = "snow",
+        title = "Snow that drifts",
+        help = "Snow that falls, slides, drifts in the wind and melts, hour by hour; it raises the ground.")
+public record SnowLayer(
+        @Apart String id,
+        @Apart String name,
+
+        @Setting(like = LayerHead.class, onCard = false) int seed,
+
+        @Setting(like = LayerHead.class) @Apart boolean hidden,
+
+        @Setting(
+                title = "weather",
+                byDefault = "{\"kind\":\"steady\"}",
+                help = "One weather all the time, or an almanac’s")
+        Sky sky,
+
+        @Setting(
+                title = "nodes",
+                min = 9,
+                max = 2049,
+                slider = {65, 1025},
+                byDefault = "257",
+                help = "Of its grid, along the longer side of the ground; finer costs more")
+        int nodes,
+
+        @Setting(
+                title = "density",
+                unit = "kg/m³",
+                min = 20,
+                max = 900,
+                slider = {50, 400},
+                byDefault = "120",
+                help = "Of the snow as it lies: 60 is fluff, 300 is packed by wind")
+        double density,
+
+        @Setting(
+                title = "drift evens out over",
+                unit = "m",
+                min = 0.01,
+                max = 10_000,
+                slider = {1, 50},
+                byDefault = "10",
+                help = "Over this way the wind takes up what it can carry")
+        double relax,
+
+        @Setting(
+                title = "shelter within",
+                unit = "m",
+                min = 0.1,
+                max = 10_000,
+                slider = {5, 200},
+                byDefault = "100",
+                help = "How far upwind something shelters")
+        double within,
+
+        @Setting(title = "properties") Map<String, PropertyRange> properties)
+        implements Layer {
+
+    public static final String CAUGHT = "caught";
+    public static final String REPOSE = "repose";
+    public static final String DRIFTING = "drifting";
+    public static final String MELTING = "melting";
+    public static final String DEPTH = "depth";
+    public static final String FLUX = "spindrift";
+    public static final String OPEN = "open";
+    public static final String WEIGHT = "weight";
+
+    /** From this depth on the ground is hidden. */
+    private static final double HIDES = 0.02;
+
+    private static final List<PropertyDescription> OFFERED = List.of(
+            PropertyDescription.of(CAUGHT, "Share of what falls that lands here", "", 0, 10, 1, 0, 1)
+                    .inPlace(),
+            PropertyDescription.of(REPOSE, "Steeper snow slides", "°", 0, 89, 89, 0, 42)
+                    .inPlace(),
+            PropertyDescription.of(DRIFTING, "How strong the wind is here, against the weather’s", "", 0, 3, 1.5, 0, 1)
+                    .inPlace(),
+            PropertyDescription.of(MELTING, "Melt water a day and degree above freezing", "mm", 0, 100, 10, 0, 3)
+                    .inPlace());
+
+    public SnowLayer {
+        properties = PropertyDescription.complete(OFFERED, properties);
+    }
+
+    /** What has come of all that fell, in metres · m²; {@code lying} is what is left. */
+    public record Account(double fallen, double melted, double blown, double lying) {}
+
+    @Override
+    public List<PropertyDescription> offered() {
+        return OFFERED;
+    }
+
+    @Override
+    public Family family() {
+        return Family.SNOW;
+    }
+
+    @Override
+    public Set<Surrounding> reads() {
+        return Set.of(Surrounding.GROUND, Surrounding.PROPS, Surrounding.WATER, Surrounding.TIME);
+    }
+
+    @Override
+    public Begun begin(Beginning beginning) {
+        SnowLayer made = beginning.ready(this, "Snow");
+        Optional<WeatherLayer> almanac =
+                beginning.recipe().layersOf(WeatherLayer.class).stream().findFirst();
+        SnowLayer ready = almanac.map(weather ->
+                        org.lumbrit.core.kinds.Kinds.with(made, "sky", (Object) new Sky.ByAlmanac(weather.id())))
+                .orElse(made);
+        return new Begun.Made(
+                ready,
+                DEPTH,
+                true,
+                ready.name
+                        + almanac.map(weather -> " follows " + weather.name() + ", hour by hour. Play the clock.")
+                                .orElse(" has fallen for half a day. Let it follow an almanac to see it come and go."));
+    }
+
+    @Override
+    public List<Field> results() {
+        return List.of(
+                Field.inPlace(DEPTH, "depth", "How deep it lies", "m", this::ends, this::depth),
+                Field.inPlace(
+                        FLUX,
+                        "spindrift",
+                        "What the wind carried over it in the last hour",
+                        "kg/(m·s)",
+                        site -> new double[] {0, 0.1},
+                        (site, samples) -> at(site, samples, this::flux)),
+                Field.inPlace(
+                        OPEN,
+                        "in the open",
+                        "How deep it would lie on level open ground without wind",
+                        "m",
+                        this::ends,
+                        this::open),
+                Field.share(WEIGHT, "cover", "How far it hides the ground", this::weight));
+    }
+
+    private double[] ends(Surroundings site) {
+        return new double[] {0, Math.max(0.05, Math.ceil(20 * 1.5 * openAt(site)) / 20)};
+    }
+
+    @Override
+    public boolean liesOn(Prop standing) {
+        return false;
+    }
+
+    @Override
+    public Set<Subject> seen() {
+        return Set.of(Subject.LYING);
+    }
+
+    @Override
+    public Optional<Lying> lying() {
+        return Optional.of(new Lying(
+                WEIGHT, DEPTH, Stuff.SNOW.colour(), Stuff.SNOW.opacity(), Stuff.SNOW.roughness(), Stuff.SNOW.glint()));
+    }
+
+    @Override
+    public Optional<Colouring> colouring() {
+        return Optional.of((site, samples) -> {
+            float[] weight = site.field(this, WEIGHT, samples);
+            float[] colours = new float[3 * weight.length];
+            float[] even = new float[weight.length];
+            for (int i = 0; i < weight.length; i++) {
+                colours[3 * i] = (float) Stuff.SNOW.colour().red();
+                colours[3 * i + 1] = (float) Stuff.SNOW.colour().green();
+                colours[3 * i + 2] = (float) Stuff.SNOW.colour().blue();
+                even[i] = 1;
+            }
+            return new Tint(colours, weight.clone(), even);
+        });
+    }
+
+    @Override
+    public String sentence(String result, Surroundings site) {
+        Account account = account(site);
+        double area = site.ground().width() * site.ground().depth();
+        return "Hour " + Decimal.write(hourAt(site), 1) + ": " + centimetres(account.fallen() / area)
+                + " have fallen on the mean, "
+                + centimetres(account.lying() / area) + " lie, " + centimetres(account.melted() / area)
+                + " have melted, "
+                + centimetres(account.blown() / area) + " were blown away.";
+    }
+
+    private static String centimetres(double metres) {
+        return Decimal.write(100 * metres, 1) + " cm";
+    }
+
+    /** Hours that have passed. */
+    public double hourAt(Surroundings site) {
+        return sky instanceof Sky.Steady steady
+                ? Math.max(0, Math.min(8784, steady.begins() + steady.pace() * site.time()))
+                : almanac(site).hourAt(site.time());
+    }
+
+    private WeatherLayer almanac(Surroundings site) {
+        return (WeatherLayer) site.layer(((Sky.ByAlmanac) sky).almanac());
+    }
+
+    /** The weather of a step: hour 1 is the first. */
+    private Snowpack.Hours hours(Surroundings site) {
+        if (sky instanceof Sky.Steady steady) {
+            WeatherHour one =
+                    new WeatherHour(0, steady.from(), steady.speed(), steady.temperature(), steady.snowfall(), 0);
+            return step -> one;
+        }
+        Weather weather = almanac(site).weather();
+        return step -> weather.at(step - 1);
+    }
+
+    private int length(Surroundings site) {
+        return sky instanceof Sky.Steady ? 100 : almanac(site).length();
+    }
+
+    private Lattice lattice(Ground ground) {
+        return Lattice.along(ground, nodes);
+    }
+
+    private Snowpack.State state(Surroundings site, int hour) {
+        return site.state(
+                (key, start) -> {
+                    Once<String, Snowpack.Bed> bed = new Once<>();
+                    return new Snowpack(
+                            key,
+                            () -> bed.get("", made -> bed(start)),
+                            lattice(start.ground()).count(),
+                            hours(start),
+                            density,
+                            relax,
+                            within);
+                },
+                hour,
+                length(site));
+    }
+
+    private Snowpack.Bed bed(Surroundings site) {
+        Lattice lattice = lattice(site.ground());
+        Samples samples = lattice.samples();
+        int count = samples.count();
+        double[] heights = samples.y().clone();
+        float[] obstacles = new float[count];
+        float[] caught = site.property(this, CAUGHT, samples).clone();
+        double level = site.scene().water().orElse(Double.NEGATIVE_INFINITY);
+        double top = site.ground().highest() + 1e4;
+        var props = site.scene().props();
+        Chunks.run(count, 1024, site.cancel(), (from, to) -> {
+            Shelter above = new Shelter(props);
+            for (int i = from; i < to; i++) {
+                double covered = above.highest(samples.x()[i], top, samples.z()[i], top - heights[i] + 1);
+                obstacles[i] = (float) Math.max(heights[i], covered);
+                if (covered > heights[i] + 1e-3 || heights[i] < level) {
+                    caught[i] = 0;
+                }
+            }
+        });
+        float[] angles = site.property(this, REPOSE, samples);
+        double[] tangents = new double[count];
+        for (int i = 0; i < count; i++) {
+            tangents[i] = StrictMath.tan(StrictMath.toRadians(angles[i]));
+        }
+        Samples.Grid grid = lattice.grid();
+        return new Snowpack.Bed(
+                grid.columns(),
+                grid.rows(),
+                grid.cellX(),
+                grid.cellZ(),
+                heights,
+                obstacles,
+                caught,
+                tangents,
+                site.property(this, DRIFTING, samples),
+                site.property(this, MELTING, samples));
+    }
+
+    /** What has come of all that fell so far. */
+    public Account account(Surroundings site) {
+        Lattice lattice = lattice(site.ground());
+        double cell = lattice.grid().cellX() * lattice.grid().cellZ();
+        double hour = hourAt(site);
+        double[] sums = new double[4];
+        double share = hour - Math.floor(hour);
+        for (int side = 0; side < (share > 0 ? 2 : 1); side++) {
+            Snowpack.State state = state(site, (int) hour + side);
+            double part = side == 0 ? 1 - share : share;
+            double lying = 0;
+            for (double depth : state.depth()) {
+                lying += depth;
+            }
+            for (int k = 0; k < 3; k++) {
+                sums[k] += part * state.account()[k];
+            }
+            sums[3] += part * lying * cell;
+        }
+        return new Account(sums[0], sums[1], sums[2], sums[3]);
+    }
+
+    private interface Part {
+        float[] of(Snowpack.State state);
+    }
+
+    private float[] flux(Snowpack.State state) {
+        return state.flux();
+    }
+
+    private static float[] depths(Snowpack.State state) {
+        float[] depth = new float[state.depth().length];
+        for (int i = 0; i < depth.length; i++) {
+            depth[i] = (float) state.depth()[i];
+        }
+        return depth;
+    }
+
+    private float[] depth(Surroundings site, Samples samples) {
+        return at(site, samples, SnowLayer::depths);
+    }
+
+    /** A part of the state between the hours, read at samples. */
+    private float[] at(Surroundings site, Samples samples, Part part) {
+        double hour = hourAt(site);
+        float[] nodes = part.of(state(site, (int) hour));
+        float share = (float) (hour - Math.floor(hour));
+        if (share > 0) {
+            float[] after = part.of(state(site, (int) hour + 1));
+            float[] between = new float[nodes.length];
+            for (int i = 0; i < between.length; i++) {
+                between[i] = nodes[i] + share * (after[i] - nodes[i]);
+            }
+            nodes = between;
+        }
+        float[] shown = nodes;
+        Lattice lattice = lattice(site.ground());
+        float[] out = new float[samples.count()];
+        Chunks.run(out.length, site.cancel(), (from, to) -> {
+            for (int i = from; i < to; i++) {
+                out[i] = (float) Math.max(0, lattice.between(shown, samples.x()[i], samples.z()[i]));
+            }
+        });
+        return out;
+    }
+
+    private float[] weight(Surroundings site, Samples samples) {
+        float[] depth = site.field(this, DEPTH, samples);
+        float[] weight = new float[depth.length];
+        for (int i = 0; i < weight.length; i++) {
+            weight[i] = (float) Smooth.smoothstep(0, HIDES, depth[i]);
+        }
+        return weight;
+    }
+
+    private float[] open(Surroundings site, Samples samples) {
+        float[] open = new float[samples.count()];
+        java.util.Arrays.fill(open, (float) openAt(site));
+        return open;
+    }
+
+    private double openAt(Surroundings site) {
+        double hour = hourAt(site);
+        Snowpack.Hours hours = hours(site);
+        double depth = 0;
+        double melting = properties.get(MELTING).most();
+        for (int step = 1; step <= Math.ceil(hour); step++) {
+            double part = Math.min(1, hour - (step - 1));
+            WeatherHour of = hours.of(step);
+            depth += part * of.snowfall() / 1000;
+            depth = Math.max(0, depth - part * Snowpack.meltOf(melting, of.temperature()) / density);
+        }
+        return depth;
+    }
+}

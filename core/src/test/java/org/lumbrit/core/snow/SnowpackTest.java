@@ -1,0 +1,157 @@
+package org.lumbrit.core.snow;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.util.Arrays;
+import org.junit.jupiter.api.Test;
+import org.lumbrit.core.math.Cancel;
+import org.lumbrit.core.math.Hash;
+import org.lumbrit.core.season.WeatherHour;
+
+class SnowpackTest {
+    private static double[] bumps(int columns, int rows, double most) {
+        double[] heights = new double[columns * rows];
+        for (int i = 0; i < heights.length; i++) {
+            heights[i] = most * Hash.unit(Hash.of(5, i));
+        }
+        return heights;
+    }
+
+    private static double sum(double[] values) {
+        double sum = 0;
+        for (double value : values) {
+            sum += value;
+        }
+        return sum;
+    }
+
+    @Test
+    void slidingKeepsTheMassAndMakesNoNewHighOrLow() {
+        int columns = 41;
+        int rows = 23;
+        double[] ground = new double[columns * rows];
+        double[] depth = bumps(columns, rows, 3);
+        double tangent = Math.tan(Math.toRadians(38));
+        Repose repose = new Repose(ground, columns, rows, 0.5, 0.7, new double[] {tangent});
+        double before = sum(depth);
+        double high = Arrays.stream(depth).max().orElseThrow();
+        double low = Arrays.stream(depth).min().orElseThrow();
+        double[] next = new double[depth.length];
+        double[] share = new double[depth.length];
+        for (int step = 0; step < 400; step++) {
+            repose.step(depth, share, next, Cancel.NEVER);
+            double[] held = depth;
+            depth = next;
+            next = held;
+            assertThat(Arrays.stream(depth).max().orElseThrow()).isLessThanOrEqualTo(high + 1e-12);
+            assertThat(Arrays.stream(depth).min().orElseThrow()).isGreaterThanOrEqualTo(low - 1e-12);
+        }
+        assertThat(sum(depth)).isCloseTo(before, within(1e-12 * before));
+        assertThat(repose.excess(depth)).isLessThan(0.02);
+    }
+
+    @Test
+    void onASteepRockNothingStaysAndNothingIsLost() {
+        int n = 33;
+        double[] ground = new double[n * n];
+        for (int i = 0; i < ground.length; i++) {
+            // a cone far steeper than snow holds on a level plain
+            double away = Math.hypot(i % n - 16, i / n - 16);
+            ground[i] = Math.max(0, 2.5 * (6 - away));
+        }
+        double[] depth = new double[n * n];
+        Arrays.fill(depth, 0.2);
+        Repose repose = new Repose(ground, n, n, 1, 1, new double[] {Math.tan(Math.toRadians(40))});
+        double[] next = new double[depth.length];
+        double[] share = new double[depth.length];
+        for (int step = 0; step < 3000; step++) {
+            repose.step(depth, share, next, Cancel.NEVER);
+            double[] held = depth;
+            depth = next;
+            next = held;
+        }
+        assertThat(sum(depth)).isCloseTo(0.2 * n * n, within(1e-11 * n * n));
+        assertThat(Arrays.stream(depth).min().orElseThrow()).isNotNegative();
+        assertThat(depth[16 * n + 16]).as("on the peak").isLessThan(0.01);
+        assertThat(depth[16 * n + 16 + 6]).as("at the foot").isGreaterThan(0.3);
+    }
+
+    @Test
+    void theThresholdIsThatOfLiAndPomeroy() {
+        assertThat(Drift.threshold(0)).isEqualTo(9.43);
+        assertThat(Drift.threshold(-10)).isCloseTo(9.43 - 1.8 + 0.33, within(1e-12));
+        assertThat(Drift.most(9, 9.43)).isZero();
+        assertThat(Drift.most(15, 9.43)).isCloseTo(Math.pow(15, 4.04) / 458_800, within(1e-12));
+    }
+
+    private static Snowpack.State after(int n, double[] heights, int hours, WeatherHour hour, double start) {
+        float[] ones = {1};
+        float[] caught = new float[n * n];
+        Arrays.fill(caught, 1);
+        float[] obstacles = new float[n * n];
+        for (int i = 0; i < obstacles.length; i++) {
+            obstacles[i] = (float) heights[i];
+        }
+        Snowpack.Bed bed = new Snowpack.Bed(
+                n, n, 2, 2, heights, obstacles, caught, new double[] {Math.tan(Math.toRadians(42))}, ones, new float[] {
+                    3
+                });
+        Snowpack pack = new Snowpack("key", () -> bed, n * n, step -> hour, 120, 10, 100);
+        Snowpack.State state = pack.start();
+        Arrays.fill(state.depth(), start);
+        state.account()[0] = start * n * n * 4;
+        for (int k = 1; k <= hours; k++) {
+            Snowpack.State next = pack.next(state, k, Cancel.NEVER);
+            assertThat(next).isNotSameAs(state);
+            state = next;
+        }
+        return state;
+    }
+
+    private static void accounted(Snowpack.State state) {
+        double lying = 4 * sum(state.depth());
+        double[] account = state.account();
+        assertThat(lying + account[1] + account[2]).isCloseTo(account[0], within(1e-9 * account[0]));
+        assertThat(Arrays.stream(state.depth()).min().orElseThrow()).isNotNegative();
+    }
+
+    @Test
+    void whatFallsLiesMeltsOrIsBlownAway() {
+        double[] heights = bumps(64, 64, 4);
+        Snowpack.State calm = after(64, heights, 10, new WeatherHour(0, 270, 3, -5, 20, 0), 0);
+        accounted(calm);
+        assertThat(calm.account()[0]).isCloseTo(0.2 * 64 * 64 * 4, within(1e-6));
+        assertThat(calm.account()[1] + calm.account()[2]).isZero();
+
+        Snowpack.State thaw = after(64, heights, 24, new WeatherHour(0, 270, 3, 4, 0, 0), 0.5);
+        accounted(thaw);
+        // 4 °C · 3 mm a day of water are 100 mm of snow of 120 kg/m³
+        assertThat(thaw.account()[1]).isCloseTo(0.1 * 64 * 64 * 4, within(1e-6 * 64 * 64));
+
+        Snowpack.State storm = after(64, heights, 12, new WeatherHour(0, 250, 18, -8, 15, 0), 0.2);
+        accounted(storm);
+        assertThat(storm.account()[2]).isPositive();
+    }
+
+    @Test
+    void windLaysWhatItTakesInTheLeeOfARidge() {
+        int n = 96;
+        double[] heights = new double[n * n];
+        for (int i = 0; i < heights.length; i++) {
+            heights[i] = 8 * Math.exp(-Math.pow((i % n - 48) / 4.0, 2));
+        }
+        // from the west, over a ridge that lies north and south
+        Snowpack.State state = after(n, heights, 6, new WeatherHour(0, 270, 16, -8, 0, 0), 0.4);
+        accounted(state);
+        int middle = 48 * n;
+        assertThat(state.depth()[middle + 48]).as("the crest is swept").isLessThan(0.3);
+        double lee = 0;
+        for (int c = 50; c < 60; c++) {
+            lee = Math.max(lee, state.depth()[middle + c]);
+        }
+        assertThat(lee).as("the lee is filled").isGreaterThan(0.55);
+        float crest = state.flux()[middle + 48];
+        assertThat(crest).isGreaterThan(state.flux()[middle + 55]);
+    }
+}
