@@ -110,6 +110,15 @@ public final class PlacedMesh implements Owner {
         return size * probe.distance(own[0] / size, own[1] / size, own[2] / size);
     }
 
+    /** The same, and where the nearest point of the surface lies in the site. */
+    public double nearest(TriangleTree.Probe probe, double px, double py, double pz, double[] point) {
+        double[] own = back.rotate(px - x, py - y, pz - z);
+        double away = size * probe.distance(own[0] / size, own[1] / size, own[2] / size);
+        probe.point(own);
+        System.arraycopy(toPlace(own[0], own[1], own[2]), 0, point, 0, 3);
+        return away;
+    }
+
     /** The same, negative inside a closed mesh. */
     public double signed(TriangleTree.Probe probe, double px, double py, double pz) {
         double[] own = back.rotate(px - x, py - y, pz - z);
