@@ -31,6 +31,11 @@ public record Finding(
         return of(Severity.NOTE, layer, title, text, "", List.of());
     }
 
+    /** The same of what is probably not meant. */
+    public static Finding warning(Layer layer, String title, String text) {
+        return of(Severity.WARNING, layer, title, text, "", List.of());
+    }
+
     /** A remark on a layer, with what mends it. */
     public static Finding of(
             Severity severity, Layer layer, String title, String text, String remedy, List<Edit> edits) {

@@ -13,6 +13,7 @@ import org.lumbrit.core.kinds.Refers;
 import org.lumbrit.core.kinds.Surrounding;
 import org.lumbrit.core.light.Daylight;
 import org.lumbrit.core.props.Prop;
+import org.lumbrit.core.surface.SurfacePatch;
 
 /**
  * One effect on the site. Everything about a kind of layer stands in its own file: its settings and properties, what it reads,
@@ -72,6 +73,11 @@ public interface Layer {
 
     /** The stuff that it lays over surfaces, where it lays any: it covers them and may raise them. */
     default Optional<Lying> lying() {
+        return Optional.empty();
+    }
+
+    /** A part of the surface that it presses or raises, on a grid finer than the ground's, as it is now; none where it does neither. */
+    default Optional<SurfacePatch> patch(Surroundings site) {
         return Optional.empty();
     }
 

@@ -8,6 +8,10 @@ public enum Subject {
     COLOURS,
     /** Stuff that lies on ground, props and plants: the layer has a {@link Layer#lying()}. */
     LYING,
+    /** A part of the surface that is pressed or raised: the layer has a {@link Layer#patch}. */
+    PATCH,
+    /** A body that mechanics moves. */
+    BODY,
     /** Grains that lie somewhere and are carried. */
     GRAINS
 }

@@ -10,6 +10,7 @@ import org.lumbrit.core.falloff.Source;
 import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.simulation.Simulation;
 import org.lumbrit.core.surface.Ground;
+import org.lumbrit.core.surface.Place;
 import org.lumbrit.core.surface.Samples;
 
 /**
@@ -69,6 +70,12 @@ public interface Surroundings {
      * @param steps how many steps it has about, by which checkpoints are spaced
      */
     <S> S state(BiFunction<String, Surroundings, Simulation<S>> simulation, int step, int steps);
+
+    /** The shown layers of its own family that stand before it, where it reads them. */
+    List<Layer> earlier();
+
+    /** A place that the layer refers to. */
+    Place place(String id);
 
     /** A layer that the layer refers to, or itself, with its keyed numbers as they are now. */
     Layer layer(String id);

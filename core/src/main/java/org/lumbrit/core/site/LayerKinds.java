@@ -1,6 +1,7 @@
 package org.lumbrit.core.site;
 
 import java.util.List;
+import org.lumbrit.core.bodies.RollLayer;
 import org.lumbrit.core.cover.CoverLayer;
 import org.lumbrit.core.kinds.Registry;
 import org.lumbrit.core.looks.DaylightLayer;
@@ -22,6 +23,7 @@ import org.lumbrit.core.relief.TerraceRelief;
 import org.lumbrit.core.relief.ThermalRelief;
 import org.lumbrit.core.season.WeatherLayer;
 import org.lumbrit.core.snow.LayLayer;
+import org.lumbrit.core.snow.PressLayer;
 import org.lumbrit.core.snow.SnowLayer;
 import org.lumbrit.core.water.DampLayer;
 
@@ -53,6 +55,8 @@ public final class LayerKinds implements Registry {
                 GrainsLayer.class,
                 LayLayer.class,
                 SnowLayer.class,
+                PressLayer.class,
+                RollLayer.class,
                 WeatherLayer.class,
                 DampLayer.class,
                 DaylightLayer.class);

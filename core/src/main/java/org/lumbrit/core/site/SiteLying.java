@@ -10,10 +10,12 @@ import org.lumbrit.core.math.KeyBuilder;
 import org.lumbrit.core.props.PlacedMesh;
 import org.lumbrit.core.recipe.Layer;
 import org.lumbrit.core.recipe.Lying;
+import org.lumbrit.core.recipe.Subject;
 import org.lumbrit.core.snow.Shell;
 import org.lumbrit.core.surface.Ground;
 import org.lumbrit.core.surface.Lattice;
 import org.lumbrit.core.surface.Samples;
+import org.lumbrit.core.surface.SurfacePatch;
 import org.lumbrit.core.surface.Tint;
 
 /** What layers have laid on the ground, on props and on plants, the first layer below. */
@@ -66,6 +68,47 @@ public final class SiteLying {
                 }
             }
             return bare.shaped(heights, key);
+        });
+    }
+
+    /** Parts of the surface that shown layers press or raise, on finer grids. */
+    public List<SurfacePatch> patches() {
+        return plan.recipe().layers().stream()
+                .filter(layer -> !layer.hidden() && layer.seen().contains(Subject.PATCH))
+                .flatMap(layer -> layer.patch(evaluation.surroundings(layer)).stream())
+                .toList();
+    }
+
+    /** Content key of {@link #drawn} and of its patches. */
+    public String drawnKey() {
+        KeyBuilder key = new KeyBuilder("drawn ground/1").add(ground().key());
+        plan.recipe().layers().stream()
+                .filter(layer -> !layer.hidden() && layer.seen().contains(Subject.PATCH))
+                .forEach(layer -> key.add(plan.layerKey(layer)));
+        return key.key();
+    }
+
+    /** The covered ground for drawing: lowered beneath the patches, so that these alone are seen where they are. */
+    public Ground drawn() {
+        Ground covered = ground();
+        List<SurfacePatch> patches = patches();
+        if (patches.isEmpty()) {
+            return covered;
+        }
+        String key = drawnKey();
+        return evaluation.results().get(key, evaluation.cancel(), shared -> {
+            float[] heights = covered.heights().clone();
+            for (SurfacePatch patch : patches) {
+                float under = (float) (patch.deepest() + 0.1 * patch.cell() + 0.01);
+                for (int i = 0; i < heights.length; i++) {
+                    double x = covered.x(i % covered.columns());
+                    double z = covered.z(i / covered.columns());
+                    if (patch.holds(x, z, 1.05 * covered.cell())) {
+                        heights[i] = Math.min(heights[i], covered.heights()[i] - under);
+                    }
+                }
+            }
+            return covered.shaped(heights, key);
         });
     }
 

@@ -25,6 +25,7 @@ import org.lumbrit.core.recipe.Surroundings;
 import org.lumbrit.core.simulation.Course;
 import org.lumbrit.core.simulation.Simulation;
 import org.lumbrit.core.surface.Ground;
+import org.lumbrit.core.surface.Place;
 import org.lumbrit.core.surface.Samples;
 
 /** What one layer asks of the site that is evaluated. */
@@ -44,9 +45,27 @@ final class SiteSurroundings implements Surroundings {
     }
 
     private void require(Layer other) {
-        if (!other.id().equals(layer.id())) {
+        if (!other.id().equals(layer.id()) && !readsEarlier(other)) {
             scene.require(Refers.LAYER, other.id());
         }
+    }
+
+    private boolean readsEarlier(Layer other) {
+        return layer.reads().contains(Surrounding.EARLIER)
+                && evaluation.plan().recipe().earlier(layer).stream()
+                        .anyMatch(each -> each.id().equals(other.id()));
+    }
+
+    @Override
+    public List<Layer> earlier() {
+        scene.require(Surrounding.EARLIER);
+        return evaluation.plan().recipe().earlier(layer);
+    }
+
+    @Override
+    public Place place(String id) {
+        scene.require(Refers.PLACE, id);
+        return evaluation.plan().recipe().place(id).orElseThrow();
     }
 
     @Override
