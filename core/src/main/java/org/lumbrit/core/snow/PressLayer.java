@@ -295,7 +295,7 @@ public record PressLayer(
                 was += pressed[i];
                 is += Math.max(0, -now[i]);
                 left += Math.max(0, pressed[i] - fallen);
-                deepest = Math.max(deepest, -now[i]);
+                deepest = Math.max(deepest, pressed[i] - fallen);
             }
         }
         double rate = flakes.rate(site, (int) Math.max(0, hours)) / 1000;

@@ -1,0 +1,284 @@
+package org.lumbrit.core.snow;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.junit.jupiter.api.Test;
+import org.lumbrit.core.Grounds;
+import org.lumbrit.core.bodies.BodyKind;
+import org.lumbrit.core.bodies.Path;
+import org.lumbrit.core.bodies.RollLayer;
+import org.lumbrit.core.kinds.Kinds;
+import org.lumbrit.core.math.Cancel;
+import org.lumbrit.core.math.Point3;
+import org.lumbrit.core.math.ResultsOfOneRun;
+import org.lumbrit.core.recipe.Clock;
+import org.lumbrit.core.recipe.Combine;
+import org.lumbrit.core.recipe.Finding;
+import org.lumbrit.core.recipe.GroundSpec;
+import org.lumbrit.core.recipe.Layer;
+import org.lumbrit.core.recipe.PropertyRange;
+import org.lumbrit.core.recipe.Recipe;
+import org.lumbrit.core.site.SiteAssets;
+import org.lumbrit.core.site.SiteEvaluation;
+import org.lumbrit.core.site.SitePlan;
+import org.lumbrit.core.surface.Ground;
+import org.lumbrit.core.surface.PathPlace;
+import org.lumbrit.core.surface.SurfacePatch;
+
+/** What bodies and boots press into snow, and what fills it again. */
+class TracksTest {
+    private static final RollLayer BALL = new RollLayer(
+            "roll",
+            "Ball",
+            1,
+            false,
+            new BodyKind.Ball(0.5),
+            "#ffffff",
+            300,
+            0.8,
+            0,
+            0,
+            -10,
+            0.013,
+            0,
+            0,
+            90,
+            0,
+            0,
+            0,
+            9.81,
+            3,
+            480,
+            0.02,
+            0,
+            0.5,
+            0,
+            5,
+            new Flakes.None(),
+            Map.of("sinks", even(0.1)));
+
+    private static PropertyRange even(double value) {
+        return new PropertyRange(value, value, Combine.PRODUCT);
+    }
+
+    private static LayLayer snow(double deep) {
+        return new LayLayer(
+                "snow",
+                "Snow",
+                1,
+                false,
+                Stuff.SNOW,
+                "#ffffff",
+                0.8,
+                0,
+                90,
+                0,
+                20,
+                2,
+                true,
+                LayLayer.On.NONE,
+                List.of(),
+                List.of(),
+                Map.of(
+                        "reach",
+                        even(80),
+                        "edge",
+                        even(0),
+                        "fallen",
+                        even(deep),
+                        "crevices",
+                        even(0),
+                        "shelter",
+                        even(0)));
+    }
+
+    private static PressLayer press(Profile profile, double deep, Flakes flakes) {
+        return new PressLayer(
+                "press",
+                "Track",
+                7,
+                false,
+                "way",
+                profile,
+                0.6,
+                0.01,
+                flakes,
+                Map.of("presses", even(deep), "share-of-depth", even(1)));
+    }
+
+    private static SiteEvaluation site(Ground ground, double time, Layer... layers) {
+        Recipe recipe = new Recipe(
+                "Test",
+                GroundSpec.flat(ground.width(), ground.depth(), 65, Optional.empty()),
+                List.of(new PathPlace("way", "Way", List.of(new Point3(-4, 0, 0.003), new Point3(4, 0, 0.003)), false)),
+                List.of(),
+                List.of(),
+                List.of(layers),
+                List.of(),
+                new Clock(24, 0));
+        return new SiteEvaluation(
+                new SitePlan(recipe, ground, SiteAssets.NONE, time), new ResultsOfOneRun(), Cancel.NEVER);
+    }
+
+    private static SurfacePatch patch(SiteEvaluation site, String layer) {
+        Layer of = site.plan().recipe().layer(layer).orElseThrow();
+        return of.patch(site.surroundings(of)).orElseThrow();
+    }
+
+    @Test
+    void aBallLeavesAGrooveAsWideAsItIsWhereItSinks() {
+        for (double sunk : new double[] {0.05, 0.1, 0.2}) {
+            RollLayer ball = (RollLayer) BALL.withProperty("sinks", even(sunk));
+            SiteEvaluation site = site(Grounds.slope(129, 129, 64, -20), 2.5, snow(0.4), ball);
+            SurfacePatch groove = patch(site, "roll");
+            assertThat(groove.deepest()).isCloseTo(sunk, within(0.02 * sunk + 0.003));
+            // across the way, in the slope's own plane the width does not change
+            double x = site.plan().ground().width() * 0 - 6;
+            double width = 0;
+            for (double z = -1; z < 1; z += 0.002) {
+                width += groove.at(x, z) < -0.004 ? 0.002 : 0;
+            }
+            double r = 0.5;
+            double sine = sunk * Math.cos(Math.toRadians(20));
+            assertThat(width).isCloseTo(2 * Math.sqrt(r * r - (r - sine) * (r - sine)), within(0.05));
+        }
+    }
+
+    @Test
+    void onTheLevelABallSunkATenthLeavesSixTenths() {
+        RollLayer ball = Kinds.with(BALL, "speed", 3.0);
+        SiteEvaluation site = site(Grounds.slope(257, 257, 32, 0), 3, snow(0.4), ball);
+        SurfacePatch groove = patch(site, "roll");
+        double width = 0;
+        for (double z = -1; z < 1; z += 0.001) {
+            width += groove.at(-7, z) < -1e-4 ? 0.001 : 0;
+        }
+        assertThat(width).isCloseTo(0.6, within(0.025));
+        assertThat(groove.at(-7, 0.013)).isCloseTo(-0.1, within(1e-3));
+        // what is pushed up at the sides is what was not packed
+        double pressed = 0;
+        double raised = 0;
+        for (float change : groove.change()) {
+            pressed += Math.max(0, -change);
+            raised += Math.max(0, change);
+        }
+        assertThat(raised).isCloseTo(0.5 * pressed, within(1e-3 * pressed));
+        SiteEvaluation before = site(Grounds.slope(257, 257, 32, 0), 0.2, snow(0.4), ball);
+        assertThat(patch(before, "roll").at(-7, 0.013))
+                .as("before it came there")
+                .isGreaterThanOrEqualTo(0);
+    }
+
+    @Test
+    void itRollsDownAsTheFactsSayAndSpringsBackByTheChosenShare() {
+        SiteEvaluation site = site(Grounds.slope(129, 129, 64, -20), 0, snow(0.4), BALL);
+        RollLayer ball = (RollLayer) site.plan().recipe().layer("roll").orElseThrow();
+        Path path = ball.path(site.surroundings(ball));
+        double v = Math.sqrt(Math.pow(path.at(2, 7), 2) + Math.pow(path.at(2, 8), 2) + Math.pow(path.at(2, 9), 2));
+        assertThat(v).isCloseTo(2 * 5.0 / 7 * 9.81 * Math.sin(Math.toRadians(20)), within(1e-4));
+        assertThat(path.at(2, 0)).isGreaterThan(-10);
+
+        RollLayer springy = Kinds.with(Kinds.with(Kinds.with(BALL, "springs", 0.6), "tau", 2.0), "speed", 3.0);
+        RollLayer shown = Kinds.with(springy, "seconds", 1.0);
+        double at = patch(site(Grounds.slope(257, 257, 32, 0), 9, snow(0.4), shown), "roll")
+                .at(-9, 0.013);
+        // pressed within the first second
+        double least = -0.1 * (1 - 0.6 * (1 - Math.exp(-8.0 / 2)));
+        double most = -0.1 * (1 - 0.6 * (1 - Math.exp(-9.0 / 2)));
+        assertThat(at).isBetween(least - 2e-3, most + 2e-3);
+    }
+
+    @Test
+    void bodiesThatFallOffAreSaid() {
+        RollLayer ball = Kinds.with(Kinds.with(BALL, "seconds", 60.0), "speed", 9.0);
+        SiteEvaluation site = site(Grounds.slope(65, 65, 32, 0), 0, snow(0.4), ball);
+        RollLayer layer = (RollLayer) site.plan().recipe().layer("roll").orElseThrow();
+        List<Finding> found = layer.findings(site.surroundings(layer));
+        assertThat(found).extracting(Finding::title).anyMatch(title -> title.contains("falls off the site"));
+        RollLayer coarse = Kinds.with(BALL, "cell", 0.3);
+        SiteEvaluation other = site(Grounds.slope(65, 65, 32, 0), 0, snow(0.4), coarse);
+        assertThat(coarse.findings(other.surroundings(coarse)))
+                .extracting(Finding::title)
+                .anyMatch(title -> title.contains("cells too large"))
+                .anyMatch(title -> title.contains("ground coarser"));
+    }
+
+    @Test
+    void aGatheringBallGrowsByWhatItPicksUp() {
+        RollLayer ball = Kinds.with(Kinds.with(BALL, "gathers", 1.0), "seconds", 4.0);
+        SiteEvaluation site = site(Grounds.slope(129, 129, 64, -15), 0, snow(0.4), ball);
+        RollLayer layer = (RollLayer) site.plan().recipe().layer("roll").orElseThrow();
+        Path path = layer.path(site.surroundings(layer));
+        double grown = path.at(path.seconds(), 15);
+        assertThat(grown).isGreaterThan(0.52);
+        double way = 0;
+        for (int f = 1; f < path.frames(); f++) {
+            way += path.step() * Math.hypot(path.at(f * path.step(), 7), path.at(f * path.step(), 9));
+        }
+        // the groove's cross-section at the mean radius, over the way
+        double r = 0.5 * (0.5 + grown);
+        double half = Math.acos(1 - 0.1 / r);
+        double gathered = r * r * (half - Math.sin(half) * Math.cos(half)) * way;
+        assertThat(4.0 / 3 * Math.PI * (Math.pow(grown, 3) - 0.125)).isCloseTo(gathered, within(0.06 * gathered));
+    }
+
+    @Test
+    void flakesFillByRateTimesTimeForAnyStepAndNeverAboveTheRestLevel() {
+        SiteEvaluation unfilled = site(
+                Grounds.slope(65, 65, 16, 0),
+                0,
+                snow(0.4),
+                press(new Profile.Runners(0.6, 0.2), 0.2, new Flakes.None()));
+        for (double step : new double[] {60, 600, 3600, 777}) {
+            for (double flake : new double[] {0.5, 1, 3}) {
+                Flakes flakes = new Flakes.Steady(20, flake, step, 0, 1);
+                PressLayer track = press(new Profile.Runners(0.6, 0.2), 0.2, flakes);
+                SiteEvaluation site = site(Grounds.slope(65, 65, 16, 0), 0, snow(0.4), track);
+                float[] filled = patch(site, "press").change();
+                float[] empty = patch(unfilled, "press").change();
+                double sum = 0;
+                long count = 0;
+                for (int i = 0; i < empty.length; i++) {
+                    // far below the rest level
+                    if (empty[i] < -0.15) {
+                        sum += filled[i] - empty[i];
+                        count++;
+                    }
+                }
+                assertThat(count).isGreaterThan(5000);
+                assertThat(sum / count).isCloseTo(0.020, within(0.0002));
+                PressLayer.Reading reading = track.reading(site.surroundings(track));
+                assertThat(reading.depth()).isCloseTo(reading.expected(), within(0.0004));
+                assertThat(reading.hours()).isCloseTo(0.18 / 0.02, within(0.02));
+            }
+        }
+        PressLayer full = press(new Profile.Runners(0.6, 0.2), 0.2, new Flakes.Steady(40, 1, 600, 0, 30));
+        SiteEvaluation site = site(Grounds.slope(65, 65, 16, 0), 0, snow(0.4), full);
+        SurfacePatch patch = patch(site, "press");
+        assertThat(patch.deepest()).isZero();
+    }
+
+    @Test
+    void aTrackGoesNoDeeperThanWhatLiesThereAndBootsAlternate() {
+        PressLayer track = press(new Profile.Boots(0.7, 0.3, 0.12, 0.24), 0.3, new Flakes.None());
+        SiteEvaluation site = site(Grounds.slope(65, 65, 16, 0), 0, snow(0.1), track);
+        SurfacePatch patch = patch(site, "press");
+        assertThat(patch.deepest()).isCloseTo(0.1, within(2e-3));
+        int left = 0;
+        int right = 0;
+        for (double x = -4 + 0.01; x < 4; x += 0.7) {
+            left += patch.at(x + 0.05, -0.117) < -0.05 ? 1 : 0;
+            right += patch.at(x + 0.05, 0.123) < -0.05 ? 1 : 0;
+        }
+        assertThat(left).isEqualTo(6);
+        assertThat(right).isEqualTo(6);
+        SiteEvaluation bare = site(Grounds.slope(65, 65, 16, 0), 0, track);
+        assertThat(patch(bare, "press").deepest()).isZero();
+        assertThat(track.findings(bare.surroundings(track))).hasSize(1);
+        assertThat(track.findings(site.surroundings(track))).isEmpty();
+    }
+}
