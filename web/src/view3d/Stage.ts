@@ -1,4 +1,4 @@
-import { Matrix4, Scene, ShaderMaterial, Vector2, Vector3, Vector4 } from 'three';
+import { Group, Matrix4, Scene, ShaderMaterial, Vector2, Vector3, Vector4 } from 'three';
 import type { DataTexture, DepthTexture, IUniform, Mesh } from 'three';
 import { heightAt, type Heights } from './ground';
 import { GROUND_FRAGMENT, GROUND_VERTEX } from './groundShader';
@@ -117,6 +117,8 @@ export class Stage {
   fine: Mesh | null = null;
   /** The ground in tiles round the eye, where it is finer than the fine mesh. */
   tiles: TiledGround | null = null;
+  /** Parts of the surface that are pressed or raised, finer than the ground. */
+  readonly patches = new Group();
   water: Mesh | null = null;
   heights: Heights | null = null;
   light: LightGrid | null = null;
@@ -134,6 +136,7 @@ export class Stage {
     const { shell } = this.materials;
     shell.polygonOffset = true;
     shell.polygonOffsetFactor = shell.polygonOffsetUnits = -1;
+    this.scene.add(this.patches);
   }
 
   material(vertex: string, fragment: string, defines: Record<string, number> = {}, own: Record<string, IUniform> = {}): ShaderMaterial {

@@ -1154,6 +1154,66 @@ export interface components {
              */
             rows: components["schemas"]["WindRow"][];
         };
+        BodyKind: components["schemas"]["BodyKindBall"] | components["schemas"]["BodyKindLog"] | components["schemas"]["BodyKindBarrel"] | components["schemas"]["BodyKindOfProp"];
+        /**
+         * A ball
+         * @description A solid ball.
+         */
+        BodyKindBall: {
+            /** @constant */
+            kind: "ball";
+            /**
+             * @description radius (m)
+             * @default 0.5
+             */
+            radius: number;
+        };
+        /**
+         * A barrel
+         * @description A cylinder with flat ends, lying along its own east.
+         */
+        BodyKindBarrel: {
+            /** @constant */
+            kind: "barrel";
+            /**
+             * @description length (m)
+             * @default 0.9
+             */
+            length: number;
+            /**
+             * @description radius (m)
+             * @default 0.3
+             */
+            radius: number;
+        };
+        /**
+         * A log
+         * @description A cylinder with rounded ends, lying along its own east.
+         */
+        BodyKindLog: {
+            /** @constant */
+            kind: "log";
+            /**
+             * @description Without its rounded ends (m)
+             * @default 1.6
+             */
+            length: number;
+            /**
+             * @description radius (m)
+             * @default 0.18
+             */
+            radius: number;
+        };
+        /**
+         * A prop’s shape
+         * @description A closed prop, by its hull; the prop itself stays where it stands.
+         */
+        BodyKindOfProp: {
+            /** @constant */
+            kind: "prop";
+            /** @description prop */
+            prop: string;
+        };
         /**
          * Boulder
          * @description A boulder: a ball pushed about by noise, sunk into the ground.
@@ -1333,6 +1393,64 @@ export interface components {
              */
             low: number;
             skipped: boolean;
+        };
+        /**
+         * By a rule
+         * @description Air masses come and go; the colder side of each brings wind and snow.
+         */
+        Climate: {
+            /**
+             * @description calm wind (m/s)
+             * @default 2
+             */
+            calm: number;
+            /**
+             * @description How much warmer and colder air masses are (°C)
+             * @default 5
+             */
+            changes: number;
+            /**
+             * @description Half the way from night to day (°C)
+             * @default 3
+             */
+            daily: number;
+            /**
+             * @description Where most of it comes from: 270 is west (°)
+             * @default 285
+             */
+            from: number;
+            /**
+             * @description How many it makes; 168 are a week
+             * @default 168
+             */
+            hours: number;
+            /** @constant */
+            kind: "rule";
+            /**
+             * @description mean temperature (°C)
+             * @default -3
+             */
+            mean: number;
+            /**
+             * @description In the middle of a storm (mm/h)
+             * @default 20
+             */
+            snowfall: number;
+            /**
+             * @description How long one air mass stays (h)
+             * @default 36
+             */
+            spell: number;
+            /**
+             * @description How often it snows
+             * @default 0.6
+             */
+            stormy: number;
+            /**
+             * @description More than calm, in the middle of a storm (m/s)
+             * @default 16
+             */
+            windy: number;
         };
         /**
          * Climber
@@ -2135,6 +2253,68 @@ export interface components {
             title: string;
             warning: boolean;
         };
+        Flakes: components["schemas"]["FlakesNone"] | components["schemas"]["FlakesSteady"] | components["schemas"]["FlakesByAlmanac"];
+        /**
+         * By the almanac
+         * @description As the almanac has it, hour by hour.
+         */
+        FlakesByAlmanac: {
+            /** @description almanac */
+            almanac: string;
+            /**
+             * @description How thick one lies (mm)
+             * @default 1
+             */
+            flake: number;
+            /** @constant */
+            kind: "almanac";
+            /**
+             * @description The hour of the season; before it there is no track (h)
+             * @default 0
+             */
+            pressed: number;
+        };
+        /**
+         * No snow falls
+         * @description The track stays as it was pressed.
+         */
+        FlakesNone: {
+            /** @constant */
+            kind: "none";
+        };
+        /**
+         * It snows
+         * @description At one rate, from the moment of the pressing on.
+         */
+        FlakesSteady: {
+            /**
+             * @description That it has snowed at second 0 of the clock (h)
+             * @default 1
+             */
+            begins: number;
+            /**
+             * @description How thick one lies (mm)
+             * @default 1
+             */
+            flake: number;
+            /** @constant */
+            kind: "steady";
+            /**
+             * @description Hours that pass in a second of the clock (h/s)
+             * @default 0
+             */
+            pace: number;
+            /**
+             * @description Snow, not water (mm/h)
+             * @default 20
+             */
+            snowfall: number;
+            /**
+             * @description The fill does not depend on it, on the mean (s)
+             * @default 600
+             */
+            step: number;
+        };
         /**
          * Water lines
          * @description 1 where water from much ground runs together, 0 on crests: the lines that rain takes.
@@ -2896,6 +3076,7 @@ export interface components {
             key: string;
             /** @enum {string} */
             kind: "lying";
+            patches: string[];
         };
         Manifest: {
             falloffs: components["schemas"]["FalloffView"][];
@@ -3739,6 +3920,137 @@ export interface components {
             edits: components["schemas"]["EditSchema"][];
             view: components["schemas"]["ViewRequest"];
         };
+        Profile: components["schemas"]["ProfileBoots"] | components["schemas"]["ProfileHooves"] | components["schemas"]["ProfileWheels"] | components["schemas"]["ProfileRunners"] | components["schemas"]["ProfileSkis"] | components["schemas"]["ProfileOfPicture"];
+        /**
+         * Boots
+         * @description Somebody walks: left, right, left.
+         */
+        ProfileBoots: {
+            /**
+             * @description Left from right (m)
+             * @default 0.2
+             */
+            apart: number;
+            /** @constant */
+            kind: "boots";
+            /**
+             * @description length (m)
+             * @default 0.31
+             */
+            length: number;
+            /**
+             * @description From one print to the next (m)
+             * @default 0.68
+             */
+            stride: number;
+            /**
+             * @description width (m)
+             * @default 0.12
+             */
+            width: number;
+        };
+        /**
+         * Hooves
+         * @description An animal walks: two and two.
+         */
+        ProfileHooves: {
+            /**
+             * @description Left from right (m)
+             * @default 0.24
+             */
+            apart: number;
+            /** @constant */
+            kind: "hooves";
+            /**
+             * @description size (m)
+             * @default 0.1
+             */
+            size: number;
+            /**
+             * @description From one print to the next of the same side (m)
+             * @default 0.85
+             */
+            stride: number;
+        };
+        /**
+         * A picture
+         * @description A picture of one’s own, again and again: white presses deepest; its top goes ahead.
+         */
+        ProfileOfPicture: {
+            /**
+             * @description From one print to the next; no nearer than it is long (m)
+             * @default 0.6
+             */
+            every: number;
+            /** @constant */
+            kind: "picture";
+            /** @description picture */
+            picture: string;
+            /**
+             * @description width (m)
+             * @default 0.3
+             */
+            width: number;
+        };
+        /**
+         * Sledge runners
+         * @description Two narrow smooth grooves.
+         */
+        ProfileRunners: {
+            /**
+             * @description From one groove to the other (m)
+             * @default 0.62
+             */
+            gauge: number;
+            /** @constant */
+            kind: "runners";
+            /**
+             * @description width (m)
+             * @default 0.07
+             */
+            width: number;
+        };
+        /**
+         * A pair of skis
+         * @description Two flat grooves with a rib along their middle.
+         */
+        ProfileSkis: {
+            /**
+             * @description From one groove to the other (m)
+             * @default 0.22
+             */
+            gauge: number;
+            /** @constant */
+            kind: "skis";
+            /**
+             * @description width (m)
+             * @default 0.09
+             */
+            width: number;
+        };
+        /**
+         * A pair of wheels
+         * @description Two ruts with the bars of a tread.
+         */
+        ProfileWheels: {
+            /**
+             * @description From one bar of the tread to the next (m)
+             * @default 0.11
+             */
+            bars: number;
+            /**
+             * @description From one rut to the other (m)
+             * @default 1.1
+             */
+            gauge: number;
+            /** @constant */
+            kind: "wheels";
+            /**
+             * @description width (m)
+             * @default 0.09
+             */
+            width: number;
+        };
         Prop: {
             /**
              * @description 0 stands upright, 1 stands out of the slope
@@ -4229,6 +4541,7 @@ export interface components {
             ratio: number;
             seen: boolean;
         };
+        Season: components["schemas"]["Climate"] | components["schemas"]["StationTable"];
         SettingDescription: {
             byDefault: string;
             choices: string[];
@@ -4470,6 +4783,17 @@ export interface components {
             /** Format: double */
             width: number;
         };
+        Sky: components["schemas"]["SkySteady"] | components["schemas"]["SkyByAlmanac"];
+        /**
+         * By the almanac
+         * @description Hour by hour as the almanac has it.
+         */
+        SkyByAlmanac: {
+            /** @description almanac */
+            almanac: string;
+            /** @constant */
+            kind: "almanac";
+        };
         /**
          * Sky view
          * @description 1 in the open, less in hollows and under walls.
@@ -4482,6 +4806,44 @@ export interface components {
              * @default 60
              */
             reach: number;
+        };
+        /**
+         * The same all the time
+         * @description One snowfall, one wind, one temperature.
+         */
+        SkySteady: {
+            /**
+             * @description Hours that have passed at second 0 of the clock (h)
+             * @default 12
+             */
+            begins: number;
+            /**
+             * @description Where it comes from: 0 is north, 270 west (°)
+             * @default 285
+             */
+            from: number;
+            /** @constant */
+            kind: "steady";
+            /**
+             * @description Hours that pass in a second of the clock (h/s)
+             * @default 0
+             */
+            pace: number;
+            /**
+             * @description Snow, not water (mm/h)
+             * @default 20
+             */
+            snowfall: number;
+            /**
+             * @description 10 m above the ground (m/s)
+             * @default 4
+             */
+            speed: number;
+            /**
+             * @description temperature (°C)
+             * @default -4
+             */
+            temperature: number;
         };
         /**
          * Sledge
@@ -4614,6 +4976,28 @@ export interface components {
             falloffs: string[];
             layers: string[];
             subjects: string[];
+        };
+        /**
+         * A station’s table
+         * @description Hours of a weather station, from a CSV file.
+         */
+        StationTable: {
+            /** @constant */
+            kind: "table";
+            /**
+             * @description hours
+             * @default [
+             *       [
+             *         0,
+             *         285,
+             *         3,
+             *         -3,
+             *         0,
+             *         0.5
+             *       ]
+             *     ]
+             */
+            station: components["schemas"]["WeatherHour"][];
         };
         Step: components["schemas"]["InvertStep"] | components["schemas"]["WindowStep"] | components["schemas"]["ClampStep"] | components["schemas"]["ContrastStep"] | components["schemas"]["CurveStep"] | components["schemas"]["ScaleStep"] | components["schemas"]["MultiplyStep"] | components["schemas"]["AddStep"] | components["schemas"]["SubtractStep"] | components["schemas"]["LowestStep"] | components["schemas"]["HighestStep"] | components["schemas"]["AverageStep"] | components["schemas"]["ScreenStep"] | components["schemas"]["TerraceStep"] | components["schemas"]["SmoothStep"];
         /**
@@ -5338,8 +5722,10 @@ export interface components {
             /** Format: double */
             width: number;
         };
+        WeatherHour: number[];
         WeatherRead: {
             rows: string;
+            station: string;
         };
         /**
          * Wetness of the ground

@@ -13,6 +13,7 @@ import org.lumbrit.core.kinds.Surrounding;
 import org.lumbrit.core.math.Decimal;
 import org.lumbrit.core.recipe.Beginning;
 import org.lumbrit.core.recipe.Begun;
+import org.lumbrit.core.recipe.Carried;
 import org.lumbrit.core.recipe.Family;
 import org.lumbrit.core.recipe.Field;
 import org.lumbrit.core.recipe.Finding;
@@ -319,6 +320,14 @@ public record RollLayer(
     /** As it is seen, in its own frame. */
     public Mesh mesh(Surroundings site) {
         return body.mesh(site);
+    }
+
+    @Override
+    public Optional<Carried> carried(Surroundings site) {
+        Path path = path(site);
+        double now = Math.max(0, site.time());
+        double[] at = {path.at(now, 0), path.at(now, 1), path.at(now, 2)};
+        return Optional.of(new Carried(mesh(site), at, path.turn(now), path.at(now, 15) / body.radius(site), colour));
     }
 
     /** Where it goes, from the moment it is let go, at 0 s of the clock. */

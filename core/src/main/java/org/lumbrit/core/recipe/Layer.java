@@ -81,6 +81,11 @@ public interface Layer {
         return Optional.empty();
     }
 
+    /** The body that it moves, where it is now; none where it moves none. */
+    default Optional<Carried> carried(Surroundings site) {
+        return Optional.empty();
+    }
+
     /** The light that it puts over the site, where it puts any. */
     default Optional<Daylight> daylight() {
         return Optional.empty();

@@ -108,9 +108,9 @@ final class Look {
         return key;
     }
 
-    /** The finished ground as what lies on it now has raised it. */
+    /** The finished ground as what lies on it now has raised it, lowered beneath the patches that are drawn in its place. */
     Ground covered() {
-        return now.lying().ground();
+        return now.lying().drawn();
     }
 
     GroundSubject ground() {

@@ -1,9 +1,12 @@
 package org.lumbrit.server.view;
 
+import java.util.List;
+import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.lumbrit.core.math.KeyBuilder;
 import org.lumbrit.core.site.SiteLying;
 import org.lumbrit.core.surface.Samples;
+import org.lumbrit.core.surface.SurfacePatch;
 import org.lumbrit.server.view.SubjectView.LyingSubject;
 
 /** What lies over the ground, as it is seen from above; the ground's own shape is raised by it already. */
@@ -11,9 +14,20 @@ final class LyingMaker implements SubjectMaker {
     @Override
     public Stream<SubjectView> make(Scene scene) {
         Look look = scene.look();
-        return look.now.lying().onGround().isEmpty()
-                ? Stream.empty()
-                : Stream.of(LyingSubject.of(kept(look, look.samples, look.lattice.columns())));
+        List<String> patches = patches(look);
+        String over = kept(look, look.samples, look.lattice.columns());
+        return over.isEmpty() && patches.isEmpty() ? Stream.empty() : Stream.of(LyingSubject.of(over, patches));
+    }
+
+    /** The patches over the ground that lies below them, and what is pressed into it. */
+    private static List<String> patches(Look look) {
+        SiteLying lying = look.now.lying();
+        List<SurfacePatch> all = lying.patches();
+        return IntStream.range(0, all.size())
+                .mapToObj(k -> look.kept(
+                        Look.key("patch bundle " + k + "/1", lying.drawnKey()),
+                        shared -> Binaries.mesh(all.get(k).over(lying.ground()))))
+                .toList();
     }
 
     /** What lies over samples that lie in rows. @return the key of its bundle, "" where nothing does */

@@ -24,6 +24,7 @@ interface SubjectMaker {
                 new ColoursMaker(),
                 new LyingMaker(),
                 new PlantsMaker(plants),
-                new MeshMaker());
+                new MeshMaker(),
+                new BodyMaker());
     }
 }

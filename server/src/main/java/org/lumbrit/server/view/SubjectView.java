@@ -192,13 +192,19 @@ public sealed interface SubjectView {
         }
     }
 
-    /** What lies over the ground: its colour and how far it hides the ground, and how much it glitters. */
+    /**
+     * What lies over the ground.
+     *
+     * @param data its colour and how far it hides the ground, and how much it glitters; "" where nothing lies
+     * @param patches parts of the surface that are pressed or raised, each as a mesh in the site
+     */
     record LyingSubject(
             @NotNull String id,
             @NotNull String key,
-            @NotNull String data) implements SubjectView {
-        static LyingSubject of(String data) {
-            return new LyingSubject("lying", keyOf("lying", data), data);
+            @NotNull String data,
+            @NotNull List<String> patches) implements SubjectView {
+        static LyingSubject of(String data, List<String> patches) {
+            return new LyingSubject("lying", keyOf("lying", data, patches), data, patches);
         }
 
         @JsonProperty

@@ -1,0 +1,11 @@
+package org.lumbrit.core.recipe;
+
+import org.lumbrit.core.surface.Mesh;
+
+/**
+ * A body that a layer moves, where it is at a time.
+ *
+ * @param mesh in its own frame; @param origin where its centre lies, x, y, z, metres; @param turn a unit quaternion x, y, z, w
+ * @param size so many times as large as its mesh; @param colour "#rrggbb"
+ */
+public record Carried(Mesh mesh, double[] origin, double[] turn, double size, String colour) {}
