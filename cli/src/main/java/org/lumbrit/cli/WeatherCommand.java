@@ -4,7 +4,6 @@ import java.io.IOException;
 import java.io.Writer;
 import java.util.concurrent.Callable;
 import org.lumbrit.core.season.WeatherLayer;
-import org.lumbrit.core.site.SiteEvaluation;
 import org.lumbrit.formats.tables.WeatherCsv;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
@@ -24,9 +23,7 @@ final class WeatherCommand implements Callable<Integer> {
 
     @Override
     public Integer call() throws IOException {
-        SiteEvaluation evaluation = recipe.evaluation(recipe.site());
-        WeatherLayer layer =
-                Find.layer(evaluation.plan().recipe(), name, WeatherLayer.class, "is no almanac; choose one");
+        WeatherLayer layer = Find.layer(recipe.site().recipe(), name, WeatherLayer.class, "is no almanac; choose one");
         try (Writer out = Output.writer()) {
             out.write(WeatherCsv.write(layer.weather().hours()));
         }

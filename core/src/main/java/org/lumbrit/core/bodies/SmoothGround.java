@@ -6,7 +6,8 @@ package org.lumbrit.core.bodies;
  * there are two.
  */
 final class SmoothGround implements Touching {
-    private static final int ROUNDS = 24;
+    private static final int ROUNDS = 40;
+    private static final int HALVES = 8;
 
     private final double[] heights;
     private final int columns;
@@ -15,13 +16,15 @@ final class SmoothGround implements Touching {
     private final double cellZ;
     private final double west;
     private final double north;
-    /** Height, slope to the east, slope to the south. */
-    private final double[] at = new double[3];
+    /** Height, slope to the east, slope to the south, and their changes: xx, xz, zz. */
+    private final double[] at = new double[6];
 
     private final double[] wx = new double[4];
     private final double[] dwx = new double[4];
     private final double[] wz = new double[4];
     private final double[] dwz = new double[4];
+    private final double[] ddwx = new double[4];
+    private final double[] ddwz = new double[4];
 
     /** @param heights metres, row by row from the north-west; @param west metres; @param north metres */
     SmoothGround(double[] heights, int columns, int rows, double cellX, double cellZ, double west, double north) {
@@ -41,35 +44,49 @@ final class SmoothGround implements Touching {
 
     /** Metres at a place. */
     double height(double x, double z) {
-        look(x, z);
+        curve(x, z);
         return at[0];
     }
 
-    private void look(double x, double z) {
+    /** Height, slopes, and how the slopes change, at a place. */
+    private void curve(double x, double z) {
         double column = (x - west) / cellX;
         double row = (z - north) / cellZ;
         int c = (int) Math.max(0, Math.min(columns - 2, Math.floor(column)));
         int r = (int) Math.max(0, Math.min(rows - 2, Math.floor(row)));
-        weights(Math.max(0, Math.min(1, column - c)), wx, dwx);
-        weights(Math.max(0, Math.min(1, row - r)), wz, dwz);
+        weights(Math.max(0, Math.min(1, column - c)), wx, dwx, ddwx);
+        weights(Math.max(0, Math.min(1, row - r)), wz, dwz, ddwz);
+        boolean inner = c > 0 && r > 0 && c < columns - 2 && r < rows - 2;
         double h = 0;
         double hx = 0;
         double hz = 0;
+        double hxx = 0;
+        double hxz = 0;
+        double hzz = 0;
         for (int j = 0; j < 4; j++) {
             double line = 0;
             double slope = 0;
+            double bend = 0;
+            int first = (r + j - 1) * columns + c - 1;
             for (int i = 0; i < 4; i++) {
-                double value = node(c + i - 1, r + j - 1);
+                double value = inner ? heights[first + i] : node(c + i - 1, r + j - 1);
                 line += wx[i] * value;
                 slope += dwx[i] * value;
+                bend += ddwx[i] * value;
             }
             h += wz[j] * line;
             hx += wz[j] * slope;
             hz += dwz[j] * line;
+            hxx += wz[j] * bend;
+            hxz += dwz[j] * slope;
+            hzz += ddwz[j] * line;
         }
         at[0] = h;
         at[1] = hx / cellX;
         at[2] = hz / cellZ;
+        at[3] = hxx / (cellX * cellX);
+        at[4] = hxz / (cellX * cellZ);
+        at[5] = hzz / (cellZ * cellZ);
     }
 
     /** Beyond the border the surface goes on straight. */
@@ -89,7 +106,11 @@ final class SmoothGround implements Touching {
         return heights[row * columns + column];
     }
 
-    private static void weights(double t, double[] w, double[] dw) {
+    private static void weights(double t, double[] w, double[] dw, double[] ddw) {
+        ddw[0] = 2 - 3 * t;
+        ddw[1] = -5 + 9 * t;
+        ddw[2] = 4 - 9 * t;
+        ddw[3] = -1 + 3 * t;
         w[0] = 0.5 * t * (-1 + t * (2 - t));
         w[1] = 1 + 0.5 * t * t * (-5 + 3 * t);
         w[2] = 0.5 * t * (1 + t * (4 - 3 * t));
@@ -102,7 +123,7 @@ final class SmoothGround implements Touching {
 
     @Override
     public void near(double[] centre, double radius, double within, Touches touches) {
-        look(centre[0], centre[2]);
+        curve(centre[0], centre[2]);
         if (centre[1] - at[0] > 4 * (radius + within)) {
             // far above all but cliffs
             double steep = Math.sqrt(at[1] * at[1] + at[2] * at[2]);
@@ -118,45 +139,77 @@ final class SmoothGround implements Touching {
         from(centre, centre[0], centre[2] - aside, radius, within, touches);
     }
 
-    /** Goes to the nearest point of the surface that is nearest from where it begins. */
+    /** Goes down to a point of the surface that is nearer than all round it: Newton's steps, halved until they lead nearer. */
     private void from(double[] centre, double x, double z, double radius, double within, Touches touches) {
         double u = x;
         double w = z;
-        double distance = 0;
+        curve(u, w);
+        double far = square(centre, u, w);
+        double most = 0.5 * Math.max(radius, Math.min(cellX, cellZ));
         for (int round = 0; round < ROUNDS; round++) {
-            look(u, w);
             double up = at[0] - centre[1];
             double gu = u - centre[0] + up * at[1];
             double gw = w - centre[2] + up * at[2];
-            double a = 1 + at[1] * at[1];
-            double b = at[1] * at[2];
-            double c = 1 + at[2] * at[2];
+            double a = 1 + at[1] * at[1] + up * at[3];
+            double b = at[1] * at[2] + up * at[4];
+            double c = 1 + at[2] * at[2] + up * at[5];
             double det = a * c - b * b;
+            if (a <= 0 || det <= 1e-9 * a * a) {
+                // curved more than the way is short: without that part it still leads down
+                a = 1 + at[1] * at[1];
+                b = at[1] * at[2];
+                c = 1 + at[2] * at[2];
+                det = a * c - b * b;
+            }
             double du = -(c * gu - b * gw) / det;
             double dw = -(a * gw - b * gu) / det;
             double step = Math.sqrt(du * du + dw * dw);
-            double most = 0.5 * Math.max(radius, Math.min(cellX, cellZ));
-            double scale = step > most ? most / step : 1;
-            u += scale * du;
-            w += scale * dw;
-            if (step < 1e-12 * (1 + radius)) {
+            if (step < 1e-11 * (1 + radius)) {
                 break;
             }
+            double scale = step > most ? most / step : 1;
+            double nearer = far;
+            for (int half = 0; half < HALVES; half++) {
+                curve(u + scale * du, w + scale * dw);
+                nearer = square(centre, u + scale * du, w + scale * dw);
+                if (nearer < far) {
+                    break;
+                }
+                scale *= 0.5;
+            }
+            if (nearer >= far) {
+                curve(u, w);
+                break;
+            }
+            u += scale * du;
+            w += scale * dw;
+            far = nearer;
         }
-        look(u, w);
-        double dx = centre[0] - u;
-        double dy = centre[1] - at[0];
-        double dz = centre[2] - w;
         double length = Math.sqrt(1 + at[1] * at[1] + at[2] * at[2]);
         double nx = -at[1] / length;
         double ny = 1 / length;
         double nz = -at[2] / length;
-        distance = dx * nx + dy * ny + dz * nz;
-        double across = Math.sqrt(Math.max(0, dx * dx + dy * dy + dz * dz - distance * distance));
-        if (across > 1e-3 * (Math.abs(distance) + radius) || distance - radius > within) {
-            // no nearest point, or too far
+        double dx = centre[0] - u;
+        double dy = centre[1] - at[0];
+        double dz = centre[2] - w;
+        double along = dx * nx + dy * ny + dz * nz;
+        double distance = Math.sqrt(far);
+        double away = along < 0 ? -distance : distance;
+        if (away - radius > within) {
             return;
         }
-        touches.add(u, at[0], w, nx, ny, nz, distance - radius);
+        if (distance > 1e-6 * radius) {
+            nx = dx / away;
+            ny = dy / away;
+            nz = dz / away;
+        }
+        touches.add(u, at[0], w, nx, ny, nz, away - radius);
+    }
+
+    private double square(double[] centre, double u, double w) {
+        double dx = centre[0] - u;
+        double dy = centre[1] - at[0];
+        double dz = centre[2] - w;
+        return dx * dx + dy * dy + dz * dz;
     }
 }
