@@ -6,6 +6,7 @@ import java.util.List;
 import org.lumbrit.core.math.Chunks;
 import org.lumbrit.core.math.Point3;
 import org.lumbrit.core.recipe.Surroundings;
+import org.lumbrit.core.snow.Flakes;
 import org.lumbrit.core.snow.Impressions;
 import org.lumbrit.core.snow.Lies;
 import org.lumbrit.core.surface.Samples;
@@ -108,17 +109,14 @@ final class Groove {
                     (float) Impressions.sprung(deepest[n], layer.springs(), layer.tau(), now - pressedAt[n]);
         }
         float[] change = Impressions.rim(room, pressed, layer.packing(), rim());
-        double hours = layer.flakes().hours(site);
+        Flakes.Fall fall =
+                layer.flakes().fall(site, 0, Math.max(0, layer.flakes().hours(site)));
+        double flake = layer.flakes().thickness() / 1000;
         Chunks.run(nodes.length, 4096, site.cancel(), (from, to) -> {
             for (int n = from; n < to; n++) {
                 int i = nodes[n];
                 if (pressed[i] > 0) {
-                    double filled = hours > 0
-                            ? layer.flakes().fallen(site, 0, hours, layer.seed(), i)
-                                    * layer.flakes().thickness()
-                                    / 1000
-                            : 0;
-                    change[i] = (float) -Math.max(0, pressed[i] - filled);
+                    change[i] = (float) -Math.max(0, pressed[i] - fall.in(layer.seed(), i) * flake);
                 }
             }
         });

@@ -52,12 +52,21 @@ final class Drift {
         double step = 1 / Math.max(Math.abs(ux) / cellX, Math.abs(uz) / cellZ);
         int steps = (int) Math.max(1, Math.min(Math.floor(within / step), 256));
         float[] angle = new float[surface.length];
+        float top = surface[0];
+        for (float each : surface) {
+            top = Math.max(top, each);
+        }
+        double highest = top;
         Chunks.run(rows, 8, cancel, (first, last) -> {
             for (int row = first; row < last; row++) {
                 for (int column = 0; column < columns; column++) {
                     double here = surface[row * columns + column];
                     double most = -1;
                     for (int k = 1; k <= steps; k++) {
+                        if (highest - here <= most * k * step) {
+                            // nothing farther can stand higher
+                            break;
+                        }
                         double c = column + k * step * ux / cellX;
                         double r = row + k * step * uz / cellZ;
                         if (c < 0 || r < 0 || c > columns - 1 || r > rows - 1) {

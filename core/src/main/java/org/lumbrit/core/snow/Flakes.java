@@ -23,20 +23,37 @@ public sealed interface Flakes permits Flakes.None, Flakes.Steady, Flakes.ByAlma
     double every();
 
     /**
-     * How many flakes have come to lie in a cell.
+     * How many flakes fall in each step between two moments; the part of a step that lies between them counts.
      *
-     * @param from hours; @param to hours; @param seed of the pattern; @param cell its number
+     * @param from hours; @param to hours
      */
-    default int fallen(Surroundings site, double from, double to, int seed, long cell) {
-        int flakes = 0;
+    default Fall fall(Surroundings site, double from, double to) {
         double step = every() / 3600;
         long first = (long) Math.floor(from / step + 1e-9);
-        long last = (long) Math.ceil(to / step - 1e-9);
-        for (long k = first; k < last; k++) {
-            double part = Math.min(to, (k + 1) * step) - Math.max(from, k * step);
-            flakes += deposit(rate(site, (int) Math.floor(k * step + 1e-9)) * part / thickness(), seed, k, cell);
+        long last = Math.max(first, (long) Math.ceil(to / step - 1e-9));
+        double[] flakes = new double[(int) (last - first)];
+        double[] rates = new double[(int) Math.max(1, Math.ceil(to) + 1)];
+        for (int hour = 0; hour < rates.length; hour++) {
+            rates[hour] = rate(site, hour);
         }
-        return flakes;
+        for (int k = 0; k < flakes.length; k++) {
+            double begins = (first + k) * step;
+            double part = Math.min(to, begins + step) - Math.max(from, begins);
+            flakes[k] = rates[(int) Math.min(rates.length - 1, Math.floor(begins + 1e-9))] * part / thickness();
+        }
+        return new Fall(first, flakes);
+    }
+
+    /** Flakes of steps that follow each other. @param first number of the first step; @param flakes of each */
+    record Fall(long first, double[] flakes) {
+        /** How many have come to lie in a cell. @param seed of the pattern; @param cell its number */
+        public int in(int seed, long cell) {
+            int sum = 0;
+            for (int k = 0; k < flakes.length; k++) {
+                sum += flakes[k] > 0 ? deposit(flakes[k], seed, first + k, cell) : 0;
+            }
+            return sum;
+        }
     }
 
     /** The whole ones of so many flakes, and one more as often as a part is left. */

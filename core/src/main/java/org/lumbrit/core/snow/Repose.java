@@ -1,5 +1,6 @@
 package org.lumbrit.core.snow;
 
+import java.util.Arrays;
 import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.math.Chunks;
 
@@ -17,6 +18,7 @@ final class Repose {
     private final double[] ground;
     private final double[] limits = new double[8];
     private final double[] tangents;
+    private final double[] surface;
     private static final int[] DX = {-1, 0, 1, -1, 1, -1, 0, 1};
     private static final int[] DZ = {-1, -1, -1, 0, 0, 1, 1, 1};
 
@@ -29,6 +31,7 @@ final class Repose {
         this.columns = columns;
         this.rows = rows;
         this.tangents = tangents;
+        this.surface = new double[ground.length];
         for (int k = 0; k < 8; k++) {
             limits[k] = Math.sqrt(DX[k] * DX[k] * cellX * cellX + DZ[k] * DZ[k] * cellZ * cellZ);
         }
@@ -41,57 +44,100 @@ final class Repose {
      * @param next where the depth after the step goes
      */
     void step(double[] depth, double[] share, double[] next, Cancel cancel) {
+        Chunks.run(depth.length, cancel, (from, to) -> {
+            for (int i = from; i < to; i++) {
+                surface[i] = ground[i] + depth[i];
+            }
+        });
         Chunks.run(rows, 16, cancel, (from, to) -> {
+            double[] out = new double[columns];
             for (int row = from; row < to; row++) {
+                leaving(row, out);
+                for (int column = 0; column < columns; column++) {
+                    double lies = depth[row * columns + column];
+                    share[row * columns + column] = out[column] <= lies ? 1 : lies / out[column];
+                }
+            }
+        });
+        Chunks.run(rows, 16, cancel, (from, to) -> {
+            double[] change = new double[columns];
+            for (int row = from; row < to; row++) {
+                change(share, row, change);
                 for (int column = 0; column < columns; column++) {
                     int i = row * columns + column;
-                    double out = depth[i] <= 0 ? 0 : leaving(depth, row, column);
-                    share[i] = out <= depth[i] ? 1 : depth[i] / out;
-                }
-            }
-        });
-        Chunks.run(rows, 16, cancel, (from, to) -> {
-            for (int row = from; row < to; row++) {
-                for (int column = 0; column < columns; column++) {
-                    next[row * columns + column] = after(depth, share, row, column);
+                    next[i] = Math.max(0, depth[i] + change[column]);
                 }
             }
         });
     }
 
-    private double leaving(double[] depth, int row, int column) {
-        int i = row * columns + column;
-        double here = ground[i] + depth[i];
-        double sum = 0;
-        for (int k = 0; k < 8; k++) {
-            int c = column + DX[k];
-            int r = row + DZ[k];
-            if (c >= 0 && c < columns && r >= 0 && r < rows) {
-                int j = r * columns + c;
-                sum += flow(here, ground[j] + depth[j], i, j, k);
-            }
-        }
-        return sum;
+    /** Columns of a row that have a neighbour on a side: the first of them, and the one after the last. */
+    private int first(int k) {
+        return DX[k] < 0 ? 1 : 0;
     }
 
-    private double after(double[] depth, double[] share, int row, int column) {
-        int i = row * columns + column;
-        double here = ground[i] + depth[i];
-        double change = 0;
+    private int last(int k) {
+        return DX[k] > 0 ? columns - 1 : columns;
+    }
+
+    private boolean beyond(int row, int k) {
+        return row + DZ[k] < 0 || row + DZ[k] >= rows;
+    }
+
+    /** What would leave each node of a row. Loops without a branch, as the compiler has them run in the lanes of the processor's vectors. */
+    private void leaving(int row, double[] out) {
+        Arrays.fill(out, 0);
         for (int k = 0; k < 8; k++) {
-            int c = column + DX[k];
-            int r = row + DZ[k];
-            if (c >= 0 && c < columns && r >= 0 && r < rows) {
-                int j = r * columns + c;
-                double there = ground[j] + depth[j];
-                if (here > there) {
-                    change -= share[i] * flow(here, there, i, j, k);
-                } else if (depth[j] > 0) {
-                    change += share[j] * flow(there, here, j, i, k);
+            if (beyond(row, k)) {
+                continue;
+            }
+            int apart = DZ[k] * columns + DX[k];
+            int here = row * columns;
+            int there = here + apart;
+            double[] s = surface;
+            if (tangents.length == 1) {
+                double limit = tangents[0] * limits[k];
+                for (int c = first(k); c < last(k); c++) {
+                    out[c] += FLOW * Math.max(0, s[here + c] - s[there + c] - limit);
+                }
+            } else {
+                double half = 0.5 * limits[k];
+                for (int c = first(k); c < last(k); c++) {
+                    double limit = half * (tangents[here + c] + tangents[there + c]);
+                    out[c] += FLOW * Math.max(0, s[here + c] - s[there + c] - limit);
                 }
             }
         }
-        return Math.max(0, depth[i] + change);
+    }
+
+    private void change(double[] share, int row, double[] change) {
+        Arrays.fill(change, 0);
+        for (int k = 0; k < 8; k++) {
+            if (beyond(row, k)) {
+                continue;
+            }
+            int here = row * columns;
+            int there = here + DZ[k] * columns + DX[k];
+            double[] s = surface;
+            if (tangents.length == 1) {
+                double limit = tangents[0] * limits[k];
+                for (int c = first(k); c < last(k); c++) {
+                    double higher = s[here + c] - s[there + c];
+                    change[c] += FLOW
+                            * (share[there + c] * Math.max(0, -higher - limit)
+                                    - share[here + c] * Math.max(0, higher - limit));
+                }
+            } else {
+                double half = 0.5 * limits[k];
+                for (int c = first(k); c < last(k); c++) {
+                    double limit = half * (tangents[here + c] + tangents[there + c]);
+                    double higher = s[here + c] - s[there + c];
+                    change[c] += FLOW
+                            * (share[there + c] * Math.max(0, -higher - limit)
+                                    - share[here + c] * Math.max(0, higher - limit));
+                }
+            }
+        }
     }
 
     private double flow(double high, double low, int i, int j, int k) {

@@ -299,8 +299,8 @@ public record SnowLayer(
             }
         });
         float[] angles = site.property(this, REPOSE, samples);
-        double[] tangents = new double[count];
-        for (int i = 0; i < count; i++) {
+        double[] tangents = new double[site.drives(REPOSE).isEmpty() ? 1 : count];
+        for (int i = 0; i < tangents.length; i++) {
             tangents[i] = StrictMath.tan(StrictMath.toRadians(angles[i]));
         }
         Samples.Grid grid = lattice.grid();
