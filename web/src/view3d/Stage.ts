@@ -98,6 +98,8 @@ export class Stage {
   readonly uniforms = newUniforms();
   readonly materials = {
     ground: this.material(GROUND_VERTEX, GROUND_FRAGMENT),
+    /** Of what is pressed into the ground's cover. */
+    patch: this.material(GROUND_VERTEX, GROUND_FRAGMENT, { PATCH: 1 }),
     water: this.material(shaders.WATER_VERTEX, shaders.WATER_FRAGMENT),
     prop: this.material(shaders.PROP_VERTEX, shaders.PROP_FRAGMENT),
     cloth: this.material(shaders.PROP_VERTEX, shaders.PROP_FRAGMENT, { CLOTH: 1 }),

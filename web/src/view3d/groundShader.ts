@@ -3,7 +3,14 @@ import { VALUES } from './shaders';
 export const GROUND_VERTEX = /* glsl */ `
 varying vec3 vPlace;
 varying vec3 vNormal;
+#ifdef PATCH
+attribute vec2 aLit;
+varying vec2 vLit;
+#endif
 void main() {
+#ifdef PATCH
+  vLit = aLit;
+#endif
   vPlace = position;
   vNormal = normal;
   gl_Position = projectionMatrix * viewMatrix * vec4(position, 1.0);
@@ -13,6 +20,9 @@ void main() {
 export const GROUND_FRAGMENT = /* glsl */ `
 varying vec3 vPlace;
 varying vec3 vNormal;
+#ifdef PATCH
+varying vec2 vLit;
+#endif
 uniform sampler2D uValues;
 uniform vec4 uScale;
 uniform float uValuesShown;
@@ -192,6 +202,9 @@ void main() {
   vec3 base = lightAt(vPlace.xz);
 #endif
   vec2 light = shadowed(base, vPlace, n, softly(gl_FragCoord.xy));
+#ifdef PATCH
+  light *= vLit;
+#endif
   vec3 lit = SUN_COLOUR * max(dot(bent, uSun), 0.0) * light.r + (SKY_COLOUR * (0.5 + 0.5 * bent.y) + BOUNCE) * light.g;
   vec3 c = own * lit;
   if (lies.a > 0.0) c = mix(c, litCover(linearLight(lies.rgb), bent, normalize(uEye - vPlace), vPlace, light, glint), lies.a);

@@ -36,11 +36,11 @@ uniform vec4 uStuff;
 uniform vec3 uStuffFrom;
 uniform vec2 uStuffReach;
 
-/** With what has settled on it. @param settled how far it covers the place; facing the cosine to where it comes from */
-vec3 covered(vec3 c, float settled, float facing, vec3 n, vec2 light) {
-  float much = settled * uStuff.a * smoothstep(uStuffReach.x, uStuffReach.y, facing);
+/** With what has settled on it: leaves bend and let most of it go. @param settled how far it covers the place; facing the cosine to where it comes from; leafy share of the tint */
+vec3 covered(vec3 c, float settled, float facing, float leafy, vec3 n, vec2 light) {
+  float much = settled * uStuff.a * smoothstep(uStuffReach.x, uStuffReach.y, facing) * mix(1.0, 0.42, leafy);
   float sun = max((dot(n, uSun) + 0.2) / 1.2, 0.0);
-  return mix(c, uStuff.rgb * (SUN_COLOUR * sun * light.r * 0.72 + (SKY_COLOUR * (0.6 + 0.4 * n.y) + BOUNCE) * light.g), much);
+  return mix(c, 0.72 * uStuff.rgb * (SUN_COLOUR * sun * light.r * 0.72 + (SKY_COLOUR * (0.6 + 0.4 * n.y) + BOUNCE) * light.g), much);
 }
 
 vec3 chosen(vec3 c) {
@@ -130,11 +130,13 @@ void main() {
 #endif
   if (aState.w > 0.0) {
     float facing = dot(n, uStuffFrom);
+    float leafy = aOwn.a;
 #ifdef BLADE
+    leafy = 1.0;
     // what stands upright is rimed from its tip
     facing = max(facing, 0.8 * aAlong);
 #endif
-    vColour = covered(vColour, aState.w, facing, n, light);
+    vColour = covered(vColour, aState.w, facing, leafy, n, light);
   }
   if (aState.z > 0.5) vColour = chosen(vColour);
   vPlace = place;
@@ -277,7 +279,7 @@ void main() {
   vec3 n = level.x * vRight + level.y * vUp + depth.g * vToEye;
   vec3 unit = vUnit + (2.0 * depth.r - 1.0) * vUnitToEye;
   vec3 c = litBody(pow(colour.rgb, vec3(2.2)), vTint, surface.a, surface.b, outerOf(unit), n, normalize(uEye - vPlace), vLight);
-  if (vSettled > 0.0) c = covered(c, vSettled, dot(n, uStuffFrom), n, vLight);
+  if (vSettled > 0.0) c = covered(c, vSettled, dot(n, uStuffFrom), surface.a, n, vLight);
   if (vChosen > 0.5) c = chosen(c);
   gl_FragColor = seen(c);
 }

@@ -173,9 +173,9 @@ float flashes(vec3 p, vec3 n, vec3 view, float glint) {
 /** What lies deep and lets light in, like snow: soft where the sun ends, blue where only the sky lights it. @param light of sun and sky @param glint 0..1, and how much like snow it is */
 vec3 litCover(vec3 albedo, vec3 n, vec3 view, vec3 p, vec2 light, float glint) {
   float onIt = dot(n, uSun);
-  float soft = mix(max(onIt, 0.0), max((onIt + 0.22) / 1.22, 0.0), glint);
+  float soft = mix(max(onIt, 0.0), max((onIt + 0.12) / 1.12, 0.0), glint);
   vec3 sky = SKY_COLOUR * (0.56 + 0.44 * n.y) * mix(vec3(1.0), vec3(0.90, 1.0, 1.13), glint);
-  vec3 c = albedo * (SUN_COLOUR * soft * light.r + (sky + BOUNCE) * light.g);
+  vec3 c = albedo * mix(1.0, 0.66, glint) * (SUN_COLOUR * soft * light.r + (sky + BOUNCE) * light.g);
   return c + SUN_COLOUR * 1.6 * flashes(p, n, view, glint) * light.r;
 }
 

@@ -29,8 +29,9 @@ class Lying implements Subject<LyingSubject> {
       const geometry = new BufferGeometry();
       geometry.setAttribute('position', new BufferAttribute(arrays.positions!, 3));
       geometry.setAttribute('normal', new BufferAttribute(arrays.normals!, 3));
+      geometry.setAttribute('aLit', new BufferAttribute(arrays.light as Uint8Array, 2, true));
       geometry.setIndex(new BufferAttribute(arrays.triangles as Uint32Array, 1));
-      const patch = new Mesh(geometry, this.stage.materials.ground);
+      const patch = new Mesh(geometry, this.stage.materials.patch);
       patch.frustumCulled = false;
       this.stage.patches.add(patch);
     }

@@ -116,7 +116,7 @@ public final class TarnWinter {
                 "Almanac",
                 17,
                 false,
-                new Climate(168, -2.5, 3, 6, 40, 0.65, 14, 2, 17, 285),
+                new Climate(168, -2.5, 3, 6, 40, 0.65, 19, 2, 17, 285),
                 14.5,
                 HOUR,
                 Map.of());
@@ -171,8 +171,8 @@ public final class TarnWinter {
                 new Profile.Boots(0.66, 0.33, 0.13, 0.24),
                 0.55,
                 0.012,
-                new Flakes.ByAlmanac(ALMANAC, 2, HOUR - 5),
-                Map.of(PressLayer.PRESSES, from(0, 0.11)));
+                new Flakes.ByAlmanac(ALMANAC, 2, HOUR - 3),
+                Map.of(PressLayer.PRESSES, from(0, 0.15)));
     }
 
     private static PressLayer runners() {
@@ -186,7 +186,7 @@ public final class TarnWinter {
                 0.6,
                 0.015,
                 new Flakes.ByAlmanac(ALMANAC, 2, HOUR - 1),
-                Map.of(PressLayer.PRESSES, from(0, 0.07)));
+                Map.of(PressLayer.PRESSES, from(0, 0.09)));
     }
 
     private static RollLayer ball() {
@@ -213,6 +213,7 @@ public final class TarnWinter {
                 40,
                 480,
                 0.025,
+                -40,
                 0,
                 0.5,
                 0,

@@ -201,6 +201,16 @@ public record RollLayer(
         double cell,
 
         @Setting(
+                title = "let go at",
+                unit = "s",
+                min = -1e5,
+                max = 1e5,
+                slider = {-60, 60},
+                byDefault = "0",
+                help = "Of the clock; below 0 it is on its way already when the clock begins")
+        double begins,
+
+        @Setting(
                 title = "gathers",
                 min = 0,
                 max = 1,
@@ -325,19 +335,24 @@ public record RollLayer(
     @Override
     public Optional<Carried> carried(Surroundings site) {
         Path path = path(site);
-        double now = Math.max(0, site.time());
+        double now = since(site);
         double[] at = {path.at(now, 0), path.at(now, 1), path.at(now, 2)};
         return Optional.of(new Carried(mesh(site), at, path.turn(now), path.at(now, 15) / body.radius(site), colour));
     }
 
-    /** Where it goes, from the moment it is let go, at 0 s of the clock. */
+    /** Seconds since it was let go; 0 before. */
+    private double since(Surroundings site) {
+        return Math.max(0, site.time() - begins);
+    }
+
+    /** Where it goes, from the moment it is let go. */
     public Path path(Surroundings site) {
         return site.state((key, start) -> new LetGo(this, key, start), 1, 1);
     }
     /** How the groove is as long as it has been pressed, at the clock's time. */
     @Override
     public Optional<SurfacePatch> patch(Surroundings site) {
-        double now = Math.max(0, site.time());
+        double now = since(site);
         Path path = path(site);
         Groove groove = new Groove(this, site, path);
         SurfacePatch room = groove.room();

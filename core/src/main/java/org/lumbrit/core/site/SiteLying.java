@@ -11,6 +11,7 @@ import org.lumbrit.core.props.PlacedMesh;
 import org.lumbrit.core.recipe.Layer;
 import org.lumbrit.core.recipe.Lying;
 import org.lumbrit.core.recipe.Subject;
+import org.lumbrit.core.snow.LayLayer;
 import org.lumbrit.core.snow.Shell;
 import org.lumbrit.core.surface.Ground;
 import org.lumbrit.core.surface.Lattice;
@@ -183,6 +184,8 @@ public final class SiteLying {
 
     /** How far the stuff of a layer covers the place of each plant's foot, 0..1. */
     public float[] atFeet(Layer layer, Plants plants) {
-        return evaluation.field(layer, stuff(layer).weight(), plants.feet());
+        return layer instanceof LayLayer lay
+                ? lay.atFeet(evaluation.surroundings(layer), plants.feet())
+                : evaluation.field(layer, stuff(layer).weight(), plants.feet());
     }
 }

@@ -332,10 +332,21 @@ public record LayLayer(
     }
 
     private float[] weight(Surroundings site, Samples samples) {
-        float[] weight = new float[samples.count()];
-        if (!ground && onGround(site)) {
-            return weight;
+        return !ground && onGround(site) ? new float[samples.count()] : weightOn(site, samples);
+    }
+
+    /** How far it covers what faces it at the feet of plants, whether it lies on the ground or not. */
+    public float[] atFeet(Surroundings site, Samples feet) {
+        double[] d = comesFrom();
+        float[][] normals = new float[3][feet.count()];
+        for (int k = 0; k < 3; k++) {
+            java.util.Arrays.fill(normals[k], (float) d[k]);
         }
+        return weightOn(site, feet.at(Samples.NOT_KEPT, new double[][] {feet.x(), feet.y(), feet.z()}, normals));
+    }
+
+    private float[] weightOn(Surroundings site, Samples samples) {
+        float[] weight = new float[samples.count()];
         float[] reach = site.property(this, REACH, samples);
         float[] edge = site.property(this, EDGE, samples);
         float[] amount = site.property(this, AMOUNT, samples);

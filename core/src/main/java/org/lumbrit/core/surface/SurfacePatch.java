@@ -145,37 +145,139 @@ public record SurfacePatch(double west, double north, double cell, int columns, 
         return -least;
     }
 
-    /** Its surface in the site, over the surface of a ground. */
-    public Mesh over(Ground ground) {
-        int[] nodes = nodes();
+    /** Light that reaches a place of it beside what reaches the ground there: of the sun and of the sky, 0..1. */
+    public record Lit(Mesh mesh, float[] sun, float[] sky) implements Results.Weighted {
+        @Override
+        public long bytes() {
+            return mesh.bytes() + 4L * (sun.length + sky.length);
+        }
+    }
+
+    /** Nodes along a side of what is drawn as one where nothing is changed. */
+    private static final int BLOCK = 8;
+    /** Less is no change. */
+    private static final float EVEN = 1e-5f;
+    /** Steps towards the sun. */
+    private static final int SUNWARD = 24;
+    /** Of the change itself: how far round it takes from the sky. */
+    private static final double AROUND = 4;
+
+    /**
+     * Its surface in the site, over the surface of a ground, with the shade that it throws on itself: as fine as it is where it is
+     * changed, in blocks elsewhere.
+     *
+     * @param sx unit vector towards the sun; @param sy unit vector; @param sz unit vector
+     */
+    public Lit over(Ground ground, double sx, double sy, double sz) {
+        boolean[] drawn = new boolean[inside.length];
+        int[] list = new int[24];
+        int at = 0;
+        for (int r = 0; r + 1 < rows; r += BLOCK) {
+            for (int c = 0; c + 1 < columns; c += BLOCK) {
+                int south = Math.min(r + BLOCK, rows - 1);
+                int east = Math.min(c + BLOCK, columns - 1);
+                list = Arrays.copyOf(list, Math.max(list.length, Integer.highestOneBit(at + 6 * BLOCK * BLOCK) * 2));
+                if (even(c, r, east, south)) {
+                    at = quad(
+                            list, at, r * columns + c, r * columns + east, south * columns + c, south * columns + east);
+                    continue;
+                }
+                for (int j = r; j < south; j++) {
+                    for (int i = c; i < east; i++) {
+                        int a = j * columns + i;
+                        if (inside[a] != 0
+                                && inside[a + 1] != 0
+                                && inside[a + columns] != 0
+                                && inside[a + columns + 1] != 0) {
+                            at = quad(list, at, a, a + 1, a + columns, a + columns + 1);
+                        }
+                    }
+                }
+            }
+        }
         int[] number = new int[inside.length];
         Arrays.fill(number, -1);
-        float[] positions = new float[3 * nodes.length];
-        for (int n = 0; n < nodes.length; n++) {
-            int i = nodes[n];
-            number[i] = n;
-            double x = x(i % columns);
-            double z = z(i / columns);
-            positions[3 * n] = (float) x;
-            positions[3 * n + 1] = (float) (ground.height(x, z) + change[i]);
-            positions[3 * n + 2] = (float) z;
-        }
-        int[] triangles = new int[6 * nodes.length];
-        int at = 0;
-        for (int i : nodes) {
-            if (i % columns == columns - 1 || i / columns == rows - 1) {
-                continue;
-            }
-            int a = number[i];
-            int b = number[i + 1];
-            int c = number[i + columns];
-            int d = number[i + columns + 1];
-            if (b >= 0 && c >= 0 && d >= 0) {
-                int[] two = {a, c, b, b, c, d};
-                System.arraycopy(two, 0, triangles, at, 6);
-                at += 6;
+        int used = 0;
+        for (int k = 0; k < at; k++) {
+            if (number[list[k]] < 0) {
+                number[list[k]] = used++;
             }
         }
-        return Mesh.of(positions, Arrays.copyOf(triangles, at));
+        int[] node = new int[used];
+        for (int i = 0; i < number.length; i++) {
+            if (number[i] >= 0) {
+                node[number[i]] = i;
+            }
+        }
+        int[] triangles = new int[at];
+        for (int k = 0; k < at; k++) {
+            triangles[k] = number[list[k]];
+        }
+        float[] positions = new float[3 * used];
+        float[] sun = new float[used];
+        float[] sky = new float[used];
+        org.lumbrit.core.math.Chunks.run(used, 2048, org.lumbrit.core.math.Cancel.NEVER, (from, to) -> {
+            for (int n = from; n < to; n++) {
+                double x = x(node[n] % columns);
+                double z = z(node[n] / columns);
+                positions[3 * n] = (float) x;
+                positions[3 * n + 1] = (float) (ground.height(x, z) + change[node[n]]);
+                positions[3 * n + 2] = (float) z;
+                sun[n] = (float) sunny(x, z, change[node[n]], sx, sy, sz);
+                sky[n] = (float) open(x, z, change[node[n]]);
+            }
+        });
+        return new Lit(Mesh.of(positions, triangles), sun, sky);
+    }
+
+    private static int quad(int[] list, int at, int a, int b, int c, int d) {
+        int[] two = {a, c, b, b, c, d};
+        System.arraycopy(two, 0, list, at, 6);
+        return at + 6;
+    }
+
+    /** Whether a block and a node all round lie inside and are not changed. */
+    private boolean even(int west, int north, int east, int south) {
+        for (int r = Math.max(0, north - 1); r <= Math.min(rows - 1, south + 1); r++) {
+            for (int c = Math.max(0, west - 1); c <= Math.min(columns - 1, east + 1); c++) {
+                int i = r * columns + c;
+                if (inside[i] == 0 || Math.abs(change[i]) > EVEN) {
+                    return false;
+                }
+            }
+        }
+        return true;
+    }
+
+    /** How much of the sun passes what is raised round a place: softly, as its disc does. */
+    private double sunny(double x, double z, double height, double sx, double sy, double sz) {
+        double flat = Math.sqrt(sx * sx + sz * sz);
+        if (flat < 1e-6 || sy <= 0) {
+            return 1;
+        }
+        double worst = 1;
+        for (int k = 1; k <= SUNWARD; k++) {
+            double way = k * cell * 0.9;
+            double above = height + way * sy / flat - at(x + way * sx / flat, z + way * sz / flat);
+            // half in shade where the ray just grazes; wider the farther what throws it
+            worst = Math.min(worst, 0.5 + above / (0.35 * cell + 0.06 * way));
+        }
+        return Math.max(0, Math.min(1, worst));
+    }
+
+    /** How much of the sky is seen past what is raised round a place, by eight ways. */
+    private double open(double x, double z, double height) {
+        double free = 0;
+        for (int k = 0; k < 8; k++) {
+            double dx = StrictMath.cos(0.25 * StrictMath.PI * k);
+            double dz = StrictMath.sin(0.25 * StrictMath.PI * k);
+            double steepest = 0;
+            for (int step = 1; step <= 4; step++) {
+                double way = step * AROUND * 0.75 * cell;
+                steepest = Math.max(steepest, (at(x + way * dx, z + way * dz) - height) / way);
+            }
+            free += 1 / (1 + steepest * steepest);
+        }
+        return free / 8;
     }
 }

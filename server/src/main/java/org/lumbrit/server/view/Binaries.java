@@ -17,6 +17,7 @@ import org.lumbrit.core.surface.GroundTiles;
 import org.lumbrit.core.surface.Lattice;
 import org.lumbrit.core.surface.Mesh;
 import org.lumbrit.core.surface.Samples;
+import org.lumbrit.core.surface.SurfacePatch;
 import org.lumbrit.core.surface.Tint;
 import org.lumbrit.formats.ArrayBundle;
 import org.lumbrit.formats.image.GreyPng;
@@ -128,6 +129,24 @@ final class Binaries {
                 .floats("positions", 3, mesh.positions())
                 .floats("normals", 3, mesh.normals())
                 .ints("triangles", 3, mesh.triangles())
+                .write();
+    }
+
+    /** A part of the surface that is pressed or raised, with the shade that it throws on itself: of the sun and of the sky, a byte each. */
+    static byte[] patch(SurfacePatch patch, Ground ground, SunPosition from) {
+        double h = Math.toRadians(from.heading());
+        double e = Math.toRadians(from.elevation());
+        SurfacePatch.Lit lit = patch.over(ground, Math.sin(h) * Math.cos(e), Math.sin(e), -Math.cos(h) * Math.cos(e));
+        byte[] light = new byte[2 * lit.sun().length];
+        for (int i = 0; i < lit.sun().length; i++) {
+            light[2 * i] = (byte) Math.rint(255 * lit.sun()[i]);
+            light[2 * i + 1] = (byte) Math.rint(255 * lit.sky()[i]);
+        }
+        return new ArrayBundle()
+                .floats("positions", 3, lit.mesh().positions())
+                .floats("normals", 3, lit.mesh().normals())
+                .ints("triangles", 3, lit.mesh().triangles())
+                .bytes("light", 2, light)
                 .write();
     }
 

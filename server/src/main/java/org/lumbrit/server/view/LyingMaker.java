@@ -25,8 +25,12 @@ final class LyingMaker implements SubjectMaker {
         List<SurfacePatch> all = lying.patches();
         return IntStream.range(0, all.size())
                 .mapToObj(k -> look.kept(
-                        Look.key("patch bundle " + k + "/1", lying.drawnKey()),
-                        shared -> Binaries.mesh(all.get(k).over(lying.ground()))))
+                        new KeyBuilder("patch bundle/2")
+                                .add(k)
+                                .add(lying.drawnKey())
+                                .add(look.skyKey())
+                                .key(),
+                        shared -> Binaries.patch(all.get(k), lying.ground(), look.sun())))
                 .toList();
     }
 

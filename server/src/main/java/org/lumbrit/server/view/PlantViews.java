@@ -113,7 +113,7 @@ public class PlantViews {
         if (lying.onPlants(cover).isEmpty() || !(lying.onPlants(cover).get() instanceof LayLayer layer)) {
             return "";
         }
-        String key = new KeyBuilder("settled bundle/1")
+        String key = new KeyBuilder("settled bundle/2")
                 .add(now.plan().layerKey(layer))
                 .add(plants.feet().key())
                 .add(shown.length)
