@@ -10,6 +10,7 @@ import './styles/yard.css';
 import './styles/nursery.css';
 import './styles/roster.css';
 import './styles/motion.css';
+import './styles/almanac.css';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { lazy, StrictMode, Suspense } from 'react';
 import { createRoot } from 'react-dom/client';
@@ -19,6 +20,7 @@ import { SitesPage } from './sites/SitesPage';
 import { OwnView } from './view/view';
 
 // each view is loaded when it is opened: the list of sites needs no 3D
+const AlmanacPage = lazy(async () => ({ default: (await import('./almanac/AlmanacPage')).AlmanacPage }));
 const BesidePage = lazy(async () => ({ default: (await import('./workbench/BesidePage')).BesidePage }));
 const HandOverPage = lazy(async () => ({ default: (await import('./handover/HandOverPage')).HandOverPage }));
 const NurseryPage = lazy(async () => ({ default: (await import('./nursery/NurseryPage')).NurseryPage }));
@@ -39,6 +41,7 @@ createRoot(document.getElementById('root')!).render(
               <Route path="/" element={<SitesPage />} />
               <Route path="/sites/:id" element={<WorkbenchPage />} />
               <Route path="/sites/:id/beside" element={<BesidePage />} />
+              <Route path="/sites/:id/almanac" element={<AlmanacPage />} />
               <Route path="/sites/:id/nursery" element={<NurseryPage />} />
               <Route path="/sites/:id/roster" element={<RosterPage />} />
               <Route path="/sites/:id/yard" element={<YardPage />} />

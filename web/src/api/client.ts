@@ -1,6 +1,7 @@
 import type {
   AllKinds,
   AdaptedView,
+  Almanac,
   Answer,
   Beginnings,
   Breeze,
@@ -179,7 +180,8 @@ export const api = {
   createDemo: (number: number) => json<Site>(`/api/sites/demo?number=${number}`, { method: 'POST' }),
   create: (site: NewSite) => json<Site>('/api/sites', body('POST', site)),
   openZip: (file: File) => json<Site>('/api/sites/zip', form(file)),
-  readWeather: (file: File) => json<{ rows: number[][] }>('/api/weather', form(file)),
+  almanac: (id: string, layer: string) => json<Almanac>(`/api/sites/${id}/almanac?layer=${encodeURIComponent(layer)}`),
+  readWeather: (file: File) => json<{ rows: number[][]; station: number[][] }>('/api/weather', form(file)),
   readHeightMap: (file: File, signal?: AbortSignal, onSent?: (share: number) => void) => upload<HeightMapRead>('/api/heightmaps', file, signal, onSent),
   readPicture: (file: File) => json<{ picture: string; columns: number; rows: number }>('/api/pictures', form(file)),
   /** The edits that bring rules of another site to this one's ground, and what could not be carried. */

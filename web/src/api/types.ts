@@ -63,3 +63,4 @@ export type MotionView = Schemas['MotionView'];
 export type LoopView = Schemas['LoopView'];
 export type Track = Schemas['Track'];
 export type Breeze = Schemas['Breeze'];
+export type Almanac = Schemas['Hours'];

@@ -5,6 +5,7 @@ const VIEWS = [
   { path: 'nursery', title: 'Nursery' },
   { path: 'roster', title: 'Roster' },
   { path: 'yard', title: 'Yard' },
+  { path: 'almanac', title: 'Almanac' },
   { path: 'handover', title: 'Hand over' },
 ];
 

@@ -48,7 +48,7 @@ export function KindField({ title, kinds, value, onPreview, onCommit }: Props) {
         </select>
       </label>
       {description?.settings
-        .filter((setting) => matters(setting, value) && setting.type !== 'mesh' && (setting.type !== 'list' || setting.name === 'rows'))
+        .filter((setting) => matters(setting, value) && setting.type !== 'mesh' && (setting.type !== 'list' || setting.name === 'rows' || setting.name === 'station'))
         .map((setting) => (
           <SettingField
             key={setting.name}

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { Dropdown, Modal } from 'react-bootstrap';
-import type { Description, Layer, SettingDescription } from '../api/types';
+import type { Layer, SettingDescription } from '../api/types';
 import { Dialog } from '../parts/Dialog';
 import { useNotes } from '../parts/notes';
 import { EditableName } from '../parts/EditableName';
@@ -114,14 +114,13 @@ function LayerDialog({ layer, show, onHide }: { layer: Layer; show: boolean; onH
       useNotes.getState().say(`${layer.name} keeps the sizes that were set for its plants before.`, { action: { label: 'Take the new plant’s own', run: () => commit(sizes.edits) } });
     }
   };
-  const lists: Record<string, Description[]> = { plant: kinds.plants, bed: kinds.beds, pattern: kinds.patterns, blows: kinds.blowings, source: kinds.gustSources, carrier: kinds.carriers };
   const fields = ofLayer?.settings.filter((setting) => matters(setting, settings) && (setting.onCard || (cover && setting.type !== 'list'))) ?? [];
   const field = (setting: SettingDescription) =>
     setting.type === 'kind' ? (
       <KindField
         key={setting.name}
         title={setting.title}
-        kinds={lists[setting.name] ?? []}
+        kinds={kinds.choices[`${layer.kind}.${setting.name}`] ?? []}
         value={settings[setting.name] as Settings}
         onPreview={(value) => preview(edit({ [setting.name]: value }))}
         onCommit={(value) => (setting.name === 'plant' ? replant(value) : commit(edit({ [setting.name]: value })))}

@@ -59,7 +59,7 @@ export function SettingField({ setting, value, target, without, histogram, mark,
   if (setting.type === 'list' && setting.name === 'ramp') {
     return <RampEditor stops={value as RampStop[]} onPreview={onPreview} onCommit={onCommit} />;
   }
-  if (setting.type === 'list' && setting.name === 'rows') return <StationField rows={value as number[][]} onCommit={onCommit} />;
+  if (setting.type === 'list' && (setting.name === 'rows' || setting.name === 'station')) return <StationField rows={value as number[][]} whole={setting.name === 'station'} onCommit={onCommit} />;
   if (setting.type === 'list') {
     return <span className="muted small">{(value as unknown[]).length === 1 ? '1 stroke' : `${(value as unknown[]).length} strokes`}; take the brush in the view.</span>;
   }
@@ -130,7 +130,7 @@ function ChosenField({ setting, things, chosen, onCommit }: { setting: SettingDe
 }
 
 /** Hours of a weather station, from a table. */
-function StationField({ rows, onCommit }: { rows: number[][]; onCommit: (value: unknown) => void }) {
+function StationField({ rows, whole, onCommit }: { rows: number[][]; whole: boolean; onCommit: (value: unknown) => void }) {
   const input = useRef<HTMLInputElement>(null);
   const speeds = rows.map((row) => row[2]!);
   return (
@@ -143,7 +143,7 @@ function StationField({ rows, onCommit }: { rows: number[][]; onCommit: (value: 
           Read a table (CSV) …
         </button>
       </div>
-      <span className="muted">Columns: hour, wind_from_deg, wind_speed_m_s.</span>
+      <span className="muted">Columns: hour, wind_from_deg, wind_speed_m_s{whole ? ', temperature_c, snowfall_mm, sun' : ''}.</span>
       <input
         ref={input}
         type="file"
@@ -153,7 +153,7 @@ function StationField({ rows, onCommit }: { rows: number[][]; onCommit: (value: 
         onChange={(event) => {
           const file = event.target.files?.[0];
           event.target.value = '';
-          if (file) api.readWeather(file).then((read) => onCommit(read.rows), sayProblem);
+          if (file) api.readWeather(file).then((read) => onCommit(whole ? read.station : read.rows), sayProblem);
         }}
       />
     </div>

@@ -29,6 +29,7 @@ import { KeepStill } from './KeepStill';
 import { StepStrip } from './StepStrip';
 import { View3D } from './View3D';
 import { WhyHere } from './WhyHere';
+import { LayPad } from './LayPad';
 import { WindRose } from './WindRose';
 import { Working } from './Working';
 import { Seeing } from '../view/Seeing';
@@ -114,6 +115,7 @@ function Stage({ view, viewport, onViewport, onRipen }: { view: React.RefObject<
       <Working />
       <Legend />
       <WindRose />
+      <LayPad />
       <Bearings viewport={viewport} />
       <div className="view-buttons">
         <div className="btn-group" role="group" aria-label="What the ground shows">

@@ -324,6 +324,38 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/sites/{id}/almanac": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["hours"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sites/{id}/almanac.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["table"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/sites/{id}/begin": {
         parameters: {
             query?: never;
@@ -803,6 +835,9 @@ export interface components {
             beds: components["schemas"]["Description"][];
             blowings: components["schemas"]["Description"][];
             carriers: components["schemas"]["Description"][];
+            choices: {
+                [key: string]: components["schemas"]["Description"][];
+            };
             families: components["schemas"]["FamilyView"][];
             groundSettings: components["schemas"]["SettingDescription"][];
             gustSources: components["schemas"]["Description"][];
@@ -2690,6 +2725,19 @@ export interface components {
             /** @constant */
             kind: "highest";
             skipped: boolean;
+        };
+        Hours: {
+            /** Format: double */
+            coldest: number;
+            /** Format: double */
+            fallen: number;
+            hours: string;
+            /** Format: int32 */
+            revision: number;
+            /** Format: double */
+            strongest: number;
+            /** Format: double */
+            warmest: number;
         };
         /**
          * Hut
@@ -6422,6 +6470,54 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SolvedView"];
+                };
+            };
+        };
+    };
+    hours: {
+        parameters: {
+            query: {
+                layer: string;
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Hours"];
+                };
+            };
+        };
+    };
+    table: {
+        parameters: {
+            query: {
+                layer: string;
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/csv": string;
                 };
             };
         };

@@ -2,8 +2,11 @@ package org.lumbrit.server.api;
 
 import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.constraints.NotNull;
+import java.lang.reflect.RecordComponent;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
 import org.lumbrit.core.cover.Bed;
 import org.lumbrit.core.cover.Pattern;
 import org.lumbrit.core.falloff.Domain;
@@ -32,7 +35,11 @@ import org.springframework.web.bind.annotation.RestController;
 /** What sources, steps, layers and plants say about themselves; the forms on screen are made from it. */
 @RestController
 class KindsApi {
-    /** Every kind. */
+    /**
+     * Every kind.
+     *
+     * @param choices the kinds that a setting of a layer may be of, by the layer's kind and the setting's name: {@code snow.sky}
+     */
     record AllKinds(
             @NotNull List<Description> sources,
             @NotNull List<Description> steps,
@@ -43,6 +50,7 @@ class KindsApi {
             @NotNull List<Description> blowings,
             @NotNull List<Description> gustSources,
             @NotNull List<Description> carriers,
+            @NotNull Map<String, List<Description>> choices,
             @NotNull List<LayerKind> layerKinds,
             @NotNull List<FamilyView> families,
             @NotNull List<Description> shapes,
@@ -147,6 +155,7 @@ class KindsApi {
                 describe(Blowing.class),
                 describe(GustSource.class),
                 describe(Carrier.class),
+                choices(),
                 Kinds.of(Layer.class).stream()
                         .map(kind -> LayerKind.of(Fresh.layer(kind)))
                         .toList(),
@@ -158,6 +167,18 @@ class KindsApi {
                 Description.settings(Prop.class),
                 Description.settings(GroundSpec.class),
                 Description.settings(Limits.class));
+    }
+
+    private static Map<String, List<Description>> choices() {
+        Map<String, List<Description>> choices = new TreeMap<>();
+        for (Class<? extends Record> layer : Kinds.of(Layer.class)) {
+            for (RecordComponent component : layer.getRecordComponents()) {
+                if (Kinds.known(component.getType())) {
+                    choices.put(Kinds.kind(layer).name() + "." + component.getName(), describe(component.getType()));
+                }
+            }
+        }
+        return choices;
     }
 
     private static List<Description> describe(Class<?> sealed) {
