@@ -98,6 +98,7 @@ describe('ways about', () => {
       ['Workbench', '/sites/s1'],
       ['Nursery', '/sites/s1/nursery'],
       ['Yard', '/sites/s1/yard'],
+      ['Almanac', '/sites/s1/almanac'],
       ['Hand over', '/sites/s1/handover'],
     ]);
     expect(screen.getByText('Hand over').className).toContain('btn-primary');

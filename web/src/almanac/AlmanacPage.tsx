@@ -80,7 +80,7 @@ function Almanac() {
               <div className="almanac-now" role="status">
                 <b className="serif">{dayAndHour(now)}</b>
                 <span>
-                  {at[TEMPERATURE]!.toFixed(1)} °C · wind {at[SPEED]!.toFixed(1)} m/s · {at[SNOWFALL]! > 0 ? `${at[SNOWFALL]!.toFixed(1)} mm of snow an hour` : 'no snow'}
+                  {at[TEMPERATURE]!.toFixed(1).replace('-', '−')} °C · wind {at[SPEED]!.toFixed(1)} m/s · {at[SNOWFALL]! > 0 ? `${at[SNOWFALL]!.toFixed(1)} mm of snow an hour` : 'no snow'}
                 </span>
                 <label className="scrub">
                   <input type="range" min={0} max={hours.length} step={0.25} value={now} aria-label="Hour of the season" aria-valuetext={dayAndHour(now)} onChange={(event) => goTo(Number(event.target.value))} />
@@ -110,7 +110,7 @@ function Almanac() {
                     ))}
                   {got.data && (
                     <p className="muted small mb-0">
-                      {hours.length} hours: {(got.data.fallen / 10).toFixed(0)} cm of snow, {got.data.coldest.toFixed(0)} to {got.data.warmest.toFixed(0)} °C, wind up to {got.data.strongest.toFixed(0)} m/s.
+                      {hours.length} hours: {(got.data.fallen / 10).toFixed(0)} cm of snow, {got.data.coldest.toFixed(0).replace('-', '−')} to {got.data.warmest.toFixed(0).replace('-', '−')} °C, wind up to {got.data.strongest.toFixed(0)} m/s.
                     </p>
                   )}
                 </div>

@@ -36,10 +36,11 @@ export function Chart({ track, hours, now, days, drawing, onGoTo, onDraw }: Prop
         height,
         cursor: { sync: { key: SYNC.key }, drag: { x: false, y: false } },
         legend: { show: false },
+        padding: [14, 18, 0, 0],
         scales: { x: { time: false }, y: { range: (self) => endsOf(rowsOf(self, track.column), track) } },
         axes: [
           { show: days, stroke: ink, grid: { stroke: colour('--line'), width: 1 }, splits: (_self, _axis, low, high) => everyDay(low, high), values: (_self, splits) => splits.map((hour) => `day ${hour / 24 + 1}`), size: 24 },
-          { stroke: ink, size: 46, grid: { stroke: colour('--line'), width: 1 }, ticks: { show: false } },
+          { stroke: ink, size: 46, splits: track.unit === '°' ? () => [0, 90, 180, 270, 360] : undefined, values: (_self, splits) => splits.map((value) => `${value}`.replace('-', '−')), grid: { stroke: colour('--line'), width: 1 }, ticks: { show: false } },
         ],
         series: [{}, { stroke: colour(track.colour), width: 1.6, fill: track.bars ? `${colour(track.colour)}` : undefined, paths: track.bars ? uPlot.paths.bars!({ size: [0.9, 40] }) : undefined, points: { show: false } }],
         hooks: {
@@ -103,7 +104,7 @@ export function Chart({ track, hours, now, days, drawing, onGoTo, onDraw }: Prop
   return (
     <section className={`almanac-chart ${drawing ? 'drawing' : ''}`} aria-label={`${track.title} by the hour; now ${at?.[track.column]?.toFixed(1)} ${track.unit}`}>
       <h2>
-        {track.title} <span className="muted">{track.unit}</span> <b>{at?.[track.column]?.toFixed(track.step < 0.5 ? 2 : 1)}</b>
+        {track.title} <span className="muted">{track.unit}</span> <b>{at?.[track.column]?.toFixed(track.step < 0.5 ? 2 : 1).replace('-', '−')}</b>
       </h2>
       <div ref={holder} />
     </section>

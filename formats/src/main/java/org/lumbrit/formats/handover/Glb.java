@@ -218,6 +218,45 @@ final class Glb {
     }
 
     /**
+     * One mesh that is moved, turned and sized over time, evenly from key to key.
+     *
+     * @param at seconds of a key; @param place x, y, z; @param turn a unit quaternion x, y, z, w; @param size times its own, x, y, z
+     */
+    void travelling(
+            String name,
+            int mesh,
+            int keys,
+            java.util.function.IntToDoubleFunction at,
+            Numbers place,
+            Numbers turn,
+            Numbers size) {
+        int node = nodes.size();
+        placed(
+                name,
+                mesh,
+                new double[] {place.at(0, 0), place.at(0, 1), place.at(0, 2)},
+                new Quaternion(turn.at(0, 0), turn.at(0, 1), turn.at(0, 2), turn.at(0, 3)),
+                size.at(0, 0));
+        ObjectNode animation = animations.addObject().put("name", name + " on its way");
+        int times = floats(keys, 1, (row, c) -> (float) at.applyAsDouble(row), 0);
+        ArrayNode samplers = animation.putArray("samplers");
+        ArrayNode channels = animation.putArray("channels");
+        String[] paths = {"translation", "rotation", "scale"};
+        Numbers[] outputs = {place, turn, size};
+        for (int k = 0; k < paths.length; k++) {
+            samplers.addObject()
+                    .put("input", times)
+                    .put("output", floats(keys, k == 1 ? 4 : 3, outputs[k], 0))
+                    .put("interpolation", "LINEAR");
+            channels.addObject()
+                    .put("sampler", k)
+                    .putObject("target")
+                    .put("node", node)
+                    .put("path", paths[k]);
+        }
+    }
+
+    /**
      * One mesh that morphs: at each time one target has the whole weight, between them two are blended.
      *
      * @param targets x, y, z away from rest of every vertex

@@ -398,6 +398,19 @@ public enum HandOver {
             new GrainFiles(all).write();
         }
     },
+    SNOW(
+            "What lies: depth maps, props with their weights and what lies on them, tracks, bodies on their way, the almanac",
+            6e6) {
+        @Override
+        double bytes(Sizes sizes) {
+            return sizes.lying() * (6 * sizes.nodes() + 120 * sizes.propTriangles() + 4e6);
+        }
+
+        @Override
+        void write(Packing all) {
+            new SnowFiles(all).write();
+        }
+    },
     RECIPE("The recipe and the files that it needs, to open again or run from the command line", 20e6) {
         @Override
         double bytes(Sizes sizes) {

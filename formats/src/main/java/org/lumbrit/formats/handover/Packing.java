@@ -5,7 +5,6 @@ import org.lumbrit.core.cover.CoverLayer;
 import org.lumbrit.core.math.Decimal;
 import org.lumbrit.core.recipe.Layer;
 import org.lumbrit.core.recipe.Recipe;
-import org.lumbrit.core.recipe.Subject;
 import org.lumbrit.core.site.SiteEvaluation;
 import org.lumbrit.core.surface.Ground;
 import org.lumbrit.formats.site.SiteFiles;
@@ -63,7 +62,7 @@ record Packing(
     /** Those that lay colours over surfaces. */
     List<Layer> tints() {
         return choice.layers(recipe(), Layer.class).stream()
-                .filter(layer -> layer.seen().contains(Subject.COLOURS))
+                .filter(layer -> layer.colouring().isPresent())
                 .toList();
     }
 

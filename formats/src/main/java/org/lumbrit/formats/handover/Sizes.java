@@ -21,6 +21,7 @@ import org.lumbrit.formats.site.SiteFiles;
  * @param frames of the loop; @param grains that go along
  * @param masks pictures of values over the ground; @param tints pictures of colours; @param propTriangles of all props
  * @param groundTiles how many; @param assets bytes of the files that the recipe names; @param texels of the ground's pictures
+ * @param lying layers that lay or press something
  */
 record Sizes(
         double nodes,
@@ -35,7 +36,8 @@ record Sizes(
         double propTriangles,
         double groundTiles,
         double assets,
-        double texels) {
+        double texels,
+        double lying) {
 
     static Sizes of(SiteEvaluation evaluation, SiteFiles site, Choice choice) {
         Recipe recipe = evaluation.plan().recipe();
@@ -72,9 +74,7 @@ record Sizes(
                                         .filter(field -> field.share())
                                         .count())
                                 .sum(),
-                layers.stream()
-                        .filter(layer -> layer.seen().contains(Subject.COLOURS))
-                        .count(),
+                layers.stream().filter(layer -> layer.colouring().isPresent()).count(),
                 recipe.props().stream()
                         .mapToDouble(prop -> evaluation.mesh(prop).count())
                         .sum(),
@@ -85,6 +85,10 @@ record Sizes(
                 choice.texels()
                         * choice.texels()
                         * Math.min(ground.width(), ground.depth())
-                        / Math.max(ground.width(), ground.depth()));
+                        / Math.max(ground.width(), ground.depth()),
+                layers.stream()
+                        .filter(layer ->
+                                layer.lying().isPresent() || layer.seen().contains(Subject.PATCH))
+                        .count());
     }
 }
