@@ -86,7 +86,7 @@ export function LayPad() {
             <path key={share} d={`M${SIDE * share} 0V${SIDE}M0 ${SIDE * share}H${SIDE}`} className="ring" />
           ))}
           <path d={`M${x} 0V${SIDE}M0 ${y}H${SIDE}`} className="way" />
-          <circle cx={x} cy={y} r="6" className="handle" />
+          <circle cx={x} cy={y} r="6" className="knob" />
         </svg>
         <svg viewBox="-36 -36 72 72" className="ball" aria-hidden>
           <defs>
