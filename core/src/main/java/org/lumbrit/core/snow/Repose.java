@@ -9,7 +9,7 @@ import org.lumbrit.core.math.Chunks;
  * being how much higher its surface lies and L how far apart they are; no more leaves a node than lies there. With k no more than ⅛
  * no new high or low comes into being, and the mass is kept.
  */
-final class Repose {
+public final class Repose {
     /** Of the excess over a face that flows in a step: with it two nodes alone would be level in four. */
     static final double FLOW = 0.125;
 
@@ -26,7 +26,7 @@ final class Repose {
      * @param ground metres, row by row; @param cellX metres between columns; @param cellZ between rows
      * @param tangents of the angle of repose, one for all or one a node
      */
-    Repose(double[] ground, int columns, int rows, double cellX, double cellZ, double[] tangents) {
+    public Repose(double[] ground, int columns, int rows, double cellX, double cellZ, double[] tangents) {
         this.ground = ground;
         this.columns = columns;
         this.rows = rows;
@@ -43,7 +43,7 @@ final class Repose {
      * @param depth metres of snow, not changed; @param share room for how much of what would leave each node may, 0..1
      * @param next where the depth after the step goes
      */
-    void step(double[] depth, double[] share, double[] next, Cancel cancel) {
+    public void step(double[] depth, double[] share, double[] next, Cancel cancel) {
         Chunks.run(depth.length, cancel, (from, to) -> {
             for (int i = from; i < to; i++) {
                 surface[i] = ground[i] + depth[i];
@@ -146,7 +146,7 @@ final class Repose {
     }
 
     /** By how much the steepest step of snow is too high, metres; 0 or less where all is at rest. */
-    double excess(double[] depth) {
+    public double excess(double[] depth) {
         double most = Double.NEGATIVE_INFINITY;
         for (int row = 0; row < rows; row++) {
             for (int column = 0; column < columns; column++) {
