@@ -10,7 +10,7 @@ const only = process.argv.slice(3);
 const folder = fileURLToPath(new URL('../docs/screenshots/', import.meta.url));
 const sites = await (await fetch(`${base}/api/sites`)).json();
 const site = sites.find((each) => each.name === 'Thessock Tarn');
-const stills = { 'Thessock Tarn': 'thessock-tarn', 'Hollow log': 'hollow-log', 'Gorrel Range': 'gorrel-range' };
+const stills = { 'Thessock Tarn': 'thessock-tarn', 'Hollow log': 'hollow-log', 'Gorrel Range': 'gorrel-range', 'First snow on Thessock Tarn': 'first-snow' };
 const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--use-angle=swiftshader', '--enable-unsafe-swiftshader', '--disable-quic'] });
 
 const button = (page, name) => page.getByRole('button', { name, exact: true });
@@ -59,6 +59,13 @@ const keepStill = async (name) => {
 
 const PICTURES = {
   log: place('Hollow log'),
+  snow: place('First snow on Thessock Tarn', { target: [18, 7.0, 45], heading: 100, elevation: 30, distance: 9 }),
+  almanac: async (page) => {
+    const { id } = sites.find((each) => each.name === 'First snow on Thessock Tarn');
+    await page.goto(`${base}/sites/${id}/almanac`);
+    await page.locator('.almanac-chart canvas').nth(4).waitFor();
+    await ripe(page);
+  },
   range: place('Gorrel Range', { target: [1400, 1250, 1600], heading: 150, elevation: 8, distance: 4200 }),
   sites: async (page) => {
     await page.goto(base);
@@ -96,6 +103,7 @@ for (const [name, take] of Object.entries(PICTURES)) {
     console.log(name);
     if (name === 'log') await keepStill('Hollow log');
     if (name === 'range') await keepStill('Gorrel Range');
+    if (name === 'snow') await keepStill('First snow on Thessock Tarn');
     if (name === 'workbench-daylight') await keepStill('Thessock Tarn');
   } catch (error) {
     console.log(`${name}: ${error.message.split('\n')[0]}`);
