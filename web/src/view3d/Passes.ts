@@ -179,6 +179,7 @@ export class Passes {
     const drawn = this.stage.planting.arrange(of, { eye: { x, y, z }, pixels, parallel: this.eye.isParallel, planes: this.eye.planes() });
     this.cost.drawn = drawn;
     this.motion.scale(pixels);
+    this.stage.snowfall.scale(pixels);
     this.stage.uniforms.uBroaden.value = Math.min(2.6, 1 / Math.sqrt(drawn.share));
   }
 

@@ -8,6 +8,7 @@ import type { Body } from './plants';
 import { withShade, type LightGrid } from './shade';
 import { PICTURE_FRAGMENT, PICTURE_VERTEX, PLANT_FRAGMENT, PLANT_VERTEX } from './plantShader';
 import * as shaders from './shaders';
+import { Snowfall } from './Snowfall';
 import type { TiledGround } from './tiled';
 import type { PropMesh } from './subjects/PropMesh';
 import { lightTexture } from './textures';
@@ -121,6 +122,8 @@ export class Stage {
   tiles: TiledGround | null = null;
   /** Parts of the surface that are pressed or raised, finer than the ground. */
   readonly patches = new Group();
+  /** Flakes that fall. */
+  readonly snowfall = new Snowfall(this.material(shaders.COMMON + shaders.FLAKE_VERTEX, shaders.FLAKE_FRAGMENT, {}, { uPixels: { value: 1000 }, uDrift: { value: new Vector3(0, -1, 0) } }));
   water: Mesh | null = null;
   heights: Heights | null = null;
   light: LightGrid | null = null;
@@ -138,7 +141,7 @@ export class Stage {
     const { shell } = this.materials;
     shell.polygonOffset = true;
     shell.polygonOffsetFactor = shell.polygonOffsetUnits = -1;
-    this.scene.add(this.patches);
+    this.scene.add(this.patches, this.snowfall.points);
   }
 
   material(vertex: string, fragment: string, defines: Record<string, number> = {}, own: Record<string, IUniform> = {}): ShaderMaterial {

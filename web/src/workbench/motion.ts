@@ -6,6 +6,7 @@ import type { AllKinds, Edit, Manifest, MotionView, Recipe, Site } from '../api/
 import { sayProblem, useNotes } from '../parts/notes';
 import { Moving } from '../view3d/motion/Moving';
 import type { Viewport } from '../view3d/Viewport';
+import { hasTool } from './layerKinds';
 import { familyOf } from './layerKinds';
 import type { Playing } from '../view/playing';
 import { groundOf } from '../view/manifest';
@@ -23,7 +24,7 @@ export function timeAt(view: Pick<MotionView, 'start' | 'step'>, frame: number):
 
 /** Whether anything of a site can move. */
 export function moves(kinds: AllKinds, recipe: Recipe): boolean {
-  return recipe.layers.some((each) => familyOf(kinds, each) === 'motion') || recipe.clock.tracks.some((track) => track.of === 'prop') || recipe.props.some((prop) => prop.pose.kind !== 'still');
+  return recipe.layers.some((each) => familyOf(kinds, each) === 'motion') || recipe.layers.some((each) => hasTool(kinds, each, 'moves')) || recipe.clock.tracks.some((track) => track.of === 'prop') || recipe.props.some((prop) => prop.pose.kind !== 'still');
 }
 
 type Block = ReturnType<typeof parseBundle>;

@@ -15,6 +15,7 @@ class Lying implements Subject<LyingSubject> {
 
   show(view: LyingSubject, [data, ...patches]: Bundle[]): void {
     this.uncover();
+    this.stage.snowfall.fall(view.rate, [view.windX, view.windZ]);
     const { uniforms } = this.stage;
     if (view.data !== '') {
       const textures = coverTextures(data!);
@@ -53,6 +54,7 @@ class Lying implements Subject<LyingSubject> {
   }
 
   dispose(): void {
+    this.stage.snowfall.fall(0, [0, 0]);
     this.uncover();
     this.smooth();
     this.shown = '';

@@ -282,6 +282,11 @@ public record RollLayer(
     }
 
     @Override
+    public List<String> tools() {
+        return List.of("moves");
+    }
+
+    @Override
     public Begun begin(Beginning beginning) {
         RollLayer made = beginning.ready(this, "Rolling ball");
         return new Begun.Made(

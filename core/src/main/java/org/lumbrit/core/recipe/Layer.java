@@ -81,6 +81,11 @@ public interface Layer {
         return Optional.empty();
     }
 
+    /** The flakes that fall by it now; none where none do. */
+    default Optional<Falling> falling(Surroundings site) {
+        return Optional.empty();
+    }
+
     /** The body that it moves, where it is now; none where it moves none. */
     default Optional<Carried> carried(Surroundings site) {
         return Optional.empty();

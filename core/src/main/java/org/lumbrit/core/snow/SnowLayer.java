@@ -17,6 +17,7 @@ import org.lumbrit.core.props.Shelter;
 import org.lumbrit.core.recipe.Beginning;
 import org.lumbrit.core.recipe.Begun;
 import org.lumbrit.core.recipe.Colouring;
+import org.lumbrit.core.recipe.Falling;
 import org.lumbrit.core.recipe.Family;
 import org.lumbrit.core.recipe.Field;
 import org.lumbrit.core.recipe.Layer;
@@ -251,6 +252,16 @@ public record SnowLayer(
         }
         Weather weather = almanac(site).weather();
         return step -> weather.at(step - 1);
+    }
+
+    @Override
+    public Optional<Falling> falling(Surroundings site) {
+        WeatherHour now = hours(site).of((int) Math.floor(hourAt(site)) + 1);
+        double h = StrictMath.toRadians(now.from());
+        return now.snowfall() <= 0
+                ? Optional.empty()
+                : Optional.of(
+                        new Falling(now.snowfall(), -now.speed() * StrictMath.sin(h), now.speed() * StrictMath.cos(h)));
     }
 
     private int length(Surroundings site) {

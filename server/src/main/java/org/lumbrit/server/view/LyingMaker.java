@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.lumbrit.core.math.KeyBuilder;
+import org.lumbrit.core.recipe.Falling;
 import org.lumbrit.core.site.SiteLying;
 import org.lumbrit.core.surface.Samples;
 import org.lumbrit.core.surface.SurfacePatch;
@@ -16,7 +17,14 @@ final class LyingMaker implements SubjectMaker {
         Look look = scene.look();
         List<String> patches = patches(look);
         String over = kept(look, look.samples, look.lattice.columns());
-        return over.isEmpty() && patches.isEmpty() ? Stream.empty() : Stream.of(LyingSubject.of(over, patches));
+        Falling falling = look.now.plan().recipe().layers().stream()
+                .filter(layer -> !layer.hidden())
+                .flatMap(layer -> layer.falling(look.now.surroundings(layer)).stream())
+                .findFirst()
+                .orElse(new Falling(0, 0, 0));
+        return over.isEmpty() && patches.isEmpty() && falling.rate() == 0
+                ? Stream.empty()
+                : Stream.of(LyingSubject.of(over, patches, falling));
     }
 
     /** The patches over the ground that lies below them, and what is pressed into it. */

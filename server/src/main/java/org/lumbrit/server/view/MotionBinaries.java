@@ -19,7 +19,9 @@ import org.lumbrit.core.plants.Detail;
 import org.lumbrit.core.plants.Plant;
 import org.lumbrit.core.plants.PlantMesh;
 import org.lumbrit.core.props.PlacedMesh;
+import org.lumbrit.core.recipe.Carried;
 import org.lumbrit.core.recipe.Frames;
+import org.lumbrit.core.recipe.Layer;
 import org.lumbrit.core.site.SiteEvaluation;
 import org.lumbrit.core.surface.Samples;
 import org.lumbrit.formats.ArrayBundle;
@@ -133,6 +135,24 @@ final class MotionBinaries {
             for (int k = 0; k < 8; k++) {
                 all[8 * f + k] = (float) one[k];
             }
+        }
+        return new ArrayBundle().floats("placed", 8, all).write();
+    }
+
+    /** The same of a body that a layer moves. */
+    static byte[] carried(SiteEvaluation still, String layer, Frames frames) {
+        float[] all = new float[8 * frames.count()];
+        for (int f = 0; f < frames.count(); f++) {
+            SiteEvaluation now = still.at(frames.time(f));
+            Layer moving = now.plan().recipe().layer(layer).orElseThrow();
+            Carried body = moving.carried(now.surroundings(moving)).orElseThrow();
+            for (int k = 0; k < 3; k++) {
+                all[8 * f + k] = (float) body.origin()[k];
+            }
+            for (int k = 0; k < 4; k++) {
+                all[8 * f + 3 + k] = (float) body.turn()[k];
+            }
+            all[8 * f + 7] = (float) body.size();
         }
         return new ArrayBundle().floats("placed", 8, all).write();
     }

@@ -4,6 +4,7 @@ import jakarta.validation.constraints.NotNull;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 import org.lumbrit.core.cover.CoverLayer;
 import org.lumbrit.core.cover.Plants;
 import org.lumbrit.core.findings.MotionFindings;
@@ -20,7 +21,9 @@ import org.lumbrit.core.moving.PlantMotion;
 import org.lumbrit.core.moving.SiteMotion;
 import org.lumbrit.core.props.Prop;
 import org.lumbrit.core.recipe.Frames;
+import org.lumbrit.core.recipe.Layer;
 import org.lumbrit.core.recipe.Recipe;
+import org.lumbrit.core.recipe.Subject;
 import org.lumbrit.core.site.SiteEvaluation;
 import org.lumbrit.core.surface.Lattice;
 import org.lumbrit.core.surface.Samples;
@@ -250,6 +253,18 @@ public class MotionViews {
             return Optional.of(new PropMotion(prop.id(), made));
         }
 
+        /** A body that a layer moves by itself. */
+        Optional<PropMotion> body(Layer layer) {
+            if (layer.hidden() || !layer.seen().contains(Subject.BODY)) {
+                return Optional.empty();
+            }
+            cancel.doing("following " + layer.name());
+            String key = Look.key("body motion/1", still.plan().motionKey(layer));
+            results.get(key, cancel, shared -> MotionBinaries.carried(still, layer.id(), frames));
+            bytes += 32L * frames.count();
+            return Optional.of(new PropMotion(layer.id(), key));
+        }
+
         WindView wind(WindLayer wind) {
             cancel.doing("blowing " + wind.name() + " over the ground");
             Lattice lattice = still.plan().ground().lattice(WIND_NODES);
@@ -313,8 +328,9 @@ public class MotionViews {
         making.motion.sways().forEach((sway, cover) -> sways.add(making.sway(sway, cover)));
         List<PushView> pushes =
                 PushLayer.shown(making.recipe).stream().map(making::push).toList();
-        List<PropMotion> props = making.recipe.props().stream()
-                .map(making::prop)
+        List<PropMotion> props = Stream.concat(
+                        making.recipe.props().stream().map(making::prop),
+                        making.recipe.layers().stream().map(making::body))
                 .flatMap(Optional::stream)
                 .toList();
         List<WindView> winds = making.recipe.layersOf(WindLayer.class).stream()

@@ -6,6 +6,7 @@ import io.swagger.v3.oas.annotations.media.Schema.RequiredMode;
 import jakarta.validation.constraints.NotNull;
 import java.util.List;
 import org.lumbrit.core.math.KeyBuilder;
+import org.lumbrit.core.recipe.Falling;
 
 /**
  * One thing that a picture shows. Another kind is one record here, one maker, and one class in the page.
@@ -197,14 +198,26 @@ public sealed interface SubjectView {
      *
      * @param data its colour and how far it hides the ground, and how much it glitters; "" where nothing lies
      * @param patches parts of the surface that are pressed or raised, each as a mesh in the site
+     * @param rate millimetres of snow an hour that fall, 0 where none does; @param windX m/s to the east; @param windZ m/s to the south
      */
     record LyingSubject(
             @NotNull String id,
             @NotNull String key,
             @NotNull String data,
-            @NotNull List<String> patches) implements SubjectView {
-        static LyingSubject of(String data, List<String> patches) {
-            return new LyingSubject("lying", keyOf("lying", data, patches), data, patches);
+            @NotNull List<String> patches,
+            @NotNull Double rate,
+            @NotNull Double windX,
+            @NotNull Double windZ)
+            implements SubjectView {
+        static LyingSubject of(String data, List<String> patches, Falling falling) {
+            return new LyingSubject(
+                    "lying",
+                    keyOf("lying", data, patches, falling),
+                    data,
+                    patches,
+                    falling.rate(),
+                    falling.windX(),
+                    falling.windZ());
         }
 
         @JsonProperty
