@@ -3125,6 +3125,12 @@ export interface components {
             /** @enum {string} */
             kind: "lying";
             patches: string[];
+            /** Format: double */
+            rate: number;
+            /** Format: double */
+            windX: number;
+            /** Format: double */
+            windZ: number;
         };
         Manifest: {
             falloffs: components["schemas"]["FalloffView"][];
