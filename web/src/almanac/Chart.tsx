@@ -36,7 +36,7 @@ export function Chart({ track, hours, now, days, drawing, onGoTo, onDraw }: Prop
         height,
         cursor: { sync: { key: SYNC.key }, drag: { x: false, y: false } },
         legend: { show: false },
-        padding: [14, 18, 0, 0],
+        padding: [14, 18, 6, 0],
         scales: { x: { time: false }, y: { range: (self) => endsOf(rowsOf(self, track.column), track) } },
         axes: [
           { show: days, stroke: ink, grid: { stroke: colour('--line'), width: 1 }, splits: (_self, _axis, low, high) => everyDay(low, high), values: (_self, splits) => splits.map((hour) => `day ${hour / 24 + 1}`), size: 24 },

@@ -1,7 +1,7 @@
 import { BufferAttribute, BufferGeometry, Points, type ShaderMaterial } from 'three';
 
 /** Flakes in the picture at a heavy snowfall: what a machine without a graphics card still draws at ease. */
-const MOST = 9000;
+const MOST = 16_000;
 /** Millimetres an hour of a heavy snowfall. */
 const HEAVY = 25;
 /** Metres a second that a flake falls. */

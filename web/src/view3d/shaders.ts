@@ -403,14 +403,14 @@ uniform float uPixels;
 uniform vec3 uDrift;
 varying float vFar;
 void main() {
-  float box = 26.0 * uGrain;
+  float box = 44.0 * uGrain;
   vec3 p = position * box;
   // flakes that fall together lean together
   p.xz += uDrift.xz / uDrift.y * p.y * 0.25;
   vec3 place = uEye + mod(p - uEye + 0.5 * box, box) - 0.5 * box;
   vFar = distance(place, uEye) / uGrain;
   gl_Position = projectionMatrix * viewMatrix * vec4(place, 1.0);
-  gl_PointSize = clamp(0.011 * uGrain * uPixels / max(0.05, gl_Position.w), 1.0, 9.0);
+  gl_PointSize = clamp(0.032 * uGrain * uPixels / max(0.05, gl_Position.w), 1.8, 10.0);
 }
 `;
 
@@ -420,7 +420,7 @@ uniform float uValuesShown;
 void main() {
   vec2 at = 2.0 * gl_PointCoord - 1.0;
   float edge = 1.0 - smoothstep(0.3, 1.0, dot(at, at));
-  float seen = edge * smoothstep(0.6, 1.6, vFar) * smoothstep(13.0, 8.0, vFar) * 0.85 * (1.0 - uValuesShown);
+  float seen = edge * smoothstep(0.8, 2.2, vFar) * smoothstep(22.0, 13.0, vFar) * 0.9 * (1.0 - uValuesShown);
   if (seen < 0.02 || casting()) discard;
   vec3 c = vec3(0.86, 0.90, 0.95) * (SKY_COLOUR * 1.2 + 0.25 * SUN_COLOUR);
   gl_FragColor = vec4(shown(c), seen);
