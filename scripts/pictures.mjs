@@ -59,7 +59,7 @@ const keepStill = async (name) => {
 
 const PICTURES = {
   log: place('Hollow log'),
-  snow: place('First snow on Thessock Tarn', { target: [18, 7.0, 45], heading: 100, elevation: 30, distance: 9 }),
+  snow: place('First snow on Thessock Tarn', { target: [19.5, 7.0, 43.6], heading: 318, elevation: 32, distance: 8.5 }),
   almanac: async (page) => {
     const { id } = sites.find((each) => each.name === 'First snow on Thessock Tarn');
     await page.goto(`${base}/sites/${id}/almanac`);
