@@ -63,6 +63,13 @@ final class Groove {
         }
         Samples samples = site.ground().samplesAt(px, pz);
         float[] lies = Lies.depth(site, samples);
+        // the same smooth surface as the body runs on: on coarse ground another one would lie beside its way
+        SmoothGround runs = new LetGo(layer, "", site).surface(site);
+        float[] sinks = site.property(layer, RollLayer.SINKS, samples);
+        double[] surfaces = new double[nodes.length];
+        for (int n = 0; n < nodes.length; n++) {
+            surfaces[n] = runs.height(px[n], pz[n]) + Math.min(sinks[n], lies[n]);
+        }
         double[] deepest = new double[nodes.length];
         double[] pressedAt = new double[nodes.length];
         Body solid = layer.body().body(site, layer.density());
@@ -81,7 +88,7 @@ final class Groove {
                 stamp(
                         room,
                         slot,
-                        samples,
+                        surfaces,
                         lies,
                         deepest,
                         pressedAt,
@@ -131,7 +138,7 @@ final class Groove {
     private void stamp(
             SurfacePatch room,
             int[] slot,
-            Samples samples,
+            double[] surfaces,
             float[] lies,
             double[] deepest,
             double[] pressedAt,
@@ -153,8 +160,7 @@ final class Groove {
                 if (n < 0 || left < 0) {
                     continue;
                 }
-                double surface = samples.y()[n] + lies[n];
-                double pressed = Math.min(surface - (by - Math.sqrt(left)), lies[n]);
+                double pressed = Math.min(surfaces[n] - (by - Math.sqrt(left)), lies[n]);
                 if (pressed > deepest[n] + 1e-6) {
                     deepest[n] = pressed;
                     pressedAt[n] = at;

@@ -55,7 +55,8 @@ final class LetGo implements Simulation<Path> {
         return Codec.of(Path.class);
     }
 
-    private SmoothGround surface(Surroundings site) {
+    /** The surface on which the body runs: the ground with what lies on it, as far as it sinks into that below. */
+    SmoothGround surface(Surroundings site) {
         Ground ground = site.ground();
         Lattice lattice = ground.lattice(NODES);
         Samples samples = lattice.samples();
