@@ -3,10 +3,8 @@ package org.lumbrit.core.bodies;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
-import org.lumbrit.core.math.Chunks;
 import org.lumbrit.core.math.Point3;
 import org.lumbrit.core.recipe.Surroundings;
-import org.lumbrit.core.snow.Flakes;
 import org.lumbrit.core.snow.Impressions;
 import org.lumbrit.core.snow.Lies;
 import org.lumbrit.core.surface.Samples;
@@ -73,6 +71,8 @@ final class Groove {
         double[] deepest = new double[nodes.length];
         double[] pressedAt = new double[nodes.length];
         Body solid = layer.body().body(site, layer.density());
+        double reach = solid.reach();
+        double radius = layer.body().radius(site);
         double end = Math.min(now, path.seconds());
         double at = 0;
         double[] place = new double[3];
@@ -82,7 +82,7 @@ final class Groove {
                 place[d] = path.at(at, d);
             }
             Motion m = new Motion(place, path.turn(at), new double[3], new double[3]);
-            double grown = path.at(at, 15) / layer.body().radius(site);
+            double grown = path.at(at, 15) / radius;
             for (int b = 0; b < solid.balls().length; b += 4) {
                 m.out(solid.balls()[b], solid.balls()[b + 1], solid.balls()[b + 2], offset);
                 stamp(
@@ -101,11 +101,11 @@ final class Groove {
             if (at >= end) {
                 break;
             }
-            // no farther than half a layer.cell()
+            // no farther than half a cell
             double v = Math.max(
                     1e-6,
                     Math.sqrt(sq(path.at(at, 7)) + sq(path.at(at, 8)) + sq(path.at(at, 9)))
-                            + reach()
+                            + reach
                                     * Math.sqrt(sq(path.at(at, 10)) + sq(path.at(at, 11)) + sq(path.at(at, 12)))
                                     * (layer.body() instanceof BodyKind.Ball ? 0 : 1));
             at = Math.min(end, at + Math.min(path.step(), 0.5 * room.cell() / v));
@@ -116,17 +116,7 @@ final class Groove {
                     (float) Impressions.sprung(deepest[n], layer.springs(), layer.tau(), now - pressedAt[n]);
         }
         float[] change = Impressions.rim(room, pressed, layer.packing(), rim());
-        Flakes.Fall fall =
-                layer.flakes().fall(site, 0, Math.max(0, layer.flakes().hours(site)));
-        double flake = layer.flakes().thickness() / 1000;
-        Chunks.run(nodes.length, 4096, site.cancel(), (from, to) -> {
-            for (int n = from; n < to; n++) {
-                int i = nodes[n];
-                if (pressed[i] > 0) {
-                    change[i] = (float) -Math.max(0, pressed[i] - fall.in(layer.seed(), i) * flake);
-                }
-            }
-        });
+        Impressions.fill(site, room, pressed, change, layer.flakes(), layer.seed());
         return change;
     }
 

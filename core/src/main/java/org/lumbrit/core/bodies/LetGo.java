@@ -3,6 +3,7 @@ package org.lumbrit.core.bodies;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import org.lumbrit.core.falloff.Headings;
 import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.math.Codec;
 import org.lumbrit.core.props.PlacedMesh;
@@ -83,17 +84,17 @@ final class LetGo implements Simulation<Path> {
         for (PlacedMesh prop : site.scene().props()) {
             things.add(new TouchingProp(prop));
         }
-        Growing ball = new Growing(site, surface, layer.body().body(site, layer.density()));
+        Growing ball = new Growing(site, layer.body().body(site, layer.density()));
         Rolling rolling =
                 new Rolling(ball.now, things, layer.friction(), layer.bounce(), layer.resistance(), layer.gravity());
         double reach = ball.now.reach();
         Motion m = new Motion(new double[] {layer.x(), 0, layer.z()}, startTurn(), new double[3], new double[3]);
         m.at()[1] = resting(surface, ball.now, m) + layer.above();
+        double[] way = Headings.direction(layer.heading(), layer.climbing());
+        for (int d = 0; d < 3; d++) {
+            m.speed()[d] = layer.speed() * way[d];
+        }
         double h = StrictMath.toRadians(layer.heading());
-        double c = StrictMath.toRadians(layer.climbing());
-        m.speed()[0] = layer.speed() * StrictMath.sin(h) * StrictMath.cos(c);
-        m.speed()[1] = layer.speed() * StrictMath.sin(c);
-        m.speed()[2] = -layer.speed() * StrictMath.cos(h) * StrictMath.cos(c);
         // forward about the axis to its left
         m.spin()[0] = -layer.spin() * StrictMath.cos(h);
         m.spin()[2] = -layer.spin() * StrictMath.sin(h);
@@ -191,22 +192,22 @@ final class LetGo implements Simulation<Path> {
     /** A ball of snow that grows by what it picks up: the cross-section of its groove times the way it goes. */
     private final class Growing {
         private final Surroundings site;
-        private final double sunk;
+        private final boolean gathers;
         private Body now;
         private double radius;
         private double shown;
 
-        Growing(Surroundings site, SmoothGround surface, Body body) {
+        Growing(Surroundings site, Body body) {
             this.site = site;
             this.now = body;
             this.radius = layer.body().radius(site);
             this.shown = radius;
-            this.sunk = layer.gathers() > 0 && layer.body() instanceof BodyKind.Ball ? 1 : 0;
+            this.gathers = layer.gathers() > 0 && layer.body() instanceof BodyKind.Ball;
         }
 
         /** @return whether it has grown by a thousandth since it was last made anew */
         boolean grows(Motion m, double dt, boolean touches) {
-            if (sunk == 0 || !touches) {
+            if (!gathers || !touches) {
                 return false;
             }
             Samples here = site.ground().samplesAt(new double[] {m.at()[0]}, new double[] {m.at()[2]});

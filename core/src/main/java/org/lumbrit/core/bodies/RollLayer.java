@@ -354,6 +354,7 @@ public record RollLayer(
     public Path path(Surroundings site) {
         return site.state((key, start) -> new LetGo(this, key, start), 1, 1);
     }
+
     /** How the groove is as long as it has been pressed, at the clock's time. */
     @Override
     public Optional<SurfacePatch> patch(Surroundings site) {

@@ -2,6 +2,7 @@ package org.lumbrit.core.site;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 import org.lumbrit.core.cover.CoverLayer;
 import org.lumbrit.core.cover.Plants;
 import org.lumbrit.core.kinds.References;
@@ -74,18 +75,22 @@ public final class SiteLying {
 
     /** Parts of the surface that shown layers press or raise, on finer grids. */
     public List<SurfacePatch> patches() {
+        return plan.measure(
+                "patches",
+                () -> pressing()
+                        .flatMap(layer -> layer.patch(evaluation.surroundings(layer)).stream())
+                        .toList());
+    }
+
+    private Stream<Layer> pressing() {
         return plan.recipe().layers().stream()
-                .filter(layer -> !layer.hidden() && layer.seen().contains(Subject.PATCH))
-                .flatMap(layer -> layer.patch(evaluation.surroundings(layer)).stream())
-                .toList();
+                .filter(layer -> !layer.hidden() && layer.seen().contains(Subject.PATCH));
     }
 
     /** Content key of {@link #drawn} and of its patches. */
     public String drawnKey() {
         KeyBuilder key = new KeyBuilder("drawn ground/1").add(ground().key());
-        plan.recipe().layers().stream()
-                .filter(layer -> !layer.hidden() && layer.seen().contains(Subject.PATCH))
-                .forEach(layer -> key.add(plan.layerKey(layer)));
+        pressing().forEach(layer -> key.add(plan.layerKey(layer)));
         return key.key();
     }
 

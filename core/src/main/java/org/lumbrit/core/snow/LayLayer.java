@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import org.lumbrit.core.falloff.Headings;
 import org.lumbrit.core.kinds.Apart;
 import org.lumbrit.core.kinds.Kind;
 import org.lumbrit.core.kinds.Refers;
@@ -33,7 +34,6 @@ import org.lumbrit.core.recipe.Surroundings;
 import org.lumbrit.core.surface.Concavity;
 import org.lumbrit.core.surface.Hollows;
 import org.lumbrit.core.surface.Samples;
-import org.lumbrit.core.surface.Tint;
 
 /**
  * Lays snow, moss, wet, sand or dust on what faces where it comes from. With θ the angle between a surface's normal and the
@@ -280,21 +280,7 @@ public record LayLayer(
 
     @Override
     public Optional<Colouring> colouring() {
-        Lying stuffs = lying().orElseThrow();
-        return Optional.of((site, samples) -> {
-            float[] weight = site.field(this, WEIGHT, samples);
-            float[] colours = new float[3 * weight.length];
-            float[] strength = new float[weight.length];
-            float[] even = new float[weight.length];
-            for (int i = 0; i < weight.length; i++) {
-                colours[3 * i] = (float) stuffs.colour().red();
-                colours[3 * i + 1] = (float) stuffs.colour().green();
-                colours[3 * i + 2] = (float) stuffs.colour().blue();
-                strength[i] = (float) (weight[i] * stuffs.opacity());
-                even[i] = 1;
-            }
-            return new Tint(colours, strength, even);
-        });
+        return lying().map(stuff -> stuff.colouring(this));
     }
 
     @Override
@@ -324,11 +310,7 @@ public record LayLayer(
 
     /** The direction that it comes from, a unit vector. */
     public double[] comesFrom() {
-        double h = StrictMath.toRadians(from);
-        double e = StrictMath.toRadians(elevation);
-        return new double[] {
-            StrictMath.sin(h) * StrictMath.cos(e), StrictMath.sin(e), -StrictMath.cos(h) * StrictMath.cos(e)
-        };
+        return Headings.direction(from, elevation);
     }
 
     private float[] weight(Surroundings site, Samples samples) {

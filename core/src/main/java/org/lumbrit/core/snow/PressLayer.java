@@ -184,17 +184,7 @@ public record PressLayer(
     private float[] change(Surroundings site, SurfacePatch room) {
         float[] pressed = pressed(site, room);
         float[] change = Impressions.rim(room, pressed, packing, rimWidth());
-        Flakes.Fall fall = flakes.fall(site, 0, flakes.hours(site));
-        int[] nodes = room.nodes();
-        Chunks.run(nodes.length, 4096, site.cancel(), (from, to) -> {
-            for (int n = from; n < to; n++) {
-                int i = nodes[n];
-                if (pressed[i] > 0) {
-                    double filled = fall.in(seed, i) * flakes.thickness() / 1000;
-                    change[i] = (float) -Math.max(0, pressed[i] - filled);
-                }
-            }
-        });
+        Impressions.fill(site, room, pressed, change, flakes, seed);
         return change;
     }
 

@@ -33,7 +33,6 @@ import org.lumbrit.core.season.WeatherLayer;
 import org.lumbrit.core.surface.Ground;
 import org.lumbrit.core.surface.Lattice;
 import org.lumbrit.core.surface.Samples;
-import org.lumbrit.core.surface.Tint;
 
 /**
  * Snow as stuff: a depth on a grid over the ground that falls, slides where it is too steep, drifts in the wind, and melts, hour by
@@ -203,18 +202,7 @@ public record SnowLayer(
 
     @Override
     public Optional<Colouring> colouring() {
-        return Optional.of((site, samples) -> {
-            float[] weight = site.field(this, WEIGHT, samples);
-            float[] colours = new float[3 * weight.length];
-            float[] even = new float[weight.length];
-            for (int i = 0; i < weight.length; i++) {
-                colours[3 * i] = (float) Stuff.SNOW.colour().red();
-                colours[3 * i + 1] = (float) Stuff.SNOW.colour().green();
-                colours[3 * i + 2] = (float) Stuff.SNOW.colour().blue();
-                even[i] = 1;
-            }
-            return new Tint(colours, weight.clone(), even);
-        });
+        return lying().map(stuff -> stuff.colouring(this));
     }
 
     @Override

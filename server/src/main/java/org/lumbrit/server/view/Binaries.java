@@ -3,6 +3,7 @@ package org.lumbrit.server.view;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
+import org.lumbrit.core.falloff.Headings;
 import org.lumbrit.core.light.Daylight;
 import org.lumbrit.core.light.SunPosition;
 import org.lumbrit.core.looks.GroundCharacter;
@@ -134,9 +135,8 @@ final class Binaries {
 
     /** A part of the surface that is pressed or raised, with the shade that it throws on itself: of the sun and of the sky, a byte each. */
     static byte[] patch(SurfacePatch patch, Ground ground, SunPosition from) {
-        double h = Math.toRadians(from.heading());
-        double e = Math.toRadians(from.elevation());
-        SurfacePatch.Lit lit = patch.over(ground, Math.sin(h) * Math.cos(e), Math.sin(e), -Math.cos(h) * Math.cos(e));
+        double[] sun = Headings.direction(from.heading(), from.elevation());
+        SurfacePatch.Lit lit = patch.over(ground, sun[0], sun[1], sun[2]);
         byte[] light = new byte[2 * lit.sun().length];
         for (int i = 0; i < lit.sun().length; i++) {
             light[2 * i] = (byte) Math.rint(255 * lit.sun()[i]);
