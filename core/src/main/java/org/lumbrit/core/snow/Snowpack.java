@@ -128,9 +128,8 @@ record Snowpack(String key, Supplier<Bed> bed, int count, Hours hours, double de
                 new Repose(ground.heights, ground.columns, ground.rows, ground.cellX, ground.cellZ, ground.tangents);
         double[] now = depth;
         double[] next = new double[depth.length];
-        double[] share = new double[depth.length];
         for (int k = 0; k < steps; k++) {
-            repose.step(now, share, next, cancel);
+            repose.step(now, next, cancel);
             double[] held = now;
             now = next;
             next = held;

@@ -38,9 +38,8 @@ class SnowpackTest {
         double high = Arrays.stream(depth).max().orElseThrow();
         double low = Arrays.stream(depth).min().orElseThrow();
         double[] next = new double[depth.length];
-        double[] share = new double[depth.length];
         for (int step = 0; step < 400; step++) {
-            repose.step(depth, share, next, Cancel.NEVER);
+            repose.step(depth, next, Cancel.NEVER);
             double[] held = depth;
             depth = next;
             next = held;
@@ -49,6 +48,60 @@ class SnowpackTest {
         }
         assertThat(sum(depth)).isCloseTo(before, within(1e-12 * before));
         assertThat(repose.excess(depth)).isLessThan(0.02);
+    }
+
+    @Test
+    void aStepIsTheFormulaOfItsEightNeighbours() {
+        for (int[] size : new int[][] {{1, 1}, {1, 7}, {9, 1}, {2, 2}, {17, 70}, {70, 17}}) {
+            int columns = size[0];
+            int rows = size[1];
+            double[] ground = new double[columns * rows];
+            double[] depth = new double[columns * rows];
+            double[] tangents = new double[columns * rows];
+            for (int i = 0; i < ground.length; i++) {
+                ground[i] = 3 * Hash.unit(Hash.of(5, i));
+                depth[i] = Math.max(0, Hash.unit(Hash.of(6, i)) - 0.3);
+                tangents[i] = 0.2 + Hash.unit(Hash.of(7, i));
+            }
+            for (double[] angles : new double[][] {{0.7}, tangents}) {
+                double[] next = new double[depth.length];
+                new Repose(ground, columns, rows, 0.5, 0.7, angles).step(depth, next, Cancel.NEVER);
+                double[] expected = plain(ground, depth, columns, rows, angles);
+                for (int i = 0; i < next.length; i++) {
+                    assertThat(next[i])
+                            .as(columns + " × " + rows + ", node " + i)
+                            .isCloseTo(expected[i], within(1e-12));
+                }
+            }
+        }
+    }
+
+    private static double[] plain(double[] ground, double[] depth, int columns, int rows, double[] angles) {
+        double[] next = depth.clone();
+        for (int i = 0; i < depth.length; i++) {
+            double[] flow = new double[9];
+            double out = 0;
+            for (int k = 0; k < 9; k++) {
+                int c = i % columns + k % 3 - 1;
+                int r = i / columns + k / 3 - 1;
+                if (k == 4 || c < 0 || c >= columns || r < 0 || r >= rows) {
+                    continue;
+                }
+                int j = r * columns + c;
+                double limit = (angles.length == 1 ? angles[0] : 0.5 * (angles[i] + angles[j]))
+                        * Math.hypot(0.5 * (k % 3 - 1), 0.7 * (k / 3 - 1));
+                flow[k] = Math.max(0, ground[i] + depth[i] - ground[j] - depth[j] - limit) / 8;
+                out += flow[k];
+            }
+            double share = out > depth[i] ? depth[i] / out : 1;
+            for (int k = 0; k < 9; k++) {
+                if (flow[k] > 0) {
+                    next[i] -= share * flow[k];
+                    next[i + (k / 3 - 1) * columns + k % 3 - 1] += share * flow[k];
+                }
+            }
+        }
+        return next;
     }
 
     @Test
@@ -64,9 +117,8 @@ class SnowpackTest {
         Arrays.fill(depth, 0.2);
         Repose repose = new Repose(ground, n, n, 1, 1, new double[] {Math.tan(Math.toRadians(40))});
         double[] next = new double[depth.length];
-        double[] share = new double[depth.length];
         for (int step = 0; step < 3000; step++) {
-            repose.step(depth, share, next, Cancel.NEVER);
+            repose.step(depth, next, Cancel.NEVER);
             double[] held = depth;
             depth = next;
             next = held;
