@@ -15,6 +15,8 @@ import { describe, type Settings } from '../workbench/settings';
 import { SitePage } from '../workbench/SitePage';
 import { UndoButtons } from '../workbench/UndoButtons';
 import { View3D } from '../workbench/View3D';
+import { Working } from '../workbench/Working';
+import { WholeSeason } from './WholeSeason';
 import { Chart } from './Chart';
 import { dayAndHour, drawn, SNOWFALL, SPEED, TEMPERATURE, TRACKS, type Track } from './hours';
 
@@ -108,6 +110,7 @@ function Almanac() {
                     .map((setting) => (
                       <SettingField key={setting.name} setting={setting} value={(layer as unknown as Settings)[setting.name]} onPreview={() => {}} onCommit={(value) => commit(edit({ [setting.name]: value }))} />
                     ))}
+                  {layer.pace > 0 && <WholeSeason almanac={layer.id} last={(hours.length - layer.begins) / layer.pace} />}
                   {got.data && (
                     <p className="muted small mb-0">
                       {hours.length} hours: {(got.data.fallen / 10).toFixed(0)} cm of snow, {got.data.coldest.toFixed(0).replace('-', '−')} to {got.data.warmest.toFixed(0).replace('-', '−')} °C, wind up to {got.data.strongest.toFixed(0)} m/s.
@@ -120,6 +123,7 @@ function Almanac() {
         </div>
         <div className="stage">
           <View3D onViewport={() => {}} onRipen={(passes, of) => setRipening(sharpness(passes, of))} />
+          <Working />
           <div className="floating roster-note">
             <span data-testid="ripening">{ripening}</span> · the site at this hour
           </div>

@@ -23,8 +23,7 @@ import type {
   SiteLine,
   Solved,
   ViewRequest,
-  YardView,
-} from './types';
+  YardView, Reader, ReadingsView, TakesView } from './types';
 
 /** An error as the server's problem details tell it. */
 export class Problem extends Error {
@@ -148,6 +147,7 @@ export interface Question {
   /** The prop whose surface is meant, with y up. */
   prop?: string;
   y?: number;
+  time?: number;
 }
 
 /** Where a cut through the ground runs; the layer is "" for the whole relief. */
@@ -206,6 +206,8 @@ export const api = {
   breeze: (id: string, plant: string) => json<Breeze>(`/api/sites/${id}/breeze?plant=${encodeURIComponent(plant)}`),
   loop: (id: string) => json<LoopView>(`/api/sites/${id}/loop`),
   why: (id: string, question: Question) => json<Answer>(`/api/sites/${id}/why`, body('POST', question)),
+  readings: (id: string, reader: Reader, signal?: AbortSignal) => json<ReadingsView>(`/api/sites/${id}/readings`, body('POST', reader, signal)),
+  takes: (id: string, reader: Reader) => json<TakesView>(`/api/sites/${id}/takes`, body('POST', reader)),
   sheet: (id: string, wish: SheetWish) => json<Sheet>(`/api/sites/${id}/sheet`, body('POST', wish)),
   roster: (id: string, layer: string) => json<RosterView>(`/api/sites/${id}/roster?layer=${encodeURIComponent(layer)}`),
   readMesh: (file: File, signal?: AbortSignal, onSent?: (share: number) => void) => upload<MeshRead>('/api/meshes', file, signal, onSent),

@@ -4,7 +4,7 @@ import { NumberSetting } from '../parts/NumberSetting';
 import { PopUp } from '../parts/PopUp';
 import type { Viewport } from '../view3d/Viewport';
 import { LoopDialog } from './LoopDialog';
-import { frameAt, moves, timeAt, useMoving, usePlayback } from './motion';
+import { frameAt, moves, settles, timeAt, useMoving, usePlayback } from './motion';
 import { MotionTrace } from './MotionTrace';
 import { useSession } from './session';
 import { usePlaying, useSeen, useSelection } from '../view/view';
@@ -25,7 +25,7 @@ export function ClockBar({ viewport, ripe }: { viewport: Viewport | null; ripe: 
   const [target, setTarget] = useState<HTMLButtonElement | null>(null);
   const [fitting, setFitting] = useState(false);
   useMoving(session, manifest, viewport, ripe);
-  usePlayback(viewport);
+  usePlayback(viewport, settles(kinds, recipe));
   const able = moves(kinds, recipe);
   const { clock } = recipe;
   const shown = clockView(clock, motion.motion);

@@ -2,6 +2,7 @@ import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { Problem } from '../api/client';
 import { bundle } from '../api/data';
 import { sayProblem, useNotes } from '../parts/notes';
+import { useReadings, wayOf } from '../readings/useReadings';
 import { Viewport } from '../view3d/Viewport';
 import { Handles } from './Handles';
 import { levelsOf } from './levels';
@@ -118,12 +119,15 @@ export function View3D({ onViewport, onRipen, remembers = false }: Props) {
         : { handles: [], lines: [] },
     [source, size, ready, values, difference, recipe.places, focus],
   );
+  const { readings } = useReadings();
+  const way = useMemo(() => wayOf(readings), [readings]);
   useEffect(() => {
     const lines = [...held.lines];
     if (placed.points.length > 0) lines.push({ points: placed.points, closed: placing === 'area', colour: '#d05a9f' }, ...crosses(placed.points, CROSS * (size?.width ?? 1)));
     if (line.length > 0) lines.push({ points: laid(line), closed: false, colour: '#3a6d8c' });
+    if (way.length > 1) lines.push({ points: way, closed: false, colour: '#d05a9f' });
     viewport.current?.setLines(lines);
-  }, [held, placed.points, placing, line, size?.width]);
+  }, [held, way, placed.points, placing, line, size?.width]);
 
   const looked = useCallback(() => viewport.current && setFocus(viewport.current.focus), []);
   usePointer(canvas, viewport, placed.add, usePainting(), useHandwork(viewport), looked);

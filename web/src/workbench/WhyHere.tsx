@@ -6,10 +6,23 @@ import { resultsOf } from './layerKinds';
 import { useSession } from './session';
 import { useSelection } from '../view/view';
 
+/** One summand of a result. */
+function Part({ part, unit }: { part: { title?: string; value?: number }; unit: string }) {
+  return (
+    <div className="d-flex justify-content-between">
+      <span>{part.title}</span>
+      <span className="number">
+        {part.value! > 0 ? '+' : ''}
+        {withUnit(part.value!, unit)}
+      </span>
+    </div>
+  );
+}
+
 /** The explanation of one clicked point. */
 export function WhyHere() {
   const { site, recipe, kinds } = useSession();
-  const { asked, layer: chosenLayer, property: chosenProperty, set } = useSelection('asked', 'layer', 'property', 'set');
+  const { asked, layer: chosenLayer, property: chosenProperty, time, set } = useSelection('asked', 'layer', 'property', 'time', 'set');
   const [open, setOpen] = useState('');
   const layer = asked?.layer || chosenLayer || recipe.layers[0]?.id || '';
   const of = recipe.layers.find((each) => each.id === layer);
@@ -17,8 +30,8 @@ export function WhyHere() {
   const known = [...Object.keys(of?.properties ?? {}), ...results];
   const property = known.includes(chosenProperty) ? chosenProperty : (known[0] ?? 'density');
   const answer = useQuery({
-    queryKey: ['why', site.id, site.revision, layer, property, asked],
-    queryFn: () => api.why(site.id, { base: site.revision, layer, property, x: asked!.x, z: asked!.z, plant: asked!.plant, prop: asked!.prop, y: asked!.y }),
+    queryKey: ['why', site.id, site.revision, layer, property, asked, time],
+    queryFn: () => api.why(site.id, { base: site.revision, layer, property, x: asked!.x, z: asked!.z, plant: asked!.plant, prop: asked!.prop, y: asked!.y, time }),
     enabled: asked !== null && layer !== '',
     placeholderData: (before) => before,
     retry: whenStopped,
@@ -42,6 +55,7 @@ export function WhyHere() {
     );
   }
   const data = answer.data;
+  const parts = data?.why.parts ?? [];
   return (
     <section className="floating why" aria-label="Why here?" aria-live="polite">
       <div className="d-flex justify-content-between align-items-baseline">
@@ -77,7 +91,8 @@ export function WhyHere() {
           )}
         </div>
       ))}
-      {data && data.why.factors.length === 0 && <div className="muted">{results.includes(property) ? 'The layer makes it; its properties say how.' : 'Nothing drives it: it has its high end everywhere.'}</div>}
+      {parts.filter((part) => !part.since).map((part) => <Part key={part.title} part={part} unit={data!.why.unit!} />)}
+      {data && data.why.factors.length === 0 && parts.length === 0 && <div className="muted">{results.includes(property) ? 'The layer makes it; its properties say how.' : 'Nothing drives it: it has its high end everywhere.'}</div>}
       {data && (
         <>
           <hr className="my-1" />
@@ -85,6 +100,7 @@ export function WhyHere() {
             <b>{property[0]!.toUpperCase() + property.slice(1)}</b>
             <b className="number">{withUnit(data.why.value!, data.why.unit!)}</b>
           </div>
+          {parts.filter((part) => part.since).map((part) => <Part key={part.title} part={part} unit={data.why.unit!} />)}
           <div className="muted small">
             {data.plant
               ? data.others

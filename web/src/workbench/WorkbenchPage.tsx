@@ -29,6 +29,7 @@ import { KeepStill } from './KeepStill';
 import { StepStrip } from './StepStrip';
 import { View3D } from './View3D';
 import { WhyHere } from './WhyHere';
+import { Readings } from '../readings/Readings';
 import { LayPad } from './LayPad';
 import { WindRose } from './WindRose';
 import { Working } from './Working';
@@ -116,6 +117,7 @@ function Stage({ view, viewport, onViewport, onRipen }: { view: React.RefObject<
       <Legend />
       <WindRose />
       <LayPad />
+      <Readings />
       <Bearings viewport={viewport} />
       <div className="view-buttons">
         <div className="btn-group" role="group" aria-label="What the ground shows">

@@ -24,7 +24,7 @@ export function timeAt(view: Pick<MotionView, 'start' | 'step'>, frame: number):
 
 /** Whether anything of a site can move. */
 export function moves(kinds: AllKinds, recipe: Recipe): boolean {
-  return recipe.layers.some((each) => familyOf(kinds, each) === 'motion') || recipe.layers.some((each) => hasTool(kinds, each, 'moves')) || recipe.clock.tracks.some((track) => track.of === 'prop') || recipe.props.some((prop) => prop.pose.kind !== 'still');
+  return settles(kinds, recipe) || recipe.layers.some((each) => familyOf(kinds, each) === 'motion') || recipe.layers.some((each) => hasTool(kinds, each, 'moves')) || recipe.clock.tracks.some((track) => track.of === 'prop') || recipe.props.some((prop) => prop.pose.kind !== 'still');
 }
 
 type Block = ReturnType<typeof parseBundle>;
@@ -142,15 +142,28 @@ export function useMoving({ site, kinds, edits }: { site: Site; kinds: AllKinds;
   }, [manifest, shown, viewport, full, any]);
 }
 
-/** Plays the loop by the clock on the wall: where a frame takes longer than it lasts, others are left out, and time stays true. */
-export function usePlayback(viewport: Viewport | null): void {
-  const { playing: store, selection } = useView();
+/** Milliseconds from one look at what settles to the next, while it plays. */
+const LOOKS = 1500;
+
+/** Whether a site holds something that settles, is pressed or is filled as time goes by. */
+export function settles(kinds: AllKinds, recipe: Recipe): boolean {
+  return recipe.layers.some((each) => !each.hidden && (hasTool(kinds, each, 'readings') || hasTool(kinds, each, 'settles')));
+}
+
+/**
+ * Plays the loop by the clock on the wall: where a frame takes longer than it lasts, others are left out, and time stays true.
+ *
+ * @param settles whether something changes besides what moves
+ */
+export function usePlayback(viewport: Viewport | null, settles: boolean): void {
+  const { playing: store, selection, progress } = useView();
   const { playing, rate, motion: view, set } = usePlaying('playing', 'rate', 'motion', 'set');
   useEffect(() => {
     if (!playing || !view || !viewport) return;
     const begin = performance.now();
     const from = frameAt(view, selection.getState().time);
     let handle = 0;
+    let looked = begin;
     let counted = { since: begin, frames: 0, scripts: 0 };
     const tick = () => {
       const now = performance.now();
@@ -167,6 +180,12 @@ export function usePlayback(viewport: Viewport | null): void {
         counted = { since: after, frames: 0, scripts: 0 };
       }
       set(part);
+      // what settles slowly is looked at anew whenever the picture has come up with the last look
+      const { asked, shown } = progress.getState();
+      if (settles && asked === shown && now - looked > LOOKS) {
+        looked = now;
+        selection.getState().set({ time: timeAt(view, Math.round(frame) % view.frames) });
+      }
       if (!view.loops && frame >= view.frames - 1) set({ playing: false });
       else handle = requestAnimationFrame(tick);
     };
@@ -177,5 +196,5 @@ export function usePlayback(viewport: Viewport | null): void {
       set({ drawn: 0, scripts: 0, waiting: false });
       selection.getState().set({ time: timeAt(view, frame) });
     };
-  }, [playing, rate, view, viewport, set, store, selection]);
+  }, [playing, rate, view, viewport, settles, set, store, selection, progress]);
 }

@@ -580,6 +580,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/sites/{id}/readings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["readings"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/sites/{id}/recipe.zip": {
         parameters: {
             query?: never;
@@ -702,6 +718,22 @@ export interface paths {
         get: operations["still"];
         put: operations["keep"];
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sites/{id}/takes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["takes"];
         delete?: never;
         options?: never;
         head?: never;
@@ -3586,6 +3618,12 @@ export interface components {
             edits: components["schemas"]["EditSchema"][];
             words: string;
         };
+        Part: {
+            since: boolean;
+            title: string;
+            /** Format: double */
+            value: number;
+        };
         /**
          * Along a path
          * @description A border along the edge of a path or around an area.
@@ -4343,6 +4381,8 @@ export interface components {
             prop?: string;
             property: string;
             /** Format: double */
+            time?: number;
+            /** Format: double */
             x: number;
             /** Format: double */
             y?: number;
@@ -4455,6 +4495,24 @@ export interface components {
              * @default 1
              */
             seed: number;
+        };
+        Reader: {
+            /** Format: int32 */
+            base: number;
+            edits: components["schemas"]["EditSchema"][];
+            layer: string;
+            /** Format: double */
+            time: number;
+        };
+        ReadingLine: {
+            title: string;
+            unit: string;
+            values: number[];
+        };
+        ReadingsView: {
+            lines: components["schemas"]["ReadingLine"][];
+            seconds: number[];
+            way: number[];
         };
         Recipe: {
             clock: components["schemas"]["Clock"];
@@ -5360,6 +5418,9 @@ export interface components {
             together: number;
             turns: boolean;
         };
+        TakesView: {
+            words: string;
+        };
         /**
          * Terraces
          * @description Cuts level steps into the slopes.
@@ -5801,6 +5862,7 @@ export interface components {
         };
         WhyHere: {
             factors: components["schemas"]["Factor"][];
+            parts: components["schemas"]["Part"][];
             property: string;
             unit: string;
             /** Format: double */
@@ -6881,6 +6943,32 @@ export interface operations {
             };
         };
     };
+    readings: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Reader"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ReadingsView"];
+                };
+            };
+        };
+    };
     recipeZip: {
         parameters: {
             query?: never;
@@ -7086,6 +7174,32 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+        };
+    };
+    takes: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Reader"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TakesView"];
+                };
             };
         };
     };

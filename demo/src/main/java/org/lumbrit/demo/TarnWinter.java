@@ -124,7 +124,17 @@ public final class TarnWinter {
 
     private static SnowLayer snow() {
         return new SnowLayer(
-                SNOW, "Snow", 2, false, new Sky.ByAlmanac(ALMANAC), 257, 120, 10, 60, Map.of("melting", from(0, 4)));
+                SNOW,
+                "Snow",
+                2,
+                false,
+                new Sky.ByAlmanac(ALMANAC),
+                257,
+                120,
+                10,
+                60,
+                0.02,
+                Map.of("melting", from(0, 4)));
     }
 
     private static LayLayer onTop() {

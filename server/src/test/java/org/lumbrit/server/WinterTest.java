@@ -84,6 +84,36 @@ class WinterTest {
     }
 
     @Test
+    void numbersOverTimeAndHowLongTheyTake() {
+        String site = site("""
+                ,{"kind":"add-layer","added":{"kind":"roll","id":"ball","name":"Ball","speed":2,"heading":90,"seconds":3}}
+                ,{"kind":"add-layer","added":{"kind":"cover","id":"grass","name":"Grass"}}""");
+        String asked = "{\"base\":2,\"edits\":[],\"layer\":\"%s\",\"time\":0}";
+        JsonNode told = server.post("/api/sites/" + site + "/readings", asked.formatted("ball"))
+                .json();
+        assertThat(told.get("seconds")).hasSizeGreaterThan(100);
+        assertThat(told.get("way")).hasSize(3 * told.get("seconds").size());
+        assertThat(told.at("/lines/0/title").asString()).isEqualTo("speed");
+        assertThat(told.at("/lines/0/values/0").asDouble()).isCloseTo(2, within(1e-9));
+        assertThat(server.post("/api/sites/" + site + "/takes", asked.formatted("ball"))
+                        .json()
+                        .get("words")
+                        .asString())
+                .contains("1440 steps");
+        assertThat(server.post("/api/sites/" + site + "/takes", asked.formatted("grass"))
+                        .json()
+                        .get("words")
+                        .asString())
+                .isEmpty();
+        RunningServer.Answer none = server.post("/api/sites/" + site + "/readings", asked.formatted("grass"));
+        assertThat(none.status()).isEqualTo(422);
+        assertThat(none.text()).contains("gives no numbers over time");
+        assertThat(server.post("/api/sites/" + site + "/readings", asked.formatted("gone"))
+                        .text())
+                .contains("There is no layer");
+    }
+
+    @Test
     void theAlmanacIsToldHourByHourAndAsATable() {
         String site = site("""
                 ,{"kind":"add-layer","added":{"kind":"weather","id":"season","name":"Season"}}

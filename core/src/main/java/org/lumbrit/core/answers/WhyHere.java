@@ -13,6 +13,7 @@ import org.lumbrit.core.recipe.InvalidRecipeException;
 import org.lumbrit.core.recipe.Layer;
 import org.lumbrit.core.recipe.PropertyDescription;
 import org.lumbrit.core.recipe.PropertyRange;
+import org.lumbrit.core.recipe.Subject;
 import org.lumbrit.core.site.SiteEvaluation;
 import org.lumbrit.core.surface.Samples;
 
@@ -21,7 +22,22 @@ import org.lumbrit.core.surface.Samples;
  * response, and what the property would be if this factor took no effect.
  */
 public record WhyHere(
-        double x, double y, double z, String property, String unit, double value, double weight, List<Factor> factors) {
+        double x,
+        double y,
+        double z,
+        String property,
+        String unit,
+        double value,
+        double weight,
+        List<Factor> factors,
+        List<Part> parts) {
+
+    /**
+     * A part of a result that is a sum, or what another layer has changed in it since.
+     *
+     * @param title in words; @param value in the result's unit, below 0 where it takes away; @param since whether another layer did it afterwards
+     */
+    public record Part(String title, double value, boolean since) {}
 
     /**
      * One drive.
@@ -79,7 +95,8 @@ public record WhyHere(
                 unit,
                 (float) range.at(weight),
                 weight,
-                mark(factors, range.at(weight)));
+                mark(factors, range.at(weight)),
+                List.of());
     }
 
     /** What a layer makes besides its properties: its value there, which no drive explains. */
@@ -93,7 +110,28 @@ public record WhyHere(
                 field.unit(),
                 evaluation.field(layer, name, samples)[0],
                 1,
-                List.of());
+                List.of(),
+                parts(evaluation, layer, name, samples));
+    }
+
+    private static List<Part> parts(SiteEvaluation evaluation, Layer layer, String name, Samples samples) {
+        List<Part> parts = new ArrayList<>();
+        layer.parts(name)
+                .forEach((part, sign) -> parts.add(new Part(
+                        layer.field(part).orElseThrow().title(),
+                        sign * evaluation.field(layer, part, samples)[0],
+                        false)));
+        boolean lies = layer.lying().filter(stuff -> stuff.depth().equals(name)).isPresent();
+        for (Layer other : evaluation.plan().recipe().layers()) {
+            if (lies && !other.hidden() && other.seen().contains(Subject.PATCH)) {
+                other.patch(evaluation.surroundings(other))
+                        .map(patch -> patch.at(samples.x()[0], samples.z()[0]))
+                        .filter(change -> Math.abs(change) > 1e-6)
+                        .ifPresent(change -> parts.add(
+                                new Part((change < 0 ? "pressed by " : "raised by ") + other.name(), change, true)));
+            }
+        }
+        return parts;
     }
 
     private static double fold(PropertyRange range, double[] responses, int leftOut) {

@@ -65,8 +65,11 @@ final class Groove {
         SmoothGround runs = new LetGo(layer, "", site).surface(site);
         float[] sinks = site.property(layer, RollLayer.SINKS, samples);
         double[] surfaces = new double[nodes.length];
+        // what has fallen since the body passed is not pressed with what lay then
+        double[] most = new double[nodes.length];
         for (int n = 0; n < nodes.length; n++) {
-            surfaces[n] = runs.height(px[n], pz[n]) + Math.min(sinks[n], lies[n]);
+            most[n] = Math.min(sinks[n], lies[n]);
+            surfaces[n] = runs.height(px[n], pz[n]) + most[n];
         }
         double[] deepest = new double[nodes.length];
         double[] pressedAt = new double[nodes.length];
@@ -89,7 +92,7 @@ final class Groove {
                         room,
                         slot,
                         surfaces,
-                        lies,
+                        most,
                         deepest,
                         pressedAt,
                         at,
@@ -129,7 +132,7 @@ final class Groove {
             SurfacePatch room,
             int[] slot,
             double[] surfaces,
-            float[] lies,
+            double[] most,
             double[] deepest,
             double[] pressedAt,
             double at,
@@ -150,7 +153,7 @@ final class Groove {
                 if (n < 0 || left < 0) {
                     continue;
                 }
-                double pressed = Math.min(surfaces[n] - (by - Math.sqrt(left)), lies[n]);
+                double pressed = Math.min(surfaces[n] - (by - Math.sqrt(left)), most[n]);
                 if (pressed > deepest[n] + 1e-6) {
                     deepest[n] = pressed;
                     pressedAt[n] = at;

@@ -50,6 +50,21 @@ public interface Layer {
         return List.of();
     }
 
+    /** The results that one of its results is the sum of, each with 1 or −1, in order; none where it is not a sum. */
+    default Map<String, Integer> parts(String result) {
+        return Map.of();
+    }
+
+    /** Numbers that it gives over time, to be drawn as lines beside the picture; none where it gives none. */
+    default Optional<Readings> readings(Surroundings site) {
+        return Optional.empty();
+    }
+
+    /** How long it takes to compute, in words, known before it is computed; "" where it takes no time worth a word. */
+    default String takes(Surroundings site) {
+        return "";
+    }
+
     /** Everything named that can be read of it over a surface: its results, then its properties. */
     default List<Field> fields() {
         return Stream.concat(results().stream(), offered().stream().map(offer -> Field.of(this, offer)))

@@ -85,6 +85,11 @@ public record WeatherLayer(
         return Math.max(0, Math.min(length(), begins + pace * seconds));
     }
 
+    /** Seconds of the clock at an hour: the inverse of {@link #hourAt}; where the clock does not move it, all hours are at 0. */
+    public double secondsAt(double hour) {
+        return pace == 0 ? 0 : (hour - begins) / pace;
+    }
+
     /** How many hours it has. */
     public int length() {
         return season instanceof Climate climate

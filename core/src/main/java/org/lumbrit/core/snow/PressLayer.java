@@ -106,6 +106,11 @@ public record PressLayer(
     }
 
     @Override
+    public List<String> tools() {
+        return List.of("settles");
+    }
+
+    @Override
     public Begun begin(Beginning beginning) {
         return beginning.filled(
                 this,

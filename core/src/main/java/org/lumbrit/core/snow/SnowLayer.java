@@ -1,5 +1,6 @@
 package org.lumbrit.core.snow;
 
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -25,6 +26,7 @@ import org.lumbrit.core.recipe.LayerHead;
 import org.lumbrit.core.recipe.Lying;
 import org.lumbrit.core.recipe.PropertyDescription;
 import org.lumbrit.core.recipe.PropertyRange;
+import org.lumbrit.core.recipe.Readings;
 import org.lumbrit.core.recipe.Subject;
 import org.lumbrit.core.recipe.Surroundings;
 import org.lumbrit.core.season.Weather;
@@ -95,6 +97,17 @@ public record SnowLayer(
                 help = "How far upwind something shelters")
         double within,
 
+        @Setting(
+                title = "hides from",
+                unit = "m",
+                min = 1e-6,
+                max = 100,
+                slider = {0.001, 0.2},
+                byDefault = "0.02",
+                onCard = false,
+                help = "So deep, nothing of the ground is seen through it; less for a small site")
+        double hides,
+
         @Setting(title = "properties") Map<String, PropertyRange> properties)
         implements Layer {
 
@@ -104,11 +117,15 @@ public record SnowLayer(
     public static final String MELTING = "melting";
     public static final String DEPTH = "depth";
     public static final String FLUX = "spindrift";
+    public static final String FALLEN = "fallen";
+    public static final String MELTED = "melted";
+    public static final String DRIFTED = "drifted";
+    public static final String SLID = "slid";
     public static final String OPEN = "open";
     public static final String WEIGHT = "weight";
 
-    /** From this depth on the ground is hidden. */
-    private static final double HIDES = 0.02;
+    /** Seconds of an hour and node. */
+    private static final double HOUR = 1.5e-6;
 
     private static final List<PropertyDescription> OFFERED = List.of(
             PropertyDescription.of(CAUGHT, "Share of what falls that lands here", "", 0, 10, 1, 0, 1)
@@ -169,7 +186,37 @@ public record SnowLayer(
                         "What the wind carried over it in the last hour",
                         "kg/(m·s)",
                         site -> new double[] {0, 0.1},
-                        (site, samples) -> at(site, samples, this::flux)),
+                        (site, samples) -> at(site, samples, Snowpack.State::flux)),
+                Field.inPlace(
+                        FALLEN,
+                        "fallen",
+                        "How much has landed there so far",
+                        "m",
+                        this::ends,
+                        (site, samples) -> at(site, samples, Snowpack.State::fallen)),
+                Field.inPlace(
+                        MELTED,
+                        "melted",
+                        "How much has melted there so far",
+                        "m",
+                        this::ends,
+                        (site, samples) -> at(site, samples, Snowpack.State::melted)),
+                Field.inPlace(
+                                DRIFTED,
+                                "drifted",
+                                "How much the wind has brought there, or taken away below 0",
+                                "m",
+                                this::bothEnds,
+                                (site, samples) -> at(site, samples, Snowpack.State::drifted))
+                        .bothWays(),
+                Field.inPlace(
+                                SLID,
+                                "slid",
+                                "How much has slid there from what is steeper, or away below 0",
+                                "m",
+                                this::bothEnds,
+                                (site, samples) -> at(site, samples, SnowLayer::slid))
+                        .bothWays(),
                 Field.inPlace(
                         OPEN,
                         "in the open",
@@ -182,6 +229,28 @@ public record SnowLayer(
 
     private double[] ends(Surroundings site) {
         return new double[] {0, Math.max(0.05, Math.ceil(20 * 1.5 * openAt(site)) / 20)};
+    }
+
+    private double[] bothEnds(Surroundings site) {
+        double most = ends(site)[1];
+        return new double[] {-most, most};
+    }
+
+    @Override
+    public List<String> tools() {
+        return List.of("readings");
+    }
+
+    @Override
+    public Map<String, Integer> parts(String result) {
+        Map<String, Integer> parts = new LinkedHashMap<>();
+        if (result.equals(DEPTH)) {
+            parts.put(FALLEN, 1);
+            parts.put(MELTED, -1);
+            parts.put(DRIFTED, 1);
+            parts.put(SLID, 1);
+        }
+        return parts;
     }
 
     @Override
@@ -208,7 +277,7 @@ public record SnowLayer(
     @Override
     public String sentence(String result, Surroundings site) {
         Account account = account(site);
-        double area = site.ground().width() * site.ground().depth();
+        double area = area(site);
         return "Hour " + Decimal.write(hourAt(site), 1) + ": " + centimetres(account.fallen() / area)
                 + " have fallen on the mean, "
                 + centimetres(account.lying() / area) + " lie, " + centimetres(account.melted() / area)
@@ -331,19 +400,72 @@ public record SnowLayer(
                 lying += depth;
             }
             for (int k = 0; k < 3; k++) {
-                sums[k] += part * state.account()[k];
+                sums[k] += part * state.sum((int) hour + side, k);
             }
             sums[3] += part * lying * cell;
         }
         return new Account(sums[0], sums[1], sums[2], sums[3]);
     }
 
+    /** What has come of all that fell, on the mean, hour by hour up to now. */
+    @Override
+    public Optional<Readings> readings(Surroundings site) {
+        int hours = (int) Math.ceil(hourAt(site));
+        Snowpack.State state = state(site, hours);
+        double area = area(site);
+        double[] seconds = new double[hours + 1];
+        double[][] sums = new double[4][hours + 1];
+        for (int hour = 0; hour <= hours; hour++) {
+            seconds[hour] = secondsAt(site, hour);
+            for (int k = 0; k < 3; k++) {
+                sums[k][hour] = 100 * state.sum(hour, k) / area;
+            }
+            sums[3][hour] = sums[0][hour] - sums[1][hour] - sums[2][hour];
+        }
+        return Optional.of(new Readings(
+                seconds,
+                List.of(
+                        new Readings.Line("lies, on the mean", "cm", sums[3]),
+                        new Readings.Line("fallen", "cm", sums[0]),
+                        new Readings.Line("melted", "cm", sums[1]),
+                        new Readings.Line("blown away", "cm", sums[2])),
+                new double[0]));
+    }
+
+    /** Measured on two cores of 2.5 GHz, with wind in every hour. */
+    @Override
+    public String takes(Surroundings site) {
+        int hours = (int) Math.ceil(hourAt(site));
+        double seconds = HOUR * lattice(site.ground()).count() * hours;
+        return hours + " hours of " + Decimal.write(lattice(site.ground()).count(), 0) + " nodes: "
+                + (seconds < 0.1
+                        ? "under 0.1 s"
+                        : "at most about " + Decimal.write(seconds, seconds < 10 ? 1 : 0) + " s")
+                + ", less where some are known.";
+    }
+
+    /** Of all its cells; those at the border stand for whole ones. */
+    private double area(Surroundings site) {
+        Lattice lattice = lattice(site.ground());
+        return lattice.count() * lattice.grid().cellX() * lattice.grid().cellZ();
+    }
+
+    private double secondsAt(Surroundings site, double hour) {
+        return sky instanceof Sky.Steady steady
+                ? (hour - steady.begins()) / steady.pace()
+                : almanac(site).secondsAt(hour);
+    }
+
     private interface Part {
         float[] of(Snowpack.State state);
     }
 
-    private float[] flux(Snowpack.State state) {
-        return state.flux();
+    private static float[] slid(Snowpack.State state) {
+        float[] slid = new float[state.depth().length];
+        for (int i = 0; i < slid.length; i++) {
+            slid[i] = (float) (state.depth()[i] - state.fallen()[i] + state.melted()[i] - state.drifted()[i]);
+        }
+        return slid;
     }
 
     private static float[] depths(Snowpack.State state) {
@@ -376,7 +498,7 @@ public record SnowLayer(
         float[] out = new float[samples.count()];
         Chunks.run(out.length, site.cancel(), (from, to) -> {
             for (int i = from; i < to; i++) {
-                out[i] = (float) Math.max(0, lattice.between(shown, samples.x()[i], samples.z()[i]));
+                out[i] = (float) lattice.between(shown, samples.x()[i], samples.z()[i]);
             }
         });
         return out;
@@ -386,7 +508,7 @@ public record SnowLayer(
         float[] depth = site.field(this, DEPTH, samples);
         float[] weight = new float[depth.length];
         for (int i = 0; i < weight.length; i++) {
-            weight[i] = (float) Smooth.smoothstep(0, HIDES, depth[i]);
+            weight[i] = (float) Smooth.smoothstep(0, hides, depth[i]);
         }
         return weight;
     }

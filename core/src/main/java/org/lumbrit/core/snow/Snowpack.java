@@ -1,5 +1,6 @@
 package org.lumbrit.core.snow;
 
+import java.util.Arrays;
 import java.util.function.Supplier;
 import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.math.Codec;
@@ -47,9 +48,18 @@ record Snowpack(String key, Supplier<Bed> bed, int count, Hours hours, double de
      * Snow at an hour.
      *
      * @param depth metres; @param flux kg/(m·s) that the wind carried over each node in the last hour
-     * @param account metres · m²: fallen, melted, blown away
+     * @param fallen metres that have landed on each node; @param melted that have melted on it; @param drifted that the wind has brought it, or taken below 0
+     * @param account metres · m²: fallen, melted, blown away, for each hour so far, none at its start
      */
-    record State(double[] depth, float[] flux, double[] account) {}
+    record State(double[] depth, float[] flux, float[] fallen, float[] melted, float[] drifted, double[] account) {
+        /** One of its sums after an hour. @param which 0 fallen, 1 melted, 2 blown away */
+        double sum(int hour, int which) {
+            return account[SUMS * hour + which];
+        }
+    }
+
+    /** How many sums an hour has. */
+    static final int SUMS = 3;
 
     @Override
     public String inputs(int step) {
@@ -62,7 +72,13 @@ record Snowpack(String key, Supplier<Bed> bed, int count, Hours hours, double de
 
     @Override
     public State start() {
-        return new State(new double[count], new float[count], new double[3]);
+        return new State(
+                new double[count],
+                new float[count],
+                new float[count],
+                new float[count],
+                new float[count],
+                new double[SUMS]);
     }
 
     @Override
@@ -72,7 +88,12 @@ record Snowpack(String key, Supplier<Bed> bed, int count, Hours hours, double de
         WeatherHour hour = hours.of(step);
         double[] depth = before.depth.clone();
         float[] flux = new float[depth.length];
-        double[] account = before.account.clone();
+        float[] fallen = before.fallen.clone();
+        float[] melted = before.melted.clone();
+        float[] drifted = before.drifted.clone();
+        int hours = before.account.length;
+        double[] account = Arrays.copyOf(before.account, hours + SUMS);
+        System.arraycopy(account, hours - SUMS, account, hours, SUMS);
         double cell = ground.cellX * ground.cellZ;
         double fall = hour.snowfall() / 1000;
         if (fall > 0) {
@@ -80,18 +101,20 @@ record Snowpack(String key, Supplier<Bed> bed, int count, Hours hours, double de
             for (int i = 0; i < depth.length; i++) {
                 double lands = fall * ground.caught[i];
                 depth[i] += lands;
+                fallen[i] += (float) lands;
                 sum += lands;
             }
-            account[0] += sum * cell;
+            account[hours] += sum * cell;
         }
         if (hour.temperature() > 0) {
             double sum = 0;
             for (int i = 0; i < depth.length; i++) {
                 double melts = Math.min(depth[i], meltOf(at(ground.melting, i), hour.temperature()) / density);
                 depth[i] -= melts;
+                melted[i] += (float) melts;
                 sum += melts;
             }
-            account[1] += sum * cell;
+            account[hours + 1] += sum * cell;
         }
         if (hour.speed() * 1.4 > Drift.threshold(hour.temperature()) && any(depth)) {
             float[] surface = ground.obstacles.clone();
@@ -100,7 +123,8 @@ record Snowpack(String key, Supplier<Bed> bed, int count, Hours hours, double de
             }
             Drift drift = new Drift(ground.columns, ground.rows, ground.cellX, ground.cellZ);
             float[] shelter = drift.shelter(surface, hour.from(), within, cancel);
-            account[2] += drift.carry(
+            double[] lay = depth.clone();
+            account[hours + 2] += drift.carry(
                     depth,
                     shelter,
                     flux,
@@ -111,11 +135,14 @@ record Snowpack(String key, Supplier<Bed> bed, int count, Hours hours, double de
                     relax,
                     density,
                     ground.mobile);
+            for (int i = 0; i < lay.length; i++) {
+                drifted[i] += (float) (depth[i] - lay[i]);
+            }
         }
         if (fall > 0 || hour.speed() * 1.4 > Drift.threshold(hour.temperature())) {
             depth = slid(ground, depth, SLIDES, cancel);
         }
-        return new State(depth, flux, account);
+        return new State(depth, flux, fallen, melted, drifted, account);
     }
 
     /** Melt water of an hour by degree-days, mm (R. Hock, "Temperature index melt modelling in mountain areas", 2003). */
@@ -152,7 +179,7 @@ record Snowpack(String key, Supplier<Bed> bed, int count, Hours hours, double de
 
     @Override
     public long bytes(State state) {
-        return 12L * state.depth.length + 64;
+        return 24L * state.depth.length + 8L * state.account.length + 64;
     }
 
     @Override

@@ -162,6 +162,18 @@ public record SurfacePatch(double west, double north, double cell, int columns, 
     /** Of the change itself: how far round it takes from the sky. */
     private static final double AROUND = 4;
 
+    /** Eight ways round a place, x and z of each. */
+    private static final double[] EIGHT = eight();
+
+    private static double[] eight() {
+        double[] ways = new double[16];
+        for (int k = 0; k < 8; k++) {
+            ways[2 * k] = StrictMath.cos(0.25 * StrictMath.PI * k);
+            ways[2 * k + 1] = StrictMath.sin(0.25 * StrictMath.PI * k);
+        }
+        return ways;
+    }
+
     /**
      * Its surface in the site, over the surface of a ground, with the shade that it throws on itself: as fine as it is where it is
      * changed, in blocks elsewhere.
@@ -176,7 +188,9 @@ public record SurfacePatch(double west, double north, double cell, int columns, 
             for (int c = 0; c + 1 < columns; c += BLOCK) {
                 int south = Math.min(r + BLOCK, rows - 1);
                 int east = Math.min(c + BLOCK, columns - 1);
-                list = Arrays.copyOf(list, Math.max(list.length, Integer.highestOneBit(at + 6 * BLOCK * BLOCK) * 2));
+                if (list.length < at + 6 * BLOCK * BLOCK) {
+                    list = Arrays.copyOf(list, 2 * (at + 6 * BLOCK * BLOCK));
+                }
                 if (even(c, r, east, south)) {
                     at = quad(
                             list, at, r * columns + c, r * columns + east, south * columns + c, south * columns + east);
@@ -269,12 +283,10 @@ public record SurfacePatch(double west, double north, double cell, int columns, 
     private double open(double x, double z, double height) {
         double free = 0;
         for (int k = 0; k < 8; k++) {
-            double dx = StrictMath.cos(0.25 * StrictMath.PI * k);
-            double dz = StrictMath.sin(0.25 * StrictMath.PI * k);
             double steepest = 0;
             for (int step = 1; step <= 4; step++) {
                 double way = step * AROUND * 0.75 * cell;
-                steepest = Math.max(steepest, (at(x + way * dx, z + way * dz) - height) / way);
+                steepest = Math.max(steepest, (at(x + way * EIGHT[2 * k], z + way * EIGHT[2 * k + 1]) - height) / way);
             }
             free += 1 / (1 + steepest * steepest);
         }

@@ -8,6 +8,7 @@ import java.util.Map;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.lumbrit.core.Grounds;
+import org.lumbrit.core.answers.WhyHere;
 import org.lumbrit.core.bodies.BodyKind;
 import org.lumbrit.core.bodies.Path;
 import org.lumbrit.core.bodies.RollLayer;
@@ -21,12 +22,14 @@ import org.lumbrit.core.recipe.Finding;
 import org.lumbrit.core.recipe.GroundSpec;
 import org.lumbrit.core.recipe.Layer;
 import org.lumbrit.core.recipe.PropertyRange;
+import org.lumbrit.core.recipe.Readings;
 import org.lumbrit.core.recipe.Recipe;
 import org.lumbrit.core.site.SiteAssets;
 import org.lumbrit.core.site.SiteEvaluation;
 import org.lumbrit.core.site.SitePlan;
 import org.lumbrit.core.surface.Ground;
 import org.lumbrit.core.surface.PathPlace;
+import org.lumbrit.core.surface.Samples;
 import org.lumbrit.core.surface.SurfacePatch;
 
 /** What bodies and boots press into snow, and what fills it again. */
@@ -147,6 +150,62 @@ class TracksTest {
             double sine = sunk * Math.cos(Math.toRadians(20));
             assertThat(width).isCloseTo(2 * Math.sqrt(r * r - (r - sine) * (r - sine)), within(0.05));
         }
+    }
+
+    @Test
+    void itsNumbersOverTimeAreThoseOfItsWay() {
+        RollLayer ball = Kinds.with(BALL, "speed", 3.0);
+        SiteEvaluation site = site(Grounds.slope(257, 257, 32, 0), 0, ball);
+        Readings told = ball.readings(site.surroundings(ball)).orElseThrow();
+        Path path = ball.path(site.surroundings(ball));
+        int last = path.frames() - 1;
+        assertThat(told.seconds()).hasSize(path.frames()).isSorted();
+        assertThat(told.seconds()[last]).isCloseTo(path.seconds(), within(1e-9));
+        assertThat(told.way()).hasSize(3 * path.frames());
+        assertThat(told.lines())
+                .extracting(Readings.Line::title)
+                .contains("speed", "slip")
+                .doesNotContain("radius");
+        double[] speed = told.lines().get(0).values();
+        assertThat(speed[0]).isCloseTo(3, within(1e-9));
+        assertThat(speed[last]).as("rolls at five sevenths").isCloseTo(3 * 5.0 / 7, within(1e-3));
+        Readings few = told.thinned(7);
+        assertThat(few.seconds()).hasSize(7).startsWith(told.seconds()[0]).endsWith(told.seconds()[last]);
+        assertThat(few.way()).hasSize(21);
+        assertThat(few.lines().get(0).values()).hasSize(7).endsWith(speed[last]);
+        assertThat(told.thinned(1_000_000)).isSameAs(told);
+        assertThat(ball.takes(site.surroundings(ball))).contains("steps").contains("for each 10 m");
+    }
+
+    @Test
+    void theDepthAtAPlaceIsTheSumOfWhatCameThere() {
+        SnowLayer snow = snowfall();
+        RollLayer ball = (RollLayer) Kinds.with(BALL, "speed", 3.0).withProperty("sinks", even(0.03));
+        SiteEvaluation site = site(Grounds.slope(65, 65, 32, -20), 2, snow, ball);
+        Samples there = site.plan().ground().samplesAt(new double[] {-8}, new double[] {0.013});
+        WhyHere why = WhyHere.at(site, snow, SnowLayer.DEPTH, there);
+        double parts = why.parts().stream()
+                .filter(part -> !part.since())
+                .mapToDouble(WhyHere.Part::value)
+                .sum();
+        assertThat(why.parts()).extracting(WhyHere.Part::title).startsWith("fallen", "melted", "drifted", "slid");
+        assertThat(parts).isCloseTo(why.value(), within(1e-5));
+        assertThat(why.parts().get(0).value()).isPositive();
+        assertThat(why.parts().get(1).value()).isNegative();
+        assertThat(why.parts()).filteredOn(WhyHere.Part::since).singleElement().satisfies(pressed -> {
+            assertThat(pressed.title()).isEqualTo("pressed by Ball");
+            assertThat(pressed.value()).isBetween(-0.0305, -0.01);
+        });
+        Readings told = snow.readings(site.surroundings(snow)).orElseThrow();
+        SnowLayer.Account account = snow.account(site.surroundings(snow));
+        assertThat(told.seconds()).startsWith(0).endsWith(2);
+        assertThat(told.lines().get(0).values()[2] / told.lines().get(1).values()[2])
+                .isCloseTo(account.lying() / account.fallen(), within(1e-9));
+    }
+
+    private static SnowLayer snowfall() {
+        return new SnowLayer(
+                "stuff", "Snow", 1, false, new Sky.Steady(20, 1, 250, 12, 1, 0), 65, 120, 10, 100, 0.02, Map.of());
     }
 
     @Test

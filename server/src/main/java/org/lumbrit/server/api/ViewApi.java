@@ -60,6 +60,7 @@ class ViewApi {
      *
      * @param plant −1 for a place on the ground
      * @param prop the prop whose surface is meant, with y up; null or "" for the ground
+     * @param time seconds of the clock; null for 0
      */
     record Question(
             @NotNull Integer base,
@@ -69,7 +70,8 @@ class ViewApi {
             @NotNull Double z,
             @NotNull Integer plant,
             String prop,
-            Double y) {}
+            Double y,
+            Double time) {}
 
     /**
      * The answer.
@@ -171,7 +173,7 @@ class ViewApi {
         Recipe recipe = store.preview(id, question.base(), List.of());
         Layer layer = recipe.layer(question.layer())
                 .orElseThrow(() -> InvalidRecipeException.missing("layer", question.layer()));
-        SiteEvaluation whole = views.evaluation(recipe, 0, cancel);
+        SiteEvaluation whole = views.evaluation(recipe, question.time() == null ? 0 : question.time(), cancel);
         SiteEvaluation evaluation = whole.seenBy(layer.id());
         Samples sample;
         String plant = "";
