@@ -2,7 +2,8 @@ import { readdirSync, readFileSync } from 'node:fs';
 import { NodeIO } from '@gltf-transform/core';
 import { EXTMeshGPUInstancing, type InstancedMesh } from '@gltf-transform/extensions';
 import { validateBytes } from 'gltf-validator';
-import { FloatType } from 'three';
+import { AnimationMixer, FloatType, LoopOnce } from 'three';
+import { GLTFLoader } from 'three/examples/jsm/loaders/GLTFLoader.js';
 import { EXRLoader } from 'three/examples/jsm/loaders/EXRLoader.js';
 import { describe, expect, it } from 'vitest';
 import { items, numbersOf, understood } from './usd';
@@ -53,6 +54,23 @@ describe.skipIf(!folder)('what the command line hands over, read by others', () 
       expect(report.issues.messages.filter((message) => !(name.startsWith('plants/') && told.includes(message.code))), name).toEqual([]);
     }
   }, 120_000);
+
+  it('moves a rolling body, played by another mixer, as the command line says', async () => {
+    const file = readFileSync(`${folder}/rolled/snow/ball.glb`);
+    const gltf = await new GLTFLoader().parseAsync(file.buffer.slice(file.byteOffset, file.byteOffset + file.byteLength) as ArrayBuffer, '');
+    const [head, ...rows] = readFileSync(`${folder}/rolled/path.csv`, 'utf8').trim().split('\n').map((row) => row.split(','));
+    const column = (name: string) => head!.findIndex((each) => each.startsWith(name));
+    const mixer = new AnimationMixer(gltf.scene);
+    mixer.clipAction(gltf.animations[0]!).setLoop(LoopOnce, 1).play();
+    const moved = gltf.scene.getObjectByName('Ball')!;
+    expect(rows.length).toBe(181);
+    for (const row of rows.slice(1, -1)) {
+      mixer.setTime(Number(row[column('t_s')]));
+      const said = ['x_m', 'y_m', 'z_m'].map((name) => Number(row[column(name)]));
+      moved.position.toArray().forEach((each, d) => expect(Math.abs(each - said[d]!)).toBeLessThan(1e-4));
+    }
+    expect(moved.position.x).toBeGreaterThan(-1);
+  });
 
   it('has the height of what stands on the ground as floats and as grey alike', () => {
     const file = readFileSync(`${folder}/textures/height.exr`);

@@ -161,6 +161,11 @@ class SnowFilesTest {
                         "snow/ball.ply",
                         "snow/ball.glb",
                         "snow/almanac.csv");
+        // the prints are as they are all the time; the groove grows while the ball rolls
+        assertThat(files.keySet())
+                .contains("snow/prints-0000.ply", "snow/ball-0000.ply", "snow/ball-0001.ply", "snow/ball-0002.ply")
+                .doesNotContain("snow/prints-0001.ply", "snow/ball-0008.ply");
+        assertThat(files.get("snow/ball-0002.ply").length).isGreaterThan(files.get("snow/ball-0000.ply").length);
         assertThat(new String(files.get("snow/almanac.csv"), StandardCharsets.UTF_8).lines())
                 .hasSize(31)
                 .first()

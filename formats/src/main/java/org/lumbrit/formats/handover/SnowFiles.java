@@ -4,12 +4,15 @@ import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
+import java.util.Arrays;
+import java.util.Optional;
 import org.lumbrit.core.bodies.Path;
 import org.lumbrit.core.bodies.RollLayer;
 import org.lumbrit.core.math.Colour;
 import org.lumbrit.core.math.Decimal;
 import org.lumbrit.core.props.PlacedMesh;
 import org.lumbrit.core.props.Prop;
+import org.lumbrit.core.recipe.Frames;
 import org.lumbrit.core.recipe.Layer;
 import org.lumbrit.core.recipe.Lying;
 import org.lumbrit.core.recipe.Subject;
@@ -51,6 +54,7 @@ final class SnowFiles {
             if (layer.seen().contains(Subject.PATCH)) {
                 Surroundings site = evaluation.surroundings(layer);
                 layer.patch(site).ifPresent(patch -> track(layer, patch));
+                sequence(layer);
             }
             if (layer instanceof RollLayer roll) {
                 body(roll);
@@ -181,6 +185,30 @@ final class SnowFiles {
                 patch.rows(),
                 patch.change(),
                 "“" + layer.name() + "”: raised or pressed, " + size);
+    }
+
+    /** The same at every whole second of the clock at which it is another than before: a sequence of meshes. */
+    private void sequence(Layer layer) {
+        Frames frames = all.recipe().clock().frames();
+        float[] before = null;
+        for (double second = 0; second < frames.length() + 1e-9; second++) {
+            evaluation.cancel().check();
+            evaluation.cancel().doing(layer.name() + ", second " + Decimal.write(second, 0));
+            SiteEvaluation then = evaluation.at(frames.start() + second);
+            Layer now = then.plan().recipe().layer(layer.id()).orElseThrow();
+            Optional<SurfacePatch> patch = now.patch(then.surroundings(now));
+            if (patch.isPresent() && !Arrays.equals(before, patch.get().change())) {
+                before = patch.get().change();
+                all.report()
+                        .add(
+                                "%s-%04d.ply".formatted(file(layer), (int) second),
+                                PlyFile.write(patch.get()
+                                        .over(then.lying().ground(), 0, 1, 0)
+                                        .mesh()),
+                                "“" + layer.name() + "” at " + Decimal.write(frames.start() + second, 0)
+                                        + " s; it stays so until the next");
+            }
+        }
     }
 
     /** A body on its way as an animated node, a key a frame. */
