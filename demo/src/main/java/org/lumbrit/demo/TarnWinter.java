@@ -61,6 +61,7 @@ public final class TarnWinter {
         List<Place> places = new ArrayList<>(autumn.places());
         places.add(path(
                 "boots-way",
+                "",
                 "From the hut to the causeway",
                 24.3,
                 37.6,
@@ -178,6 +179,7 @@ public final class TarnWinter {
                 4,
                 false,
                 "boots-way",
+                "",
                 new Profile.Boots(0.66, 0.33, 0.13, 0.24),
                 0.55,
                 0.012,
@@ -192,6 +194,7 @@ public final class TarnWinter {
                 5,
                 false,
                 "sledge-way",
+                "",
                 new Profile.Runners(0.7, 0.08),
                 0.6,
                 0.015,

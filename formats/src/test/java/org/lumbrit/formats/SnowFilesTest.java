@@ -90,6 +90,7 @@ class SnowFilesTest {
                                 1,
                                 false,
                                 "way",
+                                "",
                                 new Profile.Boots(0.7, 0.3, 0.12, 0.2),
                                 0.5,
                                 0.02,

@@ -11,5 +11,7 @@ public enum Surrounding {
     /** Every prop that is shown. */
     PROPS,
     /** The shown layers of its own family that stand before it on the board. */
-    EARLIER
+    EARLIER,
+    /** How props are keyed over time: where they were before. */
+    KEYS
 }

@@ -8,6 +8,7 @@ import org.lumbrit.core.falloff.Names;
 import org.lumbrit.core.falloff.Scene;
 import org.lumbrit.core.falloff.Source;
 import org.lumbrit.core.math.Cancel;
+import org.lumbrit.core.math.Point3;
 import org.lumbrit.core.simulation.Simulation;
 import org.lumbrit.core.surface.Ground;
 import org.lumbrit.core.surface.Place;
@@ -76,6 +77,9 @@ public interface Surroundings {
 
     /** A place that the layer refers to. */
     Place place(String id);
+
+    /** Where a prop that the layer refers to has been from the clock's first frame up to now, frame by frame; one place of a prop that stands. */
+    List<Point3> way(String prop);
 
     /** A layer that the layer refers to, or itself, with its keyed numbers as they are now. */
     Layer layer(String id);

@@ -258,6 +258,10 @@ public final class SitePlan {
         if (read.contains(Surrounding.PROPS)) {
             shownProps().forEach(prop -> key.add(propKey(prop)));
         }
+        if (read.contains(Surrounding.KEYS)) {
+            addFrames(key);
+            addMoving(key);
+        }
         if (read.contains(Surrounding.WATER)) {
             key.add(recipe.ground().waterLevel().orElse(Double.NEGATIVE_INFINITY));
         }
@@ -321,11 +325,16 @@ public final class SitePlan {
     public String motionKey(Layer layer) {
         KeyBuilder key = new KeyBuilder("motion/1").add(at(0).layerKey(layer));
         addFrames(key);
+        addMoving(key);
+        return key.key();
+    }
+
+    /** How everything is keyed, and the props that move. */
+    private void addMoving(KeyBuilder key) {
         written.clock().tracks().forEach(track -> {
             Canonical.write(key, track, this::referenceKey);
         });
         written.props().stream().filter(written::moves).forEach(prop -> Canonical.write(key, prop, this::referenceKey));
-        return key.key();
     }
 
     /** Content key of the mesh of a variant and of its detail levels. */

@@ -1,5 +1,6 @@
 package org.lumbrit.core.site;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.BiFunction;
@@ -14,6 +15,7 @@ import org.lumbrit.core.kinds.Refers;
 import org.lumbrit.core.kinds.Surrounding;
 import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.math.KeyBuilder;
+import org.lumbrit.core.math.Point3;
 import org.lumbrit.core.math.Results;
 import org.lumbrit.core.plants.Detail;
 import org.lumbrit.core.plants.PlantLayer;
@@ -152,6 +154,28 @@ final class SiteSurroundings implements Surroundings {
         String key = start.plan().layerKey(first);
         return new Course<>(simulation.apply(key, start.surroundings(first)), results, Course.every(steps))
                 .at(step, cancel);
+    }
+
+    @Override
+    public List<Point3> way(String prop) {
+        scene.require(Refers.PROP, prop);
+        scene.require(Surrounding.KEYS);
+        Frames frames = frames();
+        double now = Math.min(time(), frames.start() + frames.length());
+        List<Point3> way = new ArrayList<>();
+        for (int frame = 0; frame <= frames.count() && frames.time(frame) < now; frame++) {
+            pass(prop, frames.time(frame), way);
+        }
+        pass(prop, now, way);
+        return way;
+    }
+
+    private void pass(String prop, double seconds, List<Point3> way) {
+        double[] at = evaluation.at(seconds).placed(prop).origin();
+        Point3 place = new Point3(at[0], at[1], at[2]);
+        if (way.isEmpty() || !way.get(way.size() - 1).equals(place)) {
+            way.add(place);
+        }
     }
 
     @Override

@@ -6,14 +6,17 @@ import java.util.Optional;
 import java.util.Set;
 import org.lumbrit.core.kinds.Apart;
 import org.lumbrit.core.kinds.Kind;
+import org.lumbrit.core.kinds.Kinds;
 import org.lumbrit.core.kinds.Refers;
 import org.lumbrit.core.kinds.Setting;
 import org.lumbrit.core.kinds.Surrounding;
 import org.lumbrit.core.math.Chunks;
 import org.lumbrit.core.math.Decimal;
 import org.lumbrit.core.math.Point3;
+import org.lumbrit.core.props.Prop;
 import org.lumbrit.core.recipe.Beginning;
 import org.lumbrit.core.recipe.Begun;
+import org.lumbrit.core.recipe.Checking;
 import org.lumbrit.core.recipe.Family;
 import org.lumbrit.core.recipe.Field;
 import org.lumbrit.core.recipe.Finding;
@@ -21,8 +24,10 @@ import org.lumbrit.core.recipe.Layer;
 import org.lumbrit.core.recipe.LayerHead;
 import org.lumbrit.core.recipe.PropertyDescription;
 import org.lumbrit.core.recipe.PropertyRange;
+import org.lumbrit.core.recipe.Recipe;
 import org.lumbrit.core.recipe.Subject;
 import org.lumbrit.core.recipe.Surroundings;
+import org.lumbrit.core.surface.PathPlace;
 import org.lumbrit.core.surface.Samples;
 import org.lumbrit.core.surface.SurfacePatch;
 
@@ -43,8 +48,20 @@ public record PressLayer(
 
         @Setting(like = LayerHead.class) @Apart boolean hidden,
 
-        @Setting(title = "along", refers = Refers.PLACE, of = "path", help = "The path that it goes along")
+        @Setting(
+                title = "along",
+                refers = Refers.PLACE,
+                of = "path",
+                byDefault = "\"\"",
+                help = "The path that it goes along")
         String path,
+
+        @Setting(
+                title = "or carried by",
+                refers = Refers.PROP,
+                byDefault = "\"\"",
+                help = "A prop with keys: it presses where the prop has been")
+        String carrier,
 
         @Setting(title = "pressed by", byDefault = "{\"kind\":\"boots\"}")
         Profile profile,
@@ -102,7 +119,9 @@ public record PressLayer(
 
     @Override
     public Set<Surrounding> reads() {
-        return Set.of(Surrounding.GROUND, Surrounding.EARLIER, Surrounding.TIME);
+        return carrier.isEmpty()
+                ? Set.of(Surrounding.GROUND, Surrounding.EARLIER, Surrounding.TIME)
+                : Set.of(Surrounding.GROUND, Surrounding.EARLIER, Surrounding.TIME, Surrounding.KEYS);
     }
 
     @Override
@@ -112,15 +131,26 @@ public record PressLayer(
 
     @Override
     public Begun begin(Beginning beginning) {
+        Recipe recipe = beginning.recipe();
+        Optional<String> moving = recipe.props().stream()
+                .filter(recipe::moves)
+                .map(Prop::id)
+                .filter(id ->
+                        id.equals(beginning.prop()) || recipe.places().stream().noneMatch(PathPlace.class::isInstance))
+                .findFirst();
+        PressLayer fresh = Kinds.with(this, moving.isPresent() ? "carrier" : "path", moving.orElse(Beginning.OPEN));
         return beginning.filled(
-                this,
+                fresh,
                 "Boot prints",
                 layer -> new Begun.Made(
                         layer,
                         TRACK,
                         false,
                         layer.name()
-                                + " are pressed into what lies along the path. Lay snow before them, and let flakes fill them."));
+                                + (moving.isPresent()
+                                        ? " are pressed into what lies where the prop has been."
+                                        : " are pressed into what lies along the path.")
+                                + " Lay snow before them, and let flakes fill them."));
     }
 
     @Override
@@ -166,6 +196,23 @@ public record PressLayer(
         return out;
     }
 
+    @Override
+    public void check(Checking checking) {
+        if (path.isEmpty() && carrier.isEmpty()) {
+            checking.say("path", "It needs a path that it goes along, or a prop that carries it.");
+        }
+    }
+
+    /** The line that it is pressed along, as far as it has come. */
+    private List<Point3> line(Surroundings site) {
+        if (carrier.isEmpty()) {
+            return site.place(path).corners();
+        }
+        List<Point3> way = site.way(carrier);
+        // a prop that has not moved yet has pressed nothing but where it stands
+        return way.size() > 1 ? way : List.of(way.get(0), way.get(0));
+    }
+
     private double rimWidth() {
         return Math.max(3 * cell, 0.25 * profile.half());
     }
@@ -181,7 +228,7 @@ public record PressLayer(
     }
 
     private SurfacePatch room(Surroundings site) {
-        List<Point3> line = site.place(path).corners();
+        List<Point3> line = line(site);
         double beyond = Math.max(BESIDE * rimWidth(), 2.5 * site.ground().cell());
         return SurfacePatch.along(line, profile.half() + beyond, cell);
     }
@@ -206,7 +253,7 @@ public record PressLayer(
         float[] lies = Lies.depth(site, samples);
         float[] presses = site.property(this, PRESSES, samples);
         float[] share = site.property(this, SHARE, samples);
-        Course course = new Course(site.place(path).corners());
+        Course course = new Course(line(site));
         float[] pressed = new float[room.change().length];
         Chunks.run(nodes.length, 1024, site.cancel(), (from, to) -> {
             for (int n = from; n < to; n++) {
@@ -235,7 +282,7 @@ public record PressLayer(
             double ahead = (px * ux + pz * uz) / length;
             // seen from above with x to the right and z down, the right hand of the way
             double aside = (ux * pz - uz * px) / length;
-            if (ahead < 0 || ahead > length || Math.abs(aside) > half) {
+            if (ahead < -0.5 * cell || ahead > length + 0.5 * cell || Math.abs(aside) > half) {
                 continue;
             }
             most = Math.max(most, profile.at(site, course.gone[k] + ahead, aside));
@@ -319,7 +366,7 @@ public record PressLayer(
 
     @Override
     public List<Finding> findings(Surroundings site) {
-        Samples along = Lies.along(site, site.place(path).corners());
+        Samples along = Lies.along(site, line(site));
         float[] lies = Lies.depth(site, along);
         double most = 0;
         for (float each : lies) {

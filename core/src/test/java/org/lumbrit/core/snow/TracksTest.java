@@ -14,8 +14,12 @@ import org.lumbrit.core.bodies.Path;
 import org.lumbrit.core.bodies.RollLayer;
 import org.lumbrit.core.kinds.Kinds;
 import org.lumbrit.core.math.Cancel;
+import org.lumbrit.core.math.CurvePoint;
+import org.lumbrit.core.math.Easing;
 import org.lumbrit.core.math.Point3;
 import org.lumbrit.core.math.ResultsOfOneRun;
+import org.lumbrit.core.props.BoxShape;
+import org.lumbrit.core.props.Prop;
 import org.lumbrit.core.recipe.Clock;
 import org.lumbrit.core.recipe.Combine;
 import org.lumbrit.core.recipe.Finding;
@@ -24,6 +28,7 @@ import org.lumbrit.core.recipe.Layer;
 import org.lumbrit.core.recipe.PropertyRange;
 import org.lumbrit.core.recipe.Readings;
 import org.lumbrit.core.recipe.Recipe;
+import org.lumbrit.core.recipe.Track;
 import org.lumbrit.core.site.SiteAssets;
 import org.lumbrit.core.site.SiteEvaluation;
 import org.lumbrit.core.site.SitePlan;
@@ -107,6 +112,7 @@ class TracksTest {
                 7,
                 false,
                 "way",
+                "",
                 profile,
                 0.6,
                 0.01,
@@ -206,6 +212,49 @@ class TracksTest {
     private static SnowLayer snowfall() {
         return new SnowLayer(
                 "stuff", "Snow", 1, false, new Sky.Steady(20, 1, 250, 12, 1, 0), 65, 120, 10, 100, 0.02, Map.of());
+    }
+
+    @Test
+    void aKeyedPropPressesWhereItHasBeen() {
+        PressLayer runners = Kinds.with(
+                Kinds.with(press(new Profile.Runners(0.6, 0.1), 0.1, new Flakes.None()), "path", ""),
+                "carrier",
+                "sledge");
+        Prop sledge = new Prop(
+                "sledge", "Sledge", new BoxShape(0.5, 0.3, 1), -4, 0, 1, 90, 0, 0, 1, true, 0, 0, "#806040", false);
+        for (double time : new double[] {0, 2, 4}) {
+            Recipe recipe = new Recipe(
+                    "Test",
+                    GroundSpec.flat(16, 16, 65, Optional.empty()),
+                    List.of(),
+                    List.of(sledge),
+                    List.of(),
+                    List.of(snow(0.3), runners),
+                    List.of(),
+                    new Clock(
+                            24,
+                            0,
+                            0,
+                            4,
+                            List.of(new Track(
+                                    Track.Owner.PROP,
+                                    "sledge",
+                                    "x",
+                                    Easing.LINEAR,
+                                    false,
+                                    List.of(new CurvePoint(0, -4), new CurvePoint(4, 4))))));
+            SiteEvaluation site = new SiteEvaluation(
+                    new SitePlan(recipe, Grounds.slope(65, 65, 16, 0), SiteAssets.NONE, time),
+                    new ResultsOfOneRun(),
+                    Cancel.NEVER);
+            SurfacePatch track = patch(site, "press");
+            double came = -4 + 2 * time;
+            for (double x = -3.75; x < 3.8; x += 0.5) {
+                assertThat(track.at(x, 1.3))
+                        .as(x + " m at " + time + " s")
+                        .isCloseTo(x < came - 0.1 ? -0.1 : 0, within(x < came - 0.1 ? 0.01 : 0.03));
+            }
+        }
     }
 
     @Test
