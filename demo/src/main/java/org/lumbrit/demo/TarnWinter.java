@@ -61,7 +61,6 @@ public final class TarnWinter {
         List<Place> places = new ArrayList<>(autumn.places());
         places.add(path(
                 "boots-way",
-                "",
                 "From the hut to the causeway",
                 24.3,
                 37.6,

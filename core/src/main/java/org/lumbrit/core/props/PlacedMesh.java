@@ -55,6 +55,11 @@ public final class PlacedMesh implements Owner {
         return new PlacedMesh(mesh, tree, turn, prop.size(), prop.x(), y, prop.z());
     }
 
+    /** The same elsewhere: where it floats, as it is turned there. */
+    public PlacedMesh moved(Quaternion otherTurn, double otherX, double otherY, double otherZ) {
+        return new PlacedMesh(mesh, tree, otherTurn, size, otherX, otherY, otherZ);
+    }
+
     /** The mesh in its own frame, metres before it is sized. */
     public Mesh mesh() {
         return mesh;

@@ -1,6 +1,7 @@
 package org.lumbrit.core.props;
 
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
 import org.lumbrit.core.kinds.Kind;
@@ -16,7 +17,7 @@ import org.lumbrit.core.surface.Place;
  * Where a prop is at a time. Whoever reads a prop, for nearness, shade, a push or the picture, reads it at the pose of that time. A
  * new pose is one record and its name in the {@code permits} line.
  */
-public sealed interface Pose permits Pose.Still, Pose.AlongPath {
+public sealed interface Pose permits Pose.Still, Pose.AlongPath, Pose.Floats {
 
     /** What it reads of the site besides the things that its settings refer to. */
     default Set<Surrounding> reads() {
@@ -32,6 +33,11 @@ public sealed interface Pose permits Pose.Still, Pose.AlongPath {
      * @param standing as it is written; @param places finds a place by its id
      */
     Prop at(Prop standing, double time, Function<String, Place> places);
+
+    /** How it floats; none where it does not. */
+    default Optional<Floats> floating() {
+        return Optional.empty();
+    }
 
     /** Whether it comes back after a loop of so many seconds. */
     default boolean loops(double seconds, Function<String, Place> places) {
@@ -150,6 +156,117 @@ public sealed interface Pose permits Pose.Still, Pose.AlongPath {
             double dx = b.x() - a.x();
             double dz = b.z() - a.z();
             return Math.sqrt(dx * dx + dz * dz);
+        }
+    }
+
+    /** How a floating thing takes the water's height. */
+    enum Rides {
+        /** By the water under its middle; it stays upright. */
+        POINT,
+        /** By the water under all of it; it tilts as that does. */
+        BODY
+    }
+
+    /** On a piece of moving water: as high and as tilted as the water under it, along a path where one is given. */
+    @Kind(
+            name = "floats",
+            title = "Floats",
+            help = "Rides on moving water, drifts along a path, and is held by the shore.",
+            decides = {"y"})
+    record Floats(
+            @Setting(title = "on", refers = Refers.LAYER, of = "water", help = "The moving water that it floats on")
+            String water,
+
+            @Setting(
+                    title = "rides",
+                    byDefault = "body",
+                    help = "Upright by one height, or tilting with all that is under it")
+            Rides rides,
+
+            @Setting(
+                    title = "above the water",
+                    unit = "m",
+                    min = -1000,
+                    max = 1000,
+                    slider = {-2, 2},
+                    byDefault = "0",
+                    help = "How high its own origin lies above the water; not asked where it has a weight")
+            double offset,
+
+            @Setting(
+                    title = "weight",
+                    unit = "kg",
+                    min = 0,
+                    max = 1e9,
+                    slider = {0, 1000},
+                    byDefault = "0",
+                    help = "From it and its shape follows how deep it lies; 0 is as high as is set")
+            double weight,
+
+            @Setting(
+                    title = "drifts along",
+                    refers = Refers.PLACE,
+                    of = {"path", "area"},
+                    byDefault = "\"\"",
+                    help = "A path on the water")
+            String path,
+
+            @Setting(
+                    title = "drifts",
+                    unit = "m/s",
+                    min = -100,
+                    max = 100,
+                    slider = {-2, 2},
+                    byDefault = "0.2",
+                    help = "Along the path")
+            double speed,
+
+            @Setting(
+                    title = "moored by",
+                    unit = "m",
+                    min = 0,
+                    max = 1e5,
+                    slider = {0, 20},
+                    byDefault = "0",
+                    help = "A line so long to where it was put; 0 is none")
+            double moored)
+            implements Pose {
+
+        @Override
+        public Set<Surrounding> reads() {
+            return Set.of(Surrounding.TIME, Surrounding.GROUND);
+        }
+
+        /** Whether it goes anywhere. */
+        public boolean drifts() {
+            return !path.isEmpty() && speed != 0;
+        }
+
+        /** Where it would be on the level if no shore held it. */
+        @Override
+        public Prop at(Prop standing, double time, Function<String, Place> places) {
+            if (path.isEmpty()) {
+                return standing;
+            }
+            Prop there = new AlongPath(path, speed, 0, Turned.FIXED).at(standing, time, places);
+            double dx = there.x() - standing.x();
+            double dz = there.z() - standing.z();
+            double away = Math.sqrt(dx * dx + dz * dz);
+            if (moored == 0 || away <= moored) {
+                return there;
+            }
+            return standing.standingAt(
+                    standing.x() + dx / away * moored, standing.z() + dz / away * moored, standing.heading());
+        }
+
+        @Override
+        public Optional<Floats> floating() {
+            return Optional.of(this);
+        }
+
+        @Override
+        public boolean loops(double seconds, Function<String, Place> places) {
+            return !drifts() || new AlongPath(path, speed, 0, Turned.FIXED).loops(seconds, places);
         }
     }
 }

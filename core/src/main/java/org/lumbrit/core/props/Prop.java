@@ -164,6 +164,11 @@ public record Prop(
         return read;
     }
 
+    /** How it is turned by its own heading, pitch and roll. */
+    public Quaternion upright() {
+        return turned();
+    }
+
     /** How it is turned, before it is aligned. */
     Quaternion turned() {
         return Quaternion.about(0, 1, 0, -heading)

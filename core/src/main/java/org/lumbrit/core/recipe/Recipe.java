@@ -133,8 +133,13 @@ public record Recipe(
 
     /** The same as it is at a time: every keyed number, and every prop where it is then. */
     public Recipe keyedAt(double time) {
-        Recipe keyed = clock.tracks().isEmpty() ? this : KeyedNumbers.at(this, time);
+        Recipe keyed = numbersAt(time);
         return keyed.props.stream().allMatch(prop -> prop.pose().reads().isEmpty()) ? keyed : keyed.posedAt(time);
+    }
+
+    /** The same with every keyed number as it is at a time; props do not follow and float yet. */
+    public Recipe numbersAt(double time) {
+        return clock.tracks().isEmpty() ? this : KeyedNumbers.at(this, time);
     }
 
     /** The number that a track means, as it is written, in its own unit; none where there is no such number. */

@@ -26,6 +26,7 @@ import org.lumbrit.core.snow.LayLayer;
 import org.lumbrit.core.snow.PressLayer;
 import org.lumbrit.core.snow.SnowLayer;
 import org.lumbrit.core.water.DampLayer;
+import org.lumbrit.core.water.WaterLayer;
 
 /** The list of layers, in the order of the menu. A new kind of layer is its record and one line here. */
 public final class LayerKinds implements Registry {
@@ -57,6 +58,7 @@ public final class LayerKinds implements Registry {
                 SnowLayer.class,
                 PressLayer.class,
                 RollLayer.class,
+                WaterLayer.class,
                 WeatherLayer.class,
                 DampLayer.class,
                 DaylightLayer.class);

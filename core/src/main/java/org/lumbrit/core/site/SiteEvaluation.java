@@ -52,6 +52,9 @@ import org.lumbrit.core.surface.Region;
 import org.lumbrit.core.surface.Samples;
 import org.lumbrit.core.surface.Tint;
 import org.lumbrit.core.surface.TriangleTree;
+import org.lumbrit.core.water.Afloat;
+import org.lumbrit.core.water.WaterLayer;
+import org.lumbrit.core.water.WaterSurface;
 
 /**
  * Evaluates falloffs, properties and layers of a plan over batches of samples. Every stage is kept under its key and the key of
@@ -155,12 +158,35 @@ public final class SiteEvaluation {
         return plan.measure("placed " + propId, () -> {
             Mesh mesh = mesh(standing);
             String key = new KeyBuilder("triangle tree/1").add(mesh.key()).key();
-            return PlacedMesh.of(
+            PlacedMesh placed = PlacedMesh.of(
                     standing,
                     mesh,
                     // asked for later, by whoever uses the plan then
                     () -> results.get(key, Cancel.NEVER, shared -> new TriangleTree(mesh)),
                     plan.ground());
+            return afloat(standing)
+                    .map(at -> placed.moved(at.turn(), at.x(), at.y(), at.z()))
+                    .orElse(placed);
+        });
+    }
+
+    /** How a prop floats; none where it does not, or where the water that it floats on is hidden. */
+    public Optional<Afloat> afloat(Prop standing) {
+        return standing.pose().floating().flatMap(floats -> {
+            Layer water = plan.recipe().layer(floats.water()).orElseThrow();
+            if (water.hidden() || !plan.finished()) {
+                return Optional.empty();
+            }
+            WaterSurface surface = ((WaterLayer) water).surface(surroundings(water));
+            Prop written = plan.keyed(standing.id());
+            return Optional.of(Afloat.of(
+                    seconds -> floats.at(
+                            written, seconds, id -> plan.recipe().place(id).orElseThrow()),
+                    plan.time(),
+                    floats,
+                    mesh(standing),
+                    surface,
+                    plan.ground()));
         });
     }
 

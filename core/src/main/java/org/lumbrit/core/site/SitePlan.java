@@ -184,6 +184,16 @@ public final class SitePlan {
         return ground;
     }
 
+    /** Whether no relief layer comes after. */
+    boolean finished() {
+        return finished;
+    }
+
+    /** A prop with its keyed numbers as they are at the plan's time, before it follows or floats. */
+    Prop keyed(String prop) {
+        return written.numbersAt(time).prop(prop).orElseThrow();
+    }
+
     /** Seconds. */
     public double time() {
         return time;

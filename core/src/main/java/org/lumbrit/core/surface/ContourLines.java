@@ -56,6 +56,12 @@ public final class ContourLines {
         return ends;
     }
 
+    /** Segments in plan round the nodes of a lattice that lie above 0. @param values a number a node */
+    public static double[] around(Lattice lattice, float[] values) {
+        Ground of = lattice.ground();
+        return at(new Ground(lattice.columns(), lattice.rows(), values, of.width(), of.depth(), new boolean[0], ""), 0);
+    }
+
     /** The same joined to lines, those that end at the border first. */
     public static List<Line> lines(Ground ground, double level) {
         return new ContourLines(ground, level).joined();

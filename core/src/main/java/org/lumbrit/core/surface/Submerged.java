@@ -1,0 +1,99 @@
+package org.lumbrit.core.surface;
+
+/** Volume of a closed mesh below a plane, by signed tetrahedra of its clipped triangles (after B. Mirtich, 1996). */
+public final class Submerged {
+    private Submerged() {}
+
+    /**
+     * @param mesh closed, its triangles counter-clockwise seen from outside
+     * @param nx of a unit normal; @param level along the normal: what lies lower counts
+     * @return cubic metres of the mesh's own frame, and the moments along x, y, z, so that divided by the volume they are its middle
+     */
+    public static double[] below(Mesh mesh, double nx, double ny, double nz, double level) {
+        // seen from a point of the plane the cap adds nothing
+        double ox = level * nx;
+        double oy = level * ny;
+        double oz = level * nz;
+        float[] p = mesh.positions();
+        int[] t = mesh.triangles();
+        double[] sums = new double[4];
+        double[] corner = new double[9];
+        double[] high = new double[3];
+        double[] cut = new double[12];
+        for (int i = 0; i < t.length; i += 3) {
+            int under = 0;
+            for (int k = 0; k < 3; k++) {
+                int at = 3 * t[i + k];
+                double x = p[at] - ox;
+                double y = p[at + 1] - oy;
+                double z = p[at + 2] - oz;
+                corner[3 * k] = x;
+                corner[3 * k + 1] = y;
+                corner[3 * k + 2] = z;
+                high[k] = nx * x + ny * y + nz * z;
+                under += high[k] <= 0 ? 1 : 0;
+            }
+            if (under == 0) {
+                continue;
+            }
+            if (under == 3) {
+                add(sums, corner, 0, 3, 6);
+                continue;
+            }
+            int count = 0;
+            for (int k = 0; k < 3; k++) {
+                int n = (k + 1) % 3;
+                if (high[k] <= 0) {
+                    System.arraycopy(corner, 3 * k, cut, 3 * count++, 3);
+                }
+                if (high[k] <= 0 != high[n] <= 0) {
+                    double share = high[k] / (high[k] - high[n]);
+                    for (int d = 0; d < 3; d++) {
+                        cut[3 * count + d] = corner[3 * k + d] + share * (corner[3 * n + d] - corner[3 * k + d]);
+                    }
+                    count++;
+                }
+            }
+            add(sums, cut, 0, 3, 6);
+            if (count == 4) {
+                add(sums, cut, 0, 6, 9);
+            }
+        }
+        sums[1] += sums[0] * ox;
+        sums[2] += sums[0] * oy;
+        sums[3] += sums[0] * oz;
+        return sums;
+    }
+
+    private static void add(double[] sums, double[] c, int a, int b, int d) {
+        double volume = (c[a] * (c[b + 1] * c[d + 2] - c[b + 2] * c[d + 1])
+                        + c[a + 1] * (c[b + 2] * c[d] - c[b] * c[d + 2])
+                        + c[a + 2] * (c[b] * c[d + 1] - c[b + 1] * c[d]))
+                / 6;
+        sums[0] += volume;
+        for (int k = 0; k < 3; k++) {
+            sums[1 + k] += volume * (c[a + k] + c[b + k] + c[d + k]) / 4;
+        }
+    }
+
+    /**
+     * The level below which so much of a mesh lies.
+     *
+     * @param volume cubic metres, from 0 to all of it
+     * @return along the normal; the mesh's lowest or highest place where the volume is beyond those ends
+     */
+    public static double level(Mesh mesh, double nx, double ny, double nz, double volume) {
+        double[] ends = mesh.extentAlong(nx, ny, nz);
+        double low = ends[0];
+        double high = ends[1];
+        for (int k = 0; k < 60 && high - low > 1e-12 * Math.max(1, ends[1] - ends[0]); k++) {
+            double middle = 0.5 * (low + high);
+            if (below(mesh, nx, ny, nz, middle)[0] < volume) {
+                low = middle;
+            } else {
+                high = middle;
+            }
+        }
+        return 0.5 * (low + high);
+    }
+}

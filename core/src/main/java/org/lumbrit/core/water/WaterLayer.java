@@ -1,0 +1,369 @@
+package org.lumbrit.core.water;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.function.ToDoubleBiFunction;
+import org.lumbrit.core.kinds.Apart;
+import org.lumbrit.core.kinds.Kind;
+import org.lumbrit.core.kinds.Kinds;
+import org.lumbrit.core.kinds.Setting;
+import org.lumbrit.core.kinds.Surrounding;
+import org.lumbrit.core.math.Cancel;
+import org.lumbrit.core.math.Chunks;
+import org.lumbrit.core.math.Codec;
+import org.lumbrit.core.math.Decimal;
+import org.lumbrit.core.motion.WindLayer;
+import org.lumbrit.core.recipe.Beginning;
+import org.lumbrit.core.recipe.Begun;
+import org.lumbrit.core.recipe.Family;
+import org.lumbrit.core.recipe.Field;
+import org.lumbrit.core.recipe.Finding;
+import org.lumbrit.core.recipe.Layer;
+import org.lumbrit.core.recipe.LayerHead;
+import org.lumbrit.core.recipe.PropertyDescription;
+import org.lumbrit.core.recipe.PropertyRange;
+import org.lumbrit.core.recipe.Subject;
+import org.lumbrit.core.recipe.Surroundings;
+import org.lumbrit.core.simulation.Simulation;
+import org.lumbrit.core.surface.ContourLines;
+import org.lumbrit.core.surface.Lattice;
+import org.lumbrit.core.surface.Samples;
+import org.lumbrit.core.surface.SegmentTree;
+
+/**
+ * A piece of water whose surface moves: waves run over it, slower and steeper where it is shallow, and break at the shore. All that
+ * it does comes back with the loop.
+ */
+@Kind(
+        name = "water",
+        title = "Moving water",
+        help = "Waves on a piece of water: the site’s, a pool, a basin or a stream.")
+public record WaterLayer(
+        @Apart String id,
+        @Apart String name,
+
+        @Setting(like = LayerHead.class, help = "Another seed, other waves")
+        int seed,
+
+        @Setting(like = LayerHead.class) @Apart boolean hidden,
+
+        @Setting(title = "water", byDefault = "{\"kind\":\"level\"}")
+        Piece piece,
+
+        @Setting(title = "waves", byDefault = "{\"kind\":\"waves\"}")
+        Swell swell,
+
+        @Setting(
+                title = "nodes",
+                min = 9,
+                max = 1025,
+                slider = {65, 513},
+                byDefault = "193",
+                onCard = false,
+                help = "Of the grid that the bed is felt on, along the longer side of the ground")
+        int nodes,
+
+        @Setting(title = "properties") Map<String, PropertyRange> properties)
+        implements Layer {
+    public static final String STRENGTH = "strength";
+    public static final String HEIGHT = "height";
+    public static final String SLOPE = "slope";
+    public static final String RISING = "rising";
+    public static final String DEPTH = "depth";
+    public static final String SHORE = "shore";
+    public static final String STEEP = "steep";
+
+    private static final List<PropertyDescription> OFFERED = List.of(PropertyDescription.of(
+                    STRENGTH,
+                    "How high the waves run here, of their full height: less in reeds or behind something",
+                    "",
+                    0,
+                    1,
+                    1,
+                    0,
+                    1)
+            .inPlace());
+
+    public WaterLayer {
+        properties = PropertyDescription.complete(OFFERED, properties);
+    }
+
+    @Override
+    public List<PropertyDescription> offered() {
+        return OFFERED;
+    }
+
+    @Override
+    public Family family() {
+        return Family.WATER;
+    }
+
+    @Override
+    public Set<Surrounding> reads() {
+        return Set.of(Surrounding.GROUND, Surrounding.WATER, Surrounding.TIME);
+    }
+
+    @Override
+    public Set<Subject> seen() {
+        return Set.of(Subject.WATER);
+    }
+
+    @Override
+    public List<String> tools() {
+        return List.of("moves");
+    }
+
+    @Override
+    public Begun begin(Beginning beginning) {
+        WaterLayer made = beginning.ready(this, "Waves");
+        if (beginning.recipe().ground().waterLevel().isEmpty()) {
+            return new Begun.Missing(
+                    "This site has no water yet: give it a level in the yard, or mark an area and let a pool lie in it.",
+                    "");
+        }
+        WaterLayer ready = beginning.recipe().layersOf(WindLayer.class).stream()
+                .findFirst()
+                .map(wind -> (WaterLayer)
+                        Kinds.with(made, "swell", (Object) new Swell.Wind(wind.id(), 300, 30, 1, Swell.MOST)))
+                .orElse(made);
+        return new Begun.Made(ready, HEIGHT, false, ready.name() + " run over the site’s water. Play the clock.");
+    }
+
+    @Override
+    public List<Field> results() {
+        return List.of(
+                Field.inPlace(
+                                HEIGHT,
+                                "height",
+                                "How high the surface is above the water at rest",
+                                "m",
+                                site -> new double[] {-high(site), high(site)},
+                                (site, at) -> read(site, at, WaterSurface::height))
+                        .bothWays(),
+                Field.inPlace(
+                        SLOPE,
+                        "slope",
+                        "How steep the surface is",
+                        "°",
+                        site -> new double[] {0, 20},
+                        (site, at) -> read(site, at, WaterLayer::degrees)),
+                Field.inPlace(
+                                RISING,
+                                "rising",
+                                "How fast the surface rises",
+                                "m/s",
+                                site -> new double[] {-fast(site), fast(site)},
+                                (site, at) -> read(site, at, WaterSurface::rising))
+                        .bothWays(),
+                Field.inPlace(
+                        DEPTH,
+                        "depth",
+                        "From the bed to the water at rest",
+                        "m",
+                        site -> new double[] {0, 3},
+                        (site, at) -> read(site, at, (surface, x, z) -> Math.max(0, surface.depth(x, z)))),
+                Field.inPlace(
+                        SHORE,
+                        "shore",
+                        "How far the shore is away, on the water",
+                        "m",
+                        site -> new double[] {
+                            0, Math.max(site.ground().width(), site.ground().depth()) / 10
+                        },
+                        this::shore),
+                Field.share(
+                        STEEP,
+                        "steep",
+                        "How near it is to folding over, where it foams",
+                        (site, at) -> read(
+                                site,
+                                at,
+                                (surface, x, z) ->
+                                        Math.max(0, Math.min(1, surface.at(x, z).steepness())))));
+    }
+
+    private double high(Surroundings site) {
+        return Math.max(0.001, 0.75 * swell.height(site));
+    }
+
+    private double fast(Surroundings site) {
+        double most = 0.001;
+        for (Wave wave : waves(site)) {
+            most += 2 * wave.amplitude() * Math.abs(wave.omega());
+        }
+        return most;
+    }
+
+    private interface Reading {
+        double of(WaterSurface surface, double x, double z);
+    }
+
+    private float[] read(Surroundings site, Samples samples, Reading reading) {
+        WaterSurface surface = surface(site);
+        float[] out = new float[samples.count()];
+        Chunks.run(out.length, 1024, site.cancel(), (from, to) -> {
+            for (int i = from; i < to; i++) {
+                double x = samples.x()[i];
+                double z = samples.z()[i];
+                out[i] = surface.depth(x, z) > 0 ? (float) reading.of(surface, x, z) : 0;
+            }
+        });
+        return out;
+    }
+
+    private static double degrees(WaterSurface surface, double x, double z) {
+        double[] slope = surface.slope(x, z);
+        return StrictMath.toDegrees(StrictMath.atan(Math.sqrt(slope[0] * slope[0] + slope[1] * slope[1])));
+    }
+
+    /** Metres to the nearest node that is land, along the water's edge between them. */
+    private float[] shore(Surroundings site, Samples samples) {
+        WaterSurface surface = surface(site);
+        double[] lines = ContourLines.around(surface.lattice(), surface.shoal().depth());
+        float[] out = new float[samples.count()];
+        if (lines.length == 0) {
+            return out;
+        }
+        SegmentTree edge = new SegmentTree(lines);
+        Chunks.run(out.length, 1024, site.cancel(), (from, to) -> {
+            for (int i = from; i < to; i++) {
+                double x = samples.x()[i];
+                double z = samples.z()[i];
+                out[i] = surface.depth(x, z) > 0 ? (float) edge.distance(x, 0, z) : 0;
+            }
+        });
+        return out;
+    }
+
+    /** Its waves on deep water. */
+    public List<Wave> waves(Surroundings site) {
+        return hidden ? List.of() : swell.waves(site, seed, site.frames().loop());
+    }
+
+    /** Its surface at the site's time. */
+    public WaterSurface surface(Surroundings site) {
+        Lattice lattice = Lattice.along(site.ground(), nodes);
+        List<Wave> waves = waves(site);
+        Shoal shoal = site.state((key, start) -> new Bed(this, key, start), 1, 1);
+        // waves that another number of which was known at 0 s run as on deep water
+        boolean fits = shoal.factor().length == waves.size() * lattice.count();
+        return new WaterSurface(site.ground(), lattice, shoal, fits ? waves : List.of(), site.time());
+    }
+
+    /** What the bed does, which does not change with time. */
+    private record Bed(WaterLayer layer, String key, Surroundings site) implements Simulation<Shoal> {
+        @Override
+        public Shoal start() {
+            return new Shoal(new float[0], new float[0], new float[0], new float[0]);
+        }
+
+        @Override
+        public Shoal next(Shoal before, int step, Cancel cancel) {
+            Lattice lattice = Lattice.along(site.ground(), layer.nodes);
+            Samples samples = lattice.samples();
+            double[] ground = samples.y();
+            float[] rest = layer.piece.rest(site, lattice, ground);
+            return Shoal.of(lattice, layer.waves(site), rest, ground, site.property(layer, STRENGTH, samples), cancel);
+        }
+
+        @Override
+        public long bytes(Shoal state) {
+            return state.bytes();
+        }
+
+        @Override
+        public Codec<Shoal> codec() {
+            return Codec.of(Shoal.class);
+        }
+    }
+
+    @Override
+    public String sentence(String result, Surroundings site) {
+        List<Wave> waves = waves(site);
+        WaterSurface surface = surface(site);
+        int wet = 0;
+        for (float depth : surface.shoal().depth()) {
+            wet += depth > 0 ? 1 : 0;
+        }
+        double area = (double) wet
+                / surface.lattice().count()
+                * site.ground().width()
+                * site.ground().depth();
+        String lies = "It covers " + Decimal.write(area, area < 100 ? 1 : 0) + " m². ";
+        if (waves.isEmpty()) {
+            return lies + "No waves run over it.";
+        }
+        Wave strongest = peak(waves);
+        return lies + "Waves " + Decimal.write(100 * swell.height(site), 1) + " cm high, the strongest "
+                + Decimal.write(strongest.length(), 2) + " m long and " + Decimal.write(strongest.period(), 2)
+                + " s apart" + (site.frames().loop() > 0 ? ", fitted to the loop" : "") + "; at their steepest "
+                + Decimal.write(steepness(waves), 2) + " of folding over.";
+    }
+
+    private static Wave peak(List<Wave> waves) {
+        return waves.get((int) Math.floor(waves.size() * StrictMath.exp(-1.25)));
+    }
+
+    /** The sum of sharpness, wave number and amplitude: from 1 on crests can fold over. */
+    public static double steepness(List<Wave> waves) {
+        return sum(waves, (wave, none) -> wave.sharpness() * wave.k() * wave.amplitude());
+    }
+
+    private static double sum(List<Wave> waves, ToDoubleBiFunction<Wave, Void> of) {
+        double sum = 0;
+        for (Wave wave : waves) {
+            sum += of.applyAsDouble(wave, null);
+        }
+        return sum;
+    }
+
+    @Override
+    public List<Finding> findings(Surroundings site) {
+        List<Finding> found = new ArrayList<>();
+        List<Wave> waves = waves(site);
+        if (steepness(waves) >= 1) {
+            found.add(Finding.warning(
+                    this,
+                    "waves fold over",
+                    "Where all crests meet, their steepness is " + Decimal.write(steepness(waves), 2)
+                            + "; from 1 on a wave folds over itself. Make them lower, longer or less sharp."));
+        }
+        Lattice lattice = Lattice.along(site.ground(), nodes);
+        double cell = Math.max(lattice.grid().cellX(), lattice.grid().cellZ());
+        double shortest = waves.stream().mapToDouble(Wave::length).min().orElse(Double.POSITIVE_INFINITY);
+        if (shortest < 2 * cell) {
+            found.add(Finding.note(
+                    this,
+                    "waves shorter than two cells",
+                    "The shortest wave is " + Decimal.write(shortest, 2) + " m long; the picture’s grid has cells of "
+                            + Decimal.write(cell, 2)
+                            + " m, so that it is not drawn true. Take more nodes, or longer waves."));
+        }
+        if (site.frames().loop() > 0 && swell instanceof Swell.Waves of && of.length() > longest(site)) {
+            found.add(Finding.note(
+                    this,
+                    "longer than the loop",
+                    "Waves of " + Decimal.write(of.length(), 1)
+                            + " m take longer than the loop; in it they are at most " + Decimal.write(longest(site), 1)
+                            + " m long. Make the loop longer."));
+        }
+        boolean any = false;
+        for (float depth : surface(site).shoal().depth()) {
+            any |= depth > 0;
+        }
+        if (!any) {
+            found.add(Finding.warning(
+                    this,
+                    "no water",
+                    "Nowhere does the ground lie below this water. Raise its level, or choose another place."));
+        }
+        return found;
+    }
+
+    private static double longest(Surroundings site) {
+        double omega = 2 * StrictMath.PI / site.frames().loop();
+        return 2 * StrictMath.PI / Dispersion.deep(omega);
+    }
+}
