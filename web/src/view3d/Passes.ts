@@ -93,7 +93,7 @@ export class Passes {
     this.arrange('play');
     const { planting, draft, fine, tiles, water, props, patches } = this.stage;
     planting.swaying().still.forEach((each) => each.meshes.forEach((mesh) => (mesh.visible = false)));
-    const resting = [draft, fine, tiles?.group ?? null, patches, water, ...[...props.values()].map((prop) => prop.mesh)].filter((object) => object !== null);
+    const resting = [draft, fine, tiles?.group ?? null, patches, ...water.children, ...[...props.values()].map((prop) => prop.mesh)].filter((object) => object !== null);
     const movers = this.motion.movers();
     resting.forEach((object) => (object.visible = movers.includes(object)));
     this.renderer.setRenderTarget(null);
@@ -122,7 +122,7 @@ export class Passes {
   private drawMirror(): void {
     const { stage, eye } = this;
     const { uniforms, materials, draft, water } = stage;
-    if (!water || !draft || eye.pose.elevation > NO_MIRROR) return;
+    if (water.children.length === 0 || !draft || eye.pose.elevation > NO_MIRROR) return;
     const size = this.renderer.getSize(new Vector2());
     // what it shows stands still: the same eye sees the same
     const seen = JSON.stringify([eye.pose, eye.isParallel, size, stage.version]);
@@ -169,7 +169,7 @@ export class Passes {
     tiles?.show(fine);
     if (stage.draft) stage.draft.visible = !fine && !tiles;
     if (stage.fine) stage.fine.visible = fine && !tiles;
-    if (stage.water) stage.water.visible = water;
+    stage.water.visible = water;
     if (!plants) stage.planting.hide();
   }
 

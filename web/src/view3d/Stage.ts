@@ -124,7 +124,11 @@ export class Stage {
   readonly patches = new Group();
   /** Flakes that fall. */
   readonly snowfall = new Snowfall(this.material(shaders.COMMON + shaders.FLAKE_VERTEX, shaders.FLAKE_FRAGMENT, {}, { uPixels: { value: 1000 }, uDrift: { value: new Vector3(0, -1, 0) } }));
-  water: Mesh | null = null;
+  /** All water, and the level of each piece. */
+  readonly water = new Group();
+  private readonly levels = new Map<object, number>();
+  /** Seconds of the clock that is shown; null until something says it. */
+  seconds: number | null = null;
   heights: Heights | null = null;
   light: LightGrid | null = null;
   /** The values that are shown, over their scale. */
@@ -141,7 +145,7 @@ export class Stage {
     const { shell } = this.materials;
     shell.polygonOffset = true;
     shell.polygonOffsetFactor = shell.polygonOffsetUnits = -1;
-    this.scene.add(this.patches, this.snowfall.points);
+    this.scene.add(this.water, this.patches, this.snowfall.points);
   }
 
   material(vertex: string, fragment: string, defines: Record<string, number> = {}, own: Record<string, IUniform> = {}): ShaderMaterial {
@@ -154,14 +158,16 @@ export class Stage {
     this.draw();
   }
 
-  /** Metres of the water's level, or null. */
-  get waterLevel(): number | null {
-    const level = this.uniforms.uWater.value;
-    return level > DRY ? level : null;
+  /** Says how high a piece of water lies, metres; null where it is gone. */
+  level(of: object, metres: number | null): void {
+    if (metres === null) this.levels.delete(of);
+    else this.levels.set(of, metres);
+    this.uniforms.uWater.value = this.waterLevel ?? DRY;
   }
 
-  set waterLevel(level: number | null) {
-    this.uniforms.uWater.value = level ?? DRY;
+  /** Metres of the highest water's level, or null. */
+  get waterLevel(): number | null {
+    return this.levels.size > 0 ? Math.max(...this.levels.values()) : null;
   }
 
   get valuesShown(): boolean {

@@ -68,6 +68,8 @@ export class Viewport {
       scene,
       planting,
       props,
+      water: this.stage.water,
+      tells: (second) => (this.stage.seconds = second),
       resting: materials.prop,
       cloth: materials.cloth,
       grains: (own, sways) => this.stage.material(shaders.COMMON + shaders.GRAIN_VERTEX, shaders.GRAIN_FRAGMENT, sways ? { SWAY: 1 } : {}, own),

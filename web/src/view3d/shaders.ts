@@ -455,9 +455,71 @@ void main() {
 export const WATER_VERTEX = /* glsl */ `
 varying vec3 vPlace;
 varying vec4 vScreen;
+#ifdef MOVES
+attribute vec4 aSize0;
+attribute vec4 aSize1;
+attribute vec4 aSize2;
+attribute vec4 aAhead0;
+attribute vec4 aAhead1;
+attribute vec4 aAhead2;
+#if WAVES > 0
+/** Of each wave: rad/m to the east and south, metres. */
+uniform vec4 uWaves[WAVES];
+uniform float uSharp[WAVES];
+uniform float uPhases[WAVES];
+#endif
+varying vec2 vSlope;
+varying float vSteep;
+
+float of(vec4 a, vec4 b, vec4 c, int w) {
+  return w < 4 ? a[w] : w < 8 ? b[w - 4] : c[w - 8];
+}
+#endif
+
 void main() {
   vPlace = position;
-  gl_Position = projectionMatrix * viewMatrix * vec4(position, 1.0);
+#ifdef MOVES
+  vSlope = vec2(0.0);
+  vSteep = 0.0;
+#if WAVES > 0
+  // the same as the core reckons: the height at the place itself, so first back to where its water is at rest
+  vec2 p = position.xz;
+  float high = 0.0;
+  for (int round = 0; round < 3; round++) {
+    vec2 off = vec2(0.0);
+    vec2 fall = vec2(0.0);
+    mat2 j = mat2(1.0);
+    high = 0.0;
+    vSteep = 0.0;
+    for (int w = 0; w < WAVES; w++) {
+      vec4 wave = uWaves[w];
+      float a = wave.z * of(aSize0, aSize1, aSize2, w);
+      float theta = dot(wave.xy, p) + uPhases[w] + of(aAhead0, aAhead1, aAhead2, w);
+      float c = cos(theta);
+      float s = sin(theta);
+      high += a * c;
+      fall -= a * s * wave.xy;
+      float k = max(length(wave.xy), 1e-9);
+      vec2 way = wave.xy / k;
+      float q = uSharp[w] * a;
+      off += q * s * way;
+      float bend = q * k * c;
+      vSteep += bend;
+      j -= bend * mat2(way.x * way.x, way.x * way.y, way.x * way.y, way.y * way.y);
+    }
+    float det = j[0][0] * j[1][1] - j[0][1] * j[1][0];
+    vec2 f = p - off - position.xz;
+    if (det < 0.05) { p = position.xz + off; vSlope = fall; }
+    else {
+      mat2 back = mat2(j[1][1], -j[0][1], -j[1][0], j[0][0]) / det;
+      vSlope = back * fall;
+      if (round < 2) p -= back * f;
+    }
+  }
+  vPlace.y += high;
+#endif
+#endif
+  gl_Position = projectionMatrix * viewMatrix * vec4(vPlace, 1.0);
   vScreen = gl_Position;
 }
 `;
@@ -474,6 +536,18 @@ vec2 ripple(vec2 p) {
   return (vec2(layered(p), layered2(p)) - 0.5) * 2.0;
 }
 
+#ifdef MOVES
+varying vec2 vSlope;
+varying float vSteep;
+/** How far round the loop. */
+uniform float uRound;
+
+/** Small ripples that wander, and are back after a loop: two wandering patterns, the one fading into the other. */
+vec2 wandering(vec2 p, vec2 way) {
+  return mix(ripple(p + way * uRound), ripple(p + way * (uRound - 1.0)), uRound);
+}
+#endif
+
 void main() {
   float ground = texture2D(uHeightMap, vPlace.xz / uSize + 0.5).r;
   float depth = vPlace.y - ground;
@@ -482,8 +556,15 @@ void main() {
   float far = length(view);
   view /= far;
   vec2 p = vPlace.xz / uGrain;
+#ifdef MOVES
+  vec2 slope = wandering(p * vec2(0.55, 1.25), vec2(1.3, 0.7)) * 0.035 + wandering(p * vec2(2.1, 4.6), vec2(-2.2, 3.1)) * 0.03;
+#else
   vec2 slope = ripple(p * vec2(0.55, 1.25)) * 0.055 + ripple(p * vec2(2.1, 4.6)) * 0.045;
+#endif
   slope *= smoothstep(0.0, 0.5 * uGrain, depth) * (0.35 + 0.65 * layered(p * 0.11));
+#ifdef MOVES
+  slope -= vSlope;
+#endif
   vec3 n = normalize(vec3(slope.x, 1.0, slope.y));
   float fresnel = 0.03 + 0.97 * pow(1.0 - max(dot(n, view), 0.0), 5.0);
   vec2 at = vScreen.xy / vScreen.w * 0.5 + 0.5;
@@ -498,6 +579,11 @@ void main() {
   float glitter = pow(max(dot(n, half_), 0.0), 260.0) * light.r;
   vec3 c = mix(body, mirrored * vec3(0.80, 0.90, 0.96), clamp(fresnel * 0.92 + 0.05, 0.0, 1.0)) + uSunColour * 0.64 * glitter;
   float foam = smoothstep(0.10, 0.0, depth) * 0.25;
+#ifdef MOVES
+  // crests that are near to folding over, and the wash at the edge, in flecks
+  float flecks = layered(p * 6.0 + vPlace.zx * 0.7);
+  foam = max(foam, smoothstep(0.42, 0.8, vSteep) * smoothstep(0.35, 0.65, flecks));
+#endif
   c = mix(c, vec3(0.30, 0.30, 0.27) * uAll, foam);
   c = mix(c, vec3(dot(c, vec3(0.3, 0.6, 0.1))) * vec3(0.55, 0.62, 0.66), uValuesShown * 0.6);
   gl_FragColor = vec4(shown(hazed(c, vPlace)), 1.0);

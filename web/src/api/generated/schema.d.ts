@@ -3765,6 +3765,65 @@ export interface components {
              */
             z: number;
         };
+        Piece: components["schemas"]["PieceLevel"] | components["schemas"]["PiecePool"] | components["schemas"]["PieceBasin"] | components["schemas"]["PieceStream"];
+        /**
+         * A basin
+         * @description The hollow round a point, filled up to a level.
+         */
+        PieceBasin: {
+            /** @constant */
+            kind: "basin";
+            /**
+             * @description level (m)
+             * @default 1
+             */
+            level: number;
+            /** @description In the hollow */
+            point: string;
+        };
+        /**
+         * The site’s water
+         * @description Up to the site’s water level, wherever the ground lies lower.
+         */
+        PieceLevel: {
+            /** @constant */
+            kind: "level";
+        };
+        /**
+         * Within an area
+         * @description Up to a level of its own within an area.
+         */
+        PiecePool: {
+            /** @description area */
+            area: string;
+            /** @constant */
+            kind: "pool";
+            /**
+             * @description level (m)
+             * @default 1
+             */
+            level: number;
+        };
+        /**
+         * A stream
+         * @description Along a path, falling with the ground under it.
+         */
+        PieceStream: {
+            /**
+             * @description Above the ground under the path (m)
+             * @default 0.3
+             */
+            depth: number;
+            /** @constant */
+            kind: "stream";
+            /** @description From where it comes */
+            path: string;
+            /**
+             * @description width (m)
+             * @default 2
+             */
+            width: number;
+        };
         Place: components["schemas"]["PointPlace"] | components["schemas"]["PathPlace"] | components["schemas"]["AreaPlace"];
         /**
          * Remove place
@@ -3933,7 +3992,7 @@ export interface components {
              */
             thickness: number;
         };
-        Pose: components["schemas"]["PoseStill"] | components["schemas"]["PoseAlongPath"];
+        Pose: components["schemas"]["PoseStill"] | components["schemas"]["PoseAlongPath"] | components["schemas"]["PoseFloats"];
         /**
          * Follows a path
          * @description Goes along a path or round an area's edge at an even speed.
@@ -3959,6 +4018,47 @@ export interface components {
              * @enum {string}
              */
             turned: "along" | "fixed";
+        };
+        /**
+         * Floats
+         * @description Rides on moving water, drifts along a path, and is held by the shore.
+         */
+        PoseFloats: {
+            /** @constant */
+            kind: "floats";
+            /**
+             * @description A line so long to where it was put; 0 is none (m)
+             * @default 0
+             */
+            moored: number;
+            /**
+             * @description How high its own origin lies above the water; not asked where it has a weight (m)
+             * @default 0
+             */
+            offset: number;
+            /**
+             * @description A path on the water
+             * @default
+             */
+            path: string;
+            /**
+             * @description Upright by one height, or tilting with all that is under it
+             * @default body
+             * @enum {string}
+             */
+            rides: "point" | "body";
+            /**
+             * @description Along the path (m/s)
+             * @default 0.2
+             */
+            speed: number;
+            /** @description The moving water that it floats on */
+            water: string;
+            /**
+             * @description From it and its shape follows how deep it lies; 0 is as high as is set (kg)
+             * @default 0
+             */
+            weight: number;
         };
         /**
          * Stands still
@@ -5418,6 +5518,116 @@ export interface components {
             together: number;
             turns: boolean;
         };
+        Swell: components["schemas"]["SwellWaves"] | components["schemas"]["SwellWind"] | components["schemas"]["SwellNoise"] | components["schemas"]["SwellStill"];
+        /**
+         * Noise
+         * @description A restless surface of one feature size, drawn out and travelling.
+         */
+        SwellNoise: {
+            /**
+             * @description So many times as long across its heading
+             * @default 2
+             */
+            drawn: number;
+            /**
+             * @description The way it travels: 0 is north, 90 east (°)
+             * @default 90
+             */
+            heading: number;
+            /**
+             * @description From trough to crest, the mean of the highest third (m)
+             * @default 0.04
+             */
+            high: number;
+            /** @constant */
+            kind: "noise";
+            /**
+             * @description From bump to bump (m)
+             * @default 1.5
+             */
+            size: number;
+            /**
+             * @description How fast it goes that way (m/s)
+             * @default 0.5
+             */
+            speed: number;
+        };
+        /**
+         * Still
+         * @description No waves; rings and things that float may still move on it.
+         */
+        SwellStill: {
+            /** @constant */
+            kind: "still";
+        };
+        /**
+         * Waves
+         * @description Waves of a length and a height that come from one way.
+         */
+        SwellWaves: {
+            /**
+             * @description How many run at once; 1 is a plain swell
+             * @default 9
+             */
+            count: number;
+            /**
+             * @description The way they go: 0 is north, 90 east (°)
+             * @default 90
+             */
+            heading: number;
+            /**
+             * @description From trough to crest, the mean of the highest third (m)
+             * @default 0.08
+             */
+            high: number;
+            /** @constant */
+            kind: "waves";
+            /**
+             * @description From crest to crest, of the strongest waves (m)
+             * @default 3
+             */
+            length: number;
+            /**
+             * @description 0 are sines, 1 are trochoids with sharp crests and wide troughs
+             * @default 0.8
+             */
+            sharpness: number;
+            /**
+             * @description How far their ways differ from it (°)
+             * @default 25
+             */
+            spread: number;
+        };
+        /**
+         * By a wind
+         * @description As high and as long as a wind raises them over a stretch of water.
+         */
+        SwellWind: {
+            /**
+             * @description How many run at once
+             * @default 12
+             */
+            count: number;
+            /**
+             * @description How far the wind blows over water before it comes here (m)
+             * @default 300
+             */
+            fetch: number;
+            /** @constant */
+            kind: "wind";
+            /**
+             * @description 0 are sines, 1 are trochoids with sharp crests and wide troughs
+             * @default 1
+             */
+            sharpness: number;
+            /**
+             * @description How far their ways differ from the wind’s (°)
+             * @default 30
+             */
+            spread: number;
+            /** @description wind */
+            wind: string;
+        };
         TakesView: {
             words: string;
         };
@@ -5826,6 +6036,7 @@ export interface components {
             volume: number;
         };
         WaterSubject: {
+            data: string;
             /** Format: double */
             depth: number;
             id: string;
@@ -5834,6 +6045,11 @@ export interface components {
             kind: "water";
             /** Format: double */
             level: number;
+            /** Format: double */
+            loop: number;
+            /** Format: double */
+            time: number;
+            waves: number[][];
             /** Format: double */
             width: number;
         };

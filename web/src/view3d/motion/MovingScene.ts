@@ -1,4 +1,4 @@
-import { Scene, type Camera, type IUniform, type Object3D, type ShaderMaterial, type WebGLRenderer } from 'three';
+import { Scene, type Camera, type Group, type IUniform, type Object3D, type ShaderMaterial, type WebGLRenderer } from 'three';
 import type { Heights } from '../ground';
 import type { Planting } from '../Planting';
 import type { ValueGrid } from '../Stage';
@@ -12,6 +12,10 @@ export interface Lent {
   scene: Scene;
   planting: Planting;
   props: Map<string, PropMesh>;
+  /** Pieces of water; those that move say so. */
+  water: Group;
+  /** Hears the second that is shown. */
+  tells: (second: number) => void;
   /** Of props at rest, and of cloth that is pushed. */
   resting: ShaderMaterial;
   cloth: ShaderMaterial;
@@ -122,6 +126,7 @@ export class MovingScene {
         }
       }
     }
+    this.lent.tells(moving.view.start + position * moving.view.step);
     for (const cloud of moving.clouds) cloud.show(position);
     moving.streaks?.show(position);
     return all;
@@ -149,7 +154,8 @@ export class MovingScene {
     const { moving } = this;
     if (!moving) return [];
     const props = [...this.lent.props].filter(([id]) => moving.pushes.has(id) || moving.placed.has(id)).map(([, prop]) => prop.mesh);
-    return [...props, ...moving.clouds.flatMap((cloud) => cloud.objects)];
+    const water = this.lent.water.children.filter((each) => each.userData.moves);
+    return [...props, ...water, ...moving.clouds.flatMap((cloud) => cloud.objects)];
   }
 
   /** @param pixels that one metre takes at a distance of one metre */

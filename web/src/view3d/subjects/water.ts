@@ -1,29 +1,78 @@
-import { Mesh, PlaneGeometry } from 'three';
+import { BufferAttribute, BufferGeometry, Mesh, PlaneGeometry, Vector4, type ShaderMaterial } from 'three';
+import type { Bundle } from '../../api/bundle';
 import type { WaterSubject } from '../../api/types';
 import type { Stage } from '../Stage';
-import type { Subject, SubjectKind } from './Subject';
+import * as shaders from '../shaders';
+import { NOTHING, type Subject, type SubjectKind } from './Subject';
 
-export const WATER: SubjectKind<WaterSubject> = { needs: () => [], make: (stage) => new Water(stage) };
+/** As many waves as the shader adds up, four to an attribute. */
+export const MOST_WAVES = 12;
 
-/** A level sheet over the whole site. */
+export const WATER: SubjectKind<WaterSubject> = { needs: (view) => [view.data], make: (stage) => new Water(stage) };
+
+/** A level sheet over the whole site, or a piece of water whose surface moves with the time. */
 class Water implements Subject<WaterSubject> {
+  private mesh: Mesh | null = null;
+  private own: ShaderMaterial | null = null;
+
   constructor(private readonly stage: Stage) {}
 
-  show({ level, width, depth }: WaterSubject): void {
+  show(view: WaterSubject, [data = NOTHING]: Bundle[]): void {
     this.dispose();
     const { stage } = this;
-    stage.waterLevel = level;
-    stage.water = new Mesh(new PlaneGeometry(width, depth).rotateX(-Math.PI / 2).translate(0, level, 0), stage.materials.water);
-    stage.water.frustumCulled = false;
-    stage.scene.add(stage.water);
+    stage.level(this, view.level);
+    if (view.data === '') {
+      this.mesh = new Mesh(new PlaneGeometry(view.width, view.depth).rotateX(-Math.PI / 2).translate(0, view.level, 0), stage.materials.water);
+    } else {
+      const waves = view.waves.slice(0, MOST_WAVES);
+      const own = {
+        uWaves: { value: waves.map(([east, south, k, , amplitude]) => new Vector4(east! * k!, south! * k!, amplitude!, 0)) },
+        uSharp: { value: waves.map((wave) => wave[5]!) },
+        uPhases: { value: waves.map(() => 0) },
+        uRound: { value: 0 },
+      };
+      this.own = stage.material(shaders.WATER_VERTEX, shaders.WATER_FRAGMENT, { MOVES: 1, WAVES: waves.length }, own);
+      this.own.side = 2;
+      this.mesh = new Mesh(geometryOf(data), this.own);
+      this.mesh.userData.moves = waves.length > 0;
+      this.mesh.onBeforeRender = () => {
+        const seconds = stage.seconds ?? view.time;
+        waves.forEach(([, , , omega, , , phase], w) => (own.uPhases.value[w] = (phase! - omega! * seconds) % (2 * Math.PI)));
+        own.uRound.value = view.loop > 0 ? (((seconds / view.loop) % 1) + 1) % 1 : 0;
+        this.own!.uniformsNeedUpdate = true;
+      };
+    }
+    this.mesh.frustumCulled = false;
+    stage.water.add(this.mesh);
   }
 
   dispose(): void {
     const { stage } = this;
-    stage.waterLevel = null;
-    if (!stage.water) return;
-    stage.scene.remove(stage.water);
-    stage.water.geometry.dispose();
-    stage.water = null;
+    stage.level(this, null);
+    if (!this.mesh) return;
+    stage.water.remove(this.mesh);
+    this.mesh.geometry.dispose();
+    this.own?.dispose();
+    this.mesh = this.own = null;
   }
+}
+
+/** The cells that water reaches, with what the bed does to each wave at their corners. */
+export function geometryOf(data: Bundle): BufferGeometry {
+  const { positions, triangles, factor, ahead } = data.arrays as Record<string, Float32Array> & { triangles: Uint32Array };
+  const count = positions!.length / 3;
+  const waves = count > 0 ? factor!.length / count : 0;
+  const four = (values: Float32Array, first: number) => {
+    const out = new Float32Array(4 * count);
+    for (let w = first; w < Math.min(waves, first + 4); w++) for (let i = 0; i < count; i++) out[4 * i + w - first] = values[w * count + i]!;
+    return new BufferAttribute(out, 4);
+  };
+  const geometry = new BufferGeometry();
+  geometry.setAttribute('position', new BufferAttribute(positions!, 3));
+  for (let k = 0; k < MOST_WAVES / 4; k++) {
+    geometry.setAttribute(`aSize${k}`, four(factor!, 4 * k));
+    geometry.setAttribute(`aAhead${k}`, four(ahead!, 4 * k));
+  }
+  geometry.setIndex(new BufferAttribute(triangles, 1));
+  return geometry;
 }

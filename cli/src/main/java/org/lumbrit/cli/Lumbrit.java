@@ -28,6 +28,8 @@ import picocli.CommandLine.ParameterException;
             GroundCommand.class,
             ReliefCommand.class,
             WaterCommand.class,
+            WavesCommand.class,
+            FloatCommand.class,
             MeshCommand.class,
             SnowCommand.class,
             RollCommand.class,

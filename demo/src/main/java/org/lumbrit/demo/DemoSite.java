@@ -70,6 +70,7 @@ public final class DemoSite {
         Place shorePath = GeoJsonPlaces.read(shore, "shore.geojson", ground).get(0);
         List<Place> places = new ArrayList<>(List.of(shorePath));
         places.addAll(TarnRelief.places());
+        places.add(TarnWater.drift());
         Map<String, byte[]> files = new LinkedHashMap<>();
         files.put("shore.geojson", shore);
         files.put("causeway.geojson", causeway);
@@ -99,6 +100,7 @@ public final class DemoSite {
         List<Layer> all = new ArrayList<>(List.of(grass()));
         all.addAll(TarnPlants.layers());
         all.addAll(TarnWind.layers());
+        all.add(TarnWater.waves());
         return all;
     }
 

@@ -5,8 +5,11 @@ import java.util.List;
 import org.lumbrit.core.math.Hash;
 import org.lumbrit.core.props.BarrelShape;
 import org.lumbrit.core.props.BoulderShape;
+import org.lumbrit.core.props.BoxShape;
 import org.lumbrit.core.props.HutShape;
+import org.lumbrit.core.props.LanternShape;
 import org.lumbrit.core.props.PlanksShape;
+import org.lumbrit.core.props.Pose;
 import org.lumbrit.core.props.PostsShape;
 import org.lumbrit.core.props.Prop;
 import org.lumbrit.core.props.RaftShape;
@@ -30,7 +33,26 @@ final class TarnProps {
         props.add(standing("wall", "Stone wall", new StoneWallShape(11, 1.1, 0.6, 0.5, 4), 30.5, 40.5, 12, STONE));
         props.add(planks("causeway-1", "Causeway, outer part", 1.75, 24.5, 9.6, -9.5));
         props.add(planks("causeway-2", "Causeway, inner part", 4, 34.5, 11.8, -15.3));
-        props.add(floating("raft", "Raft", new RaftShape(4.4, 2.6, 0.3, 2, 5), -8, 17, 62));
+        props.add(afloat("raft", "Raft", new RaftShape(4.4, 2.6, 0.3, 2, 5), -8, 17, 62, Pose.Rides.BODY, -0.13));
+        props.add(afloat("buoy-1", "Lantern buoy 1", new LanternShape(0.02, 0.62), -15, 3, 10, Pose.Rides.BODY, 0.5));
+        props.add(afloat("buoy-2", "Lantern buoy 2", new LanternShape(0.02, 0.62), -4, 7, 70, Pose.Rides.BODY, 0.5));
+        props.add(new Prop(
+                "plank",
+                "Drifting plank",
+                new BoxShape(1.9, 0.06, 0.24),
+                -13,
+                0,
+                11,
+                35,
+                0,
+                0,
+                1,
+                false,
+                0,
+                0,
+                WOOD,
+                false,
+                new Pose.Floats(TarnWater.WAVES, Pose.Rides.BODY, 0.01, 0, TarnWater.DRIFT, TarnWater.ROUND / 8, 0)));
         props.add(standing("barrel", "Rain barrel", new BarrelShape(0.4, 1, 0.14, 22), 24.2, 36.6, 0, WOOD));
         props.add(standing("sledge", "Supply sledge", new SledgeShape(1.9, 0.8, 0.34, 5, 6), 21.5, 39.5, 250, WOOD));
         props.add(floating("mooring", "Mooring posts", new PostsShape(3.2, 1.9, 1.6, 0.16, 0, 8), -4.2, 20.5, 75));
@@ -67,6 +89,28 @@ final class TarnProps {
     private static Prop standing(
             String id, String name, Shape shape, double x, double z, double heading, String colour) {
         return new Prop(id, name, shape, x, -0.12, z, heading, 0, 0, 1, true, 0, 0, colour, false);
+    }
+
+    /** On the water, so high above it. */
+    private static Prop afloat(
+            String id, String name, Shape shape, double x, double z, double heading, Pose.Rides rides, double above) {
+        return new Prop(
+                id,
+                name,
+                shape,
+                x,
+                0,
+                z,
+                heading,
+                0,
+                0,
+                1,
+                false,
+                0,
+                0,
+                WOOD,
+                false,
+                new Pose.Floats(TarnWater.WAVES, rides, above, 0, "", 0, 0));
     }
 
     private static Prop floating(String id, String name, Shape shape, double x, double z, double heading) {

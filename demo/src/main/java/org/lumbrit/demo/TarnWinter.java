@@ -11,8 +11,11 @@ import org.lumbrit.core.bodies.BodyKind;
 import org.lumbrit.core.bodies.RollLayer;
 import org.lumbrit.core.falloff.Falloff;
 import org.lumbrit.core.falloff.LayerResultSource;
+import org.lumbrit.core.kinds.Kinds;
 import org.lumbrit.core.math.CurvePoint;
 import org.lumbrit.core.math.Point3;
+import org.lumbrit.core.props.Pose;
+import org.lumbrit.core.props.Prop;
 import org.lumbrit.core.recipe.Combine;
 import org.lumbrit.core.recipe.Drive;
 import org.lumbrit.core.recipe.Layer;
@@ -45,7 +48,7 @@ public final class TarnWinter {
     private static final double HOUR = 52;
 
     private static final Set<String> LEFT_OUT =
-            Set.of("needles", "needle-sway", "needle-rime", "ground-rime", "cotton-grass-rime");
+            Set.of(TarnWater.WAVES, "needles", "needle-sway", "needle-rime", "ground-rime", "cotton-grass-rime");
 
     private TarnWinter() {}
 
@@ -90,12 +93,20 @@ public final class TarnWinter {
                 "First snow on Thessock Tarn",
                 autumn.ground(),
                 places,
-                autumn.props(),
+                autumn.props().stream().map(TarnWinter::stilled).toList(),
                 falloffs,
                 layers,
                 drives,
                 autumn.clock());
         return RecipeJson.write(RecipeCheck.require(winter));
+    }
+
+    /** In winter the tarn is still: what floats on it lies at the height of its level. */
+    private static Prop stilled(Prop prop) {
+        return prop.pose()
+                .floating()
+                .map(floats -> Kinds.with(Kinds.with(prop, "pose", new Pose.Still()), "y", 6 + floats.offset()))
+                .orElse(prop);
     }
 
     private static Place path(String id, String name, double... corners) {

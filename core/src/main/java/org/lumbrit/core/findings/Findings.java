@@ -27,6 +27,7 @@ public final class Findings {
         for (Prop prop : recipe.props()) {
             evaluation.cancel().check();
             found.addAll(PropFindings.of(evaluation, prop));
+            found.addAll(FloatFindings.of(evaluation, prop));
         }
         for (Layer layer : recipe.layers()) {
             if (!layer.hidden()) {

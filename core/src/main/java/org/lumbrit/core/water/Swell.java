@@ -12,6 +12,9 @@ import org.lumbrit.core.recipe.Surroundings;
 
 /** What moves a piece of water: which waves run over it. A new one is one record and its name in the {@code permits} line. */
 public sealed interface Swell permits Swell.Waves, Swell.Wind, Swell.Noise, Swell.Still {
+    /** Of the energy the share of the waves that are not too short to be told apart; it stands for all of it. */
+    double LONG = 0.88;
+
     /** More cannot be drawn at once. */
     int MOST = 12;
 
@@ -281,8 +284,9 @@ public sealed interface Swell permits Swell.Waves, Swell.Wind, Swell.Noise, Swel
         double amplitude = high / 4 * Math.sqrt(2.0 / count);
         List<Wave> all = new ArrayList<>();
         for (int j = 0; j < count; j++) {
-            double share =
-                    count == 1 ? StrictMath.exp(-1.25) : (j + 0.2 + 0.6 * Hash.unit(Hash.of(seed, 3 * j))) / count;
+            double share = count == 1
+                    ? StrictMath.exp(-1.25)
+                    : LONG * (j + 0.2 + 0.6 * Hash.unit(Hash.of(seed, 3 * j))) / count;
             double omega = fitted(peak * StrictMath.sqrt(StrictMath.sqrt(-1.25 / StrictMath.log(share))), loop, false);
             double k = Dispersion.deep(omega);
             double off = count == 1

@@ -2,6 +2,7 @@ package org.lumbrit.formats.handover;
 
 import java.util.List;
 import org.lumbrit.core.cover.CoverLayer;
+import org.lumbrit.core.math.Colour;
 import org.lumbrit.core.math.Decimal;
 import org.lumbrit.core.motion.PushLayer;
 import org.lumbrit.core.motion.PushLoop;
@@ -13,10 +14,12 @@ import org.lumbrit.core.plants.PlantMesh;
 import org.lumbrit.core.props.PlacedMesh;
 import org.lumbrit.core.props.Prop;
 import org.lumbrit.core.recipe.Frames;
+import org.lumbrit.core.recipe.Layer;
 import org.lumbrit.core.site.SiteEvaluation;
 import org.lumbrit.core.surface.Lattice;
 import org.lumbrit.core.surface.Mesh;
 import org.lumbrit.core.surface.Samples;
+import org.lumbrit.core.water.WaterLayer;
 import org.lumbrit.formats.json.RecipeJson;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.JsonNodeFactory;
@@ -31,6 +34,7 @@ final class MotionFiles {
     private static final int MOST_VERTICES = 4096;
 
     private static final int WIND_NODES = 129;
+    private static final int WATER_NODES = 129;
 
     private final SiteEvaluation still;
     private final SiteMotion motion;
@@ -38,6 +42,7 @@ final class MotionFiles {
     private final Report report;
     private final FileNames names;
     private final List<WindLayer> winds;
+    private final List<WaterLayer> waters;
     private final List<CoverLayer> covers;
     private final ShownPlants shown;
     private final ObjectNode root = JsonNodeFactory.instance.objectNode();
@@ -49,6 +54,7 @@ final class MotionFiles {
         this.report = all.report();
         this.names = all.names();
         this.winds = all.layers(WindLayer.class);
+        this.waters = all.layers(WaterLayer.class);
         this.covers = all.coversOfOneFile();
         this.shown = new ShownPlants(still);
     }
@@ -56,7 +62,11 @@ final class MotionFiles {
     void write() {
         boolean anything = motion.sways().values().stream().anyMatch(this::goes)
                 || !PushLayer.shown(still.plan().recipe()).isEmpty()
-                || !winds.isEmpty();
+                || !winds.isEmpty()
+                || !waters.isEmpty()
+                || still.plan().recipe().props().stream()
+                        .anyMatch(
+                                prop -> !prop.hidden() && still.plan().written().moves(prop));
         if (!anything) {
             report.say("Nothing that is handed over moves, so there is no motion.");
             return;
@@ -81,6 +91,8 @@ final class MotionFiles {
         PushLayer.shown(still.plan().recipe()).forEach(push -> push(pushes.addObject(), push));
         ArrayNode fields = root.putArray("winds");
         winds.forEach(wind -> wind(fields.addObject(), wind));
+        ArrayNode moving = root.putArray("waters");
+        waters.forEach(water -> water(moving.addObject(), water));
         ArrayNode props = root.putArray("props");
         still.plan().recipe().props().stream().filter(prop -> !prop.hidden()).forEach(prop -> prop(props, prop));
         report.add("motion/motion.json", RecipeJson.pretty(root), "how to read the files beside it");
@@ -293,6 +305,35 @@ final class MotionFiles {
         field.describe(node.putObject("field"), beside(file), "nodes", "metre a second", 0, "east", "south");
     }
 
+    /** How high a piece of water is above its rest, frame above frame, north at the top of each; 0 on land. */
+    private void water(ObjectNode node, WaterLayer layer) {
+        Lattice lattice = still.plan().ground().lattice(WATER_NODES);
+        float[][] heights = new float[frames.count()][lattice.count()];
+        for (int f = 0; f < frames.count(); f++) {
+            still.cancel().check();
+            still.cancel().doing(layer.name() + ", frame " + (f + 1) + " of " + frames.count());
+            SiteEvaluation then = still.at(frames.time(f));
+            Layer now = then.plan().recipe().layer(layer.id()).orElseThrow();
+            heights[f] = then.field(now, WaterLayer.HEIGHT, lattice.band(0, lattice.rows()));
+        }
+        MotionPicture field = new MotionPicture(
+                frames.count(), lattice.count(), lattice.columns(), 1, (frame, i, out) -> out[0] = heights[frame][i]);
+        String name = names.of(layer.id());
+        String file = file(name, "-heights.png");
+        report.add(file, field.png(), frames.count() + " pictures of “" + layer.name() + "”, one under the other");
+        node.put("water", layer.name()).put("nodeColumns", lattice.columns()).put("nodeRows", lattice.rows());
+        field.describe(node.putObject("heights"), beside(file), "nodes", "metre", 0, "up");
+        file = file(name, "-heights.npy");
+        report.add(
+                file,
+                Npy.floats(
+                        i -> heights[(int) (i / lattice.count())][(int) (i % lattice.count())],
+                        frames.count(),
+                        lattice.rows(),
+                        lattice.columns()),
+                "the same as floats");
+    }
+
     /** Where a prop that moves is in each frame: origin, turn as a unit quaternion x, y, z, w, size. */
     private void prop(ArrayNode props, Prop prop) {
         if (!still.plan().written().moves(prop)) {
@@ -306,7 +347,27 @@ final class MotionFiles {
                 file,
                 Npy.floats(i -> number(places.get((int) (i / 8)), (int) (i % 8)), frames.count(), 8),
                 "where “" + prop.name() + "” is in each frame: origin, turn, size");
-        props.addObject().put("prop", prop.name()).put("file", beside(file));
+        Glb glb = new Glb();
+        Colour own = Colour.ofHex(prop.colour());
+        Mesh mesh = places.get(0).mesh();
+        int shape = glb.mesh(
+                prop.name(),
+                mesh.positions(),
+                mesh.normals(),
+                new float[0],
+                mesh.triangles(),
+                glb.material(prop.name(), own.red(), own.green(), own.blue(), 1, 0.9, false));
+        glb.travelling(
+                prop.name(),
+                shape,
+                frames.count(),
+                frame -> (float) (frame * frames.step()),
+                (frame, k) -> (float) places.get(frame).origin()[k],
+                (frame, k) -> number(places.get(frame), 3 + k),
+                (frame, k) -> number(places.get(frame), 7));
+        String animated = file(names.of(prop.id()), "-moving.glb");
+        report.add(animated, glb.write(prop.name()), "“" + prop.name() + "” on its way, a key a frame");
+        props.addObject().put("prop", prop.name()).put("file", beside(file)).put("animation", beside(animated));
     }
 
     private static float number(PlacedMesh placed, int k) {

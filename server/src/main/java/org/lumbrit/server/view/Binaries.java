@@ -20,6 +20,8 @@ import org.lumbrit.core.surface.Mesh;
 import org.lumbrit.core.surface.Samples;
 import org.lumbrit.core.surface.SurfacePatch;
 import org.lumbrit.core.surface.Tint;
+import org.lumbrit.core.water.Shoal;
+import org.lumbrit.core.water.WaterSurface;
 import org.lumbrit.formats.ArrayBundle;
 import org.lumbrit.formats.image.GreyPng;
 
@@ -122,6 +124,67 @@ final class Binaries {
             holes[i] = (byte) (ground.holeAt(samples.x()[i] + east, samples.z()[i] + south) ? 1 : 0);
         }
         return holes;
+    }
+
+    /**
+     * The cells that a piece of water reaches: places of their corners at rest, triangles, and wave after wave its share of its height and
+     * its phase there.
+     */
+    static byte[] water(WaterSurface surface) {
+        Lattice lattice = surface.lattice();
+        Shoal shoal = surface.shoal();
+        int columns = lattice.columns();
+        int[] number = new int[lattice.count()];
+        int[] triangles = new int[6 * lattice.count()];
+        int used = 0;
+        int count = 0;
+        for (int i = 0; i < lattice.count() - columns; i++) {
+            int[] corners = {i, i + columns, i + 1, i + columns + 1};
+            if (i % columns == columns - 1 || !reached(shoal, corners)) {
+                continue;
+            }
+            for (int corner : corners) {
+                number[corner] = number[corner] == 0 ? ++used : number[corner];
+            }
+            for (int k : new int[] {0, 1, 2, 2, 1, 3}) {
+                triangles[count++] = number[corners[k]] - 1;
+            }
+        }
+        float[] positions = new float[3 * used];
+        int waves = surface.waves().size();
+        float[] factor = new float[waves * used];
+        float[] ahead = new float[waves * used];
+        for (int i = 0; i < number.length; i++) {
+            int n = number[i] - 1;
+            if (n < 0) {
+                continue;
+            }
+            positions[3 * n] = (float) lattice.x(i % columns);
+            positions[3 * n + 1] = shoal.rest()[i];
+            positions[3 * n + 2] = (float) lattice.z(i / columns);
+            for (int w = 0; w < waves; w++) {
+                factor[w * used + n] = shoal.factor()[w * number.length + i];
+                ahead[w * used + n] = shoal.ahead()[w * number.length + i];
+            }
+        }
+        return new ArrayBundle()
+                .floats("positions", 3, positions)
+                .ints("triangles", 3, Arrays.copyOf(triangles, count))
+                .floats("factor", 1, factor)
+                .floats("ahead", 1, ahead)
+                .write();
+    }
+
+    /** Whether there is water at one corner of a cell, and its level is known at all. */
+    private static boolean reached(Shoal shoal, int[] corners) {
+        boolean any = false;
+        for (int corner : corners) {
+            if (Float.isNaN(shoal.rest()[corner])) {
+                return false;
+            }
+            any |= shoal.depth()[corner] > 0;
+        }
+        return any;
     }
 
     /** Positions, normals and triangles of a prop in its own frame. */

@@ -19,7 +19,7 @@ interface SubjectMaker {
         return List.of(
                 scene -> Stream.of(scene.look().ground()),
                 new TilesMaker(),
-                scene -> scene.look().water().stream(),
+                new WaterMaker(),
                 scene -> Stream.of(scene.shown().field()),
                 new ColoursMaker(),
                 new LyingMaker(),

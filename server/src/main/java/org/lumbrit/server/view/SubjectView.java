@@ -133,16 +133,48 @@ public sealed interface SubjectView {
             @NotNull Double depth,
             @NotNull Integer coarser) {}
 
-    /** Still water over the whole site. @param level metres; @param width metres; @param depth metres */
+    /**
+     * Water over the whole site, still, or a piece of it whose surface moves.
+     *
+     * @param level metres of its highest place at rest; @param width metres; @param depth metres
+     * @param data nodes of the water at rest, and what the bed does to each wave; "" where it is still
+     * @param waves of each, direction to the east and south, rad/m, rad/s, metres, sharpness, phase
+     * @param time seconds that it is shown at; @param loop seconds after which it comes back, 0 where it does not
+     */
     record WaterSubject(
             @NotNull String id,
             @NotNull String key,
             @NotNull Double level,
             @NotNull Double width,
-            @NotNull Double depth)
+            @NotNull Double depth,
+            @NotNull String data,
+            @NotNull List<List<Double>> waves,
+            @NotNull Double time,
+            @NotNull Double loop)
             implements SubjectView {
         static WaterSubject of(double level, double width, double depth) {
-            return new WaterSubject("water", keyOf("water", level, width, depth), level, width, depth);
+            return moving("water", level, width, depth, "", List.of(), 0, 0);
+        }
+
+        static WaterSubject moving(
+                String id,
+                double level,
+                double width,
+                double depth,
+                String data,
+                List<List<Double>> waves,
+                double time,
+                double loop) {
+            return new WaterSubject(
+                    id,
+                    keyOf("water", id, level, width, depth, data, waves, time, loop),
+                    level,
+                    width,
+                    depth,
+                    data,
+                    waves,
+                    time,
+                    loop);
         }
 
         @JsonProperty
