@@ -91,9 +91,9 @@ export class Passes {
   moved(): void {
     if (!this.stillDrawn) this.drawStill();
     this.arrange('play');
-    const { planting, draft, fine, tiles, water, props, patches } = this.stage;
+    const { planting, draft, fine, tiles, water, sheets, props, patches } = this.stage;
     planting.swaying().still.forEach((each) => each.meshes.forEach((mesh) => (mesh.visible = false)));
-    const resting = [draft, fine, tiles?.group ?? null, patches, ...water.children, ...[...props.values()].map((prop) => prop.mesh)].filter((object) => object !== null);
+    const resting = [draft, fine, tiles?.group ?? null, patches, ...water.children, ...sheets.children, ...[...props.values()].map((prop) => prop.mesh)].filter((object) => object !== null);
     const movers = this.motion.movers();
     resting.forEach((object) => (object.visible = movers.includes(object)));
     this.renderer.setRenderTarget(null);
@@ -170,6 +170,7 @@ export class Passes {
     if (stage.draft) stage.draft.visible = !fine && !tiles;
     if (stage.fine) stage.fine.visible = fine && !tiles;
     stage.water.visible = water;
+    stage.sheets.visible = water;
     if (!plants) stage.planting.hide();
   }
 

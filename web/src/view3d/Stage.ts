@@ -126,6 +126,8 @@ export class Stage {
   readonly snowfall = new Snowfall(this.material(shaders.COMMON + shaders.FLAKE_VERTEX, shaders.FLAKE_FRAGMENT, {}, { uPixels: { value: 1000 }, uDrift: { value: new Vector3(0, -1, 0) } }));
   /** All water, and the level of each piece. */
   readonly water = new Group();
+  /** Hanging sheets. */
+  readonly sheets = new Group();
   private readonly levels = new Map<object, number>();
   /** Seconds of the clock that is shown; null until something says it. */
   seconds: number | null = null;
@@ -145,7 +147,7 @@ export class Stage {
     const { shell } = this.materials;
     shell.polygonOffset = true;
     shell.polygonOffsetFactor = shell.polygonOffsetUnits = -1;
-    this.scene.add(this.water, this.patches, this.snowfall.points);
+    this.scene.add(this.water, this.sheets, this.patches, this.snowfall.points);
   }
 
   material(vertex: string, fragment: string, defines: Record<string, number> = {}, own: Record<string, IUniform> = {}): ShaderMaterial {

@@ -69,6 +69,7 @@ export class Viewport {
       planting,
       props,
       water: this.stage.water,
+      sheets: this.stage.sheets,
       tells: (second) => (this.stage.seconds = second),
       resting: materials.prop,
       cloth: materials.cloth,

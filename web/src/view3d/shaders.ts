@@ -589,3 +589,52 @@ void main() {
   gl_FragColor = vec4(shown(hazed(c, vPlace)), 1.0);
 }
 `;
+
+export const SHEET_VERTEX = /* glsl */ `
+/** Metres along the sheet and above its foot, and how much it hides at most there. */
+attribute vec3 aLie;
+varying vec3 vPlace;
+varying vec3 vLie;
+void main() {
+  vLie = aLie;
+  vec4 place = modelMatrix * vec4(position, 1.0);
+  vPlace = place.xyz;
+  gl_Position = projectionMatrix * viewMatrix * place;
+}
+`;
+
+/** Opacity = pattern × the fade from below × the fade from above × what is near the eye. */
+export const SHEET_FRAGMENT = /* glsl */ `
+varying vec3 vPlace;
+varying vec3 vLie;
+uniform sampler2D uPattern;
+uniform vec3 uRange;
+uniform vec3 uFade;
+uniform vec3 uEyeFade;
+uniform vec3 uSheet;
+uniform vec3 uDrifted;
+uniform float uValuesShown;
+
+float pattern(float along) {
+  return texture2D(uPattern, vec2((along - uRange.x) / uRange.y, vLie.y / uRange.z)).r - 0.5;
+}
+
+void main() {
+  float a = pattern(vLie.x - uDrifted.x);
+  if (uDrifted.z > 0.0) {
+    float u = uDrifted.z;
+    a = ((1.0 - u) * a + u * pattern(vLie.x - uDrifted.y)) / sqrt((1.0 - u) * (1.0 - u) + u * u);
+  }
+  float below = uFade.x <= 0.0 ? 1.0 : smoothstep(0.0, uFade.x, vLie.y);
+  float above = uFade.y >= uFade.z ? 1.0 : 1.0 - smoothstep(uFade.y, uFade.z, vLie.y);
+  float far = distance(uEye, vPlace);
+  float hides = clamp(0.5 + a, 0.0, 1.0) * below * above * smoothstep(uEyeFade.x, uEyeFade.y, far) * vLie.z;
+  if (hides < 0.004) discard;
+  vec2 light = lightAt(vPlace.xz).rg;
+  vec3 view = normalize(vPlace - uEye);
+  // droplets throw light on, most of it the way that it goes
+  float onward = 0.25 + 0.9 * pow(max(dot(view, uSun), 0.0), 6.0);
+  vec3 c = uSheet * (SUN_COLOUR * onward * mix(0.35, 1.0, light.r) * 0.55 + SKY_COLOUR * 0.95) + uSheet * uEyeFade.z;
+  gl_FragColor = vec4(shown(hazed(c, vPlace)), hides * (1.0 - 0.7 * uValuesShown));
+}
+`;

@@ -4798,6 +4798,21 @@ export interface components {
             /** Format: int32 */
             stage?: number;
         };
+        SheetsSubject: {
+            colour: number[];
+            data: string;
+            id: string;
+            key: string;
+            /** @enum {string} */
+            kind: "sheets";
+            /** Format: double */
+            loop: number;
+            shape: number[];
+            /** Format: double */
+            speed: number;
+            /** Format: double */
+            time: number;
+        };
         /**
          * Nearness to the water's edge
          * @description 1 within the near distance of the line where ground and water meet, 0 from the far distance on.
@@ -5395,7 +5410,7 @@ export interface components {
              */
             strength: number;
         };
-        SubjectView: components["schemas"]["GroundSubject"] | components["schemas"]["TilesSubject"] | components["schemas"]["WaterSubject"] | components["schemas"]["FieldSubject"] | components["schemas"]["ColoursSubject"] | components["schemas"]["LyingSubject"] | components["schemas"]["PlantsSubject"] | components["schemas"]["MeshSubject"];
+        SubjectView: components["schemas"]["GroundSubject"] | components["schemas"]["TilesSubject"] | components["schemas"]["WaterSubject"] | components["schemas"]["SheetsSubject"] | components["schemas"]["FieldSubject"] | components["schemas"]["ColoursSubject"] | components["schemas"]["LyingSubject"] | components["schemas"]["PlantsSubject"] | components["schemas"]["MeshSubject"];
         /**
          * Subtract
          * @description Takes another falloff away.

@@ -12,8 +12,9 @@ export interface Lent {
   scene: Scene;
   planting: Planting;
   props: Map<string, PropMesh>;
-  /** Pieces of water; those that move say so. */
+  /** Pieces of water, and hanging sheets; those that move say so. */
   water: Group;
+  sheets: Group;
   /** Hears the second that is shown. */
   tells: (second: number) => void;
   /** Of props at rest, and of cloth that is pushed. */
@@ -154,7 +155,7 @@ export class MovingScene {
     const { moving } = this;
     if (!moving) return [];
     const props = [...this.lent.props].filter(([id]) => moving.pushes.has(id) || moving.placed.has(id)).map(([, prop]) => prop.mesh);
-    const water = this.lent.water.children.filter((each) => each.userData.moves);
+    const water = [...this.lent.water.children, ...this.lent.sheets.children].filter((each) => each.userData.moves);
     return [...props, ...water, ...moving.clouds.flatMap((cloud) => cloud.objects)];
   }
 

@@ -5,6 +5,7 @@ import { GROUND } from './ground';
 import { LYING } from './lying';
 import { MESH } from './mesh';
 import { PLANTS } from './plants';
+import { SHEETS } from './sheets';
 import type { SubjectKind } from './Subject';
 import { TILES } from './tiles';
 import { WATER } from './water';
@@ -21,6 +22,7 @@ export const SUBJECTS: { [K in Kind]: SubjectKind<Extract<SubjectView, { kind: K
   lying: LYING,
   plants: PLANTS,
   mesh: MESH,
+  sheets: SHEETS,
 };
 
 /** The kind of a subject; none for one that this page does not know yet. */

@@ -30,6 +30,7 @@ import picocli.CommandLine.ParameterException;
             WaterCommand.class,
             WavesCommand.class,
             FloatCommand.class,
+            SheetsCommand.class,
             MeshCommand.class,
             SnowCommand.class,
             RollCommand.class,

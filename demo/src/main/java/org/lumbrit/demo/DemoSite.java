@@ -101,6 +101,7 @@ public final class DemoSite {
         all.addAll(TarnPlants.layers());
         all.addAll(TarnWind.layers());
         all.add(TarnWater.waves());
+        all.add(TarnWater.mist());
         return all;
     }
 

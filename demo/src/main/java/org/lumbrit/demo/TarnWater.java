@@ -3,6 +3,9 @@ package org.lumbrit.demo;
 import java.util.List;
 import java.util.Map;
 import org.lumbrit.core.math.Point3;
+import org.lumbrit.core.recipe.Combine;
+import org.lumbrit.core.recipe.PropertyRange;
+import org.lumbrit.core.sheets.SheetsLayer;
 import org.lumbrit.core.surface.PathPlace;
 import org.lumbrit.core.surface.Place;
 import org.lumbrit.core.water.Piece;
@@ -13,6 +16,7 @@ import org.lumbrit.core.water.WaterLayer;
 final class TarnWater {
     static final String WAVES = "waves";
     static final String DRIFT = "drift";
+    static final String MIST = "mist";
 
     /** Metres round the drift, so that in a loop of 8 s it takes one round. */
     static final double ROUND = 4 * Math.sqrt(0.5);
@@ -21,14 +25,33 @@ final class TarnWater {
 
     static WaterLayer waves() {
         return new WaterLayer(
-                WAVES,
-                "Waves",
-                11,
+                WAVES, "Waves", 11, false, new Piece.Level(), new Swell.Waves(4, 0.1, 150, 26, 1, 9), 257, Map.of());
+    }
+
+    static SheetsLayer mist() {
+        return new SheetsLayer(
+                MIST,
+                "Morning mist",
+                4,
                 false,
-                new Piece.Level(),
-                new Swell.Waves(3.2, 0.09, 150, 26, 1, 12),
-                321,
-                Map.of());
+                5,
+                8,
+                "",
+                -3,
+                -2,
+                90,
+                74,
+                4.2,
+                0.1,
+                1,
+                15,
+                5,
+                0.5,
+                6,
+                24,
+                "#e9eef2",
+                0,
+                Map.of(SheetsLayer.OPACITY, new PropertyRange(0, 0.7, Combine.PRODUCT)));
     }
 
     static Place drift() {

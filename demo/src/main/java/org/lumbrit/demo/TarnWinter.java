@@ -47,8 +47,14 @@ public final class TarnWinter {
     /** The hour of the season at second 0: the first snow has just stopped. */
     private static final double HOUR = 52;
 
-    private static final Set<String> LEFT_OUT =
-            Set.of(TarnWater.WAVES, "needles", "needle-sway", "needle-rime", "ground-rime", "cotton-grass-rime");
+    private static final Set<String> LEFT_OUT = Set.of(
+            TarnWater.WAVES,
+            TarnWater.MIST,
+            "needles",
+            "needle-sway",
+            "needle-rime",
+            "ground-rime",
+            "cotton-grass-rime");
 
     private TarnWinter() {}
 

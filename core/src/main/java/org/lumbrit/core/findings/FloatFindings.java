@@ -75,7 +75,8 @@ final class FloatFindings {
         }
         Mesh mesh = evaluation.mesh(prop);
         double[] ends = mesh.extentAlong(0, 1, 0);
-        double whole = Math.abs(Submerged.below(mesh, 0, 1, 0, ends[1] + 1)[0]) * Math.pow(prop.size(), 3);
+        double whole =
+                Math.abs(Submerged.below(mesh, 0, 1, 0, ends[1] + 1)[0]) * prop.size() * prop.size() * prop.size();
         if (floats.weight() > whole * DENSITY) {
             found.add(said(
                     Severity.WARNING,

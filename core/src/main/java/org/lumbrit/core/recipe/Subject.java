@@ -12,6 +12,8 @@ public enum Subject {
     PATCH,
     /** A body that mechanics moves. */
     BODY,
+    /** Hanging sheets. */
+    SHEETS,
     /** Water whose surface moves. */
     WATER,
     /** Grains that lie somewhere and are carried. */

@@ -22,6 +22,7 @@ import org.lumbrit.core.relief.SmoothRelief;
 import org.lumbrit.core.relief.TerraceRelief;
 import org.lumbrit.core.relief.ThermalRelief;
 import org.lumbrit.core.season.WeatherLayer;
+import org.lumbrit.core.sheets.SheetsLayer;
 import org.lumbrit.core.snow.LayLayer;
 import org.lumbrit.core.snow.PressLayer;
 import org.lumbrit.core.snow.SnowLayer;
@@ -59,6 +60,7 @@ public final class LayerKinds implements Registry {
                 PressLayer.class,
                 RollLayer.class,
                 WaterLayer.class,
+                SheetsLayer.class,
                 WeatherLayer.class,
                 DampLayer.class,
                 DaylightLayer.class);

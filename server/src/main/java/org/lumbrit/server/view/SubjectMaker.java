@@ -25,6 +25,7 @@ interface SubjectMaker {
                 new LyingMaker(),
                 new PlantsMaker(plants),
                 new MeshMaker(),
-                new BodyMaker());
+                new BodyMaker(),
+                new SheetsMaker());
     }
 }

@@ -19,6 +19,7 @@ import org.lumbrit.core.recipe.Falling;
             SubjectView.GroundSubject.class,
             SubjectView.TilesSubject.class,
             SubjectView.WaterSubject.class,
+            SubjectView.SheetsSubject.class,
             SubjectView.FieldSubject.class,
             SubjectView.ColoursSubject.class,
             SubjectView.LyingSubject.class,
@@ -132,6 +133,49 @@ public sealed interface SubjectView {
             @NotNull Double width,
             @NotNull Double depth,
             @NotNull Integer coarser) {}
+
+    /**
+     * Hanging sheets.
+     *
+     * @param colour linear red, green, blue
+     * @param shape metres: height, full from, full to, clear to, whole from; then how much light of its own
+     * @param speed m/s along them; @param time seconds that they are shown at; @param loop seconds after which they come back, 0 where they do not
+     */
+    record SheetsSubject(
+            @NotNull String id,
+            @NotNull String key,
+            @NotNull String data,
+            @NotNull List<Double> colour,
+            @NotNull List<Double> shape,
+            @NotNull Double speed,
+            @NotNull Double time,
+            @NotNull Double loop)
+            implements SubjectView {
+        static SheetsSubject of(
+                String id,
+                String data,
+                List<Double> colour,
+                List<Double> shape,
+                double speed,
+                double time,
+                double loop) {
+            return new SheetsSubject(
+                    id,
+                    keyOf("sheets", id, data, colour, shape, speed, time, loop),
+                    data,
+                    colour,
+                    shape,
+                    speed,
+                    time,
+                    loop);
+        }
+
+        @JsonProperty
+        @Schema(requiredMode = RequiredMode.REQUIRED, allowableValues = "sheets")
+        public String kind() {
+            return "sheets";
+        }
+    }
 
     /**
      * Water over the whole site, still, or a piece of it whose surface moves.
