@@ -55,21 +55,28 @@ describe.skipIf(!folder)('what the command line hands over, read by others', () 
     }
   }, 120_000);
 
-  it('moves a rolling body, played by another mixer, as the command line says', async () => {
-    const file = readFileSync(`${folder}/rolled/snow/ball.glb`);
+  it.each([
+    { what: 'a rolling body', glb: 'rolled/snow/ball.glb', csv: 'rolled/path.csv', keys: 181, from: -6.5, to: 3 },
+    { what: 'what floats', glb: 'pond/motion/barrel-moving.glb', csv: 'pond/float.csv', keys: 192, from: 2, to: 2 },
+  ])('moves $what, played by another mixer, as the command line says', async ({ glb: name, csv, keys, from, to }) => {
+    const file = readFileSync(`${folder}/${name}`);
     const gltf = await new GLTFLoader().parseAsync(file.buffer.slice(file.byteOffset, file.byteOffset + file.byteLength) as ArrayBuffer, '');
-    const [head, ...rows] = readFileSync(`${folder}/rolled/path.csv`, 'utf8').trim().split('\n').map((row) => row.split(','));
-    const column = (name: string) => head!.findIndex((each) => each.startsWith(name));
+    const [head, ...rows] = readFileSync(`${folder}/${csv}`, 'utf8').trim().split('\n').map((row) => row.split(','));
+    const column = (each: string) => head!.indexOf(each);
     const mixer = new AnimationMixer(gltf.scene);
     mixer.clipAction(gltf.animations[0]!).setLoop(LoopOnce, 1).play();
     const moved = gltf.scene.children[0]!;
-    expect(rows.length).toBe(181);
+    expect(rows.length).toBe(keys);
+    const heights = new Set<string>();
     for (const row of rows.slice(1, -1)) {
       mixer.setTime(Number(row[column('t_s')]));
-      const said = ['x_m', 'y_m', 'z_m'].map((name) => Number(row[column(name)]));
+      const said = ['x_m', 'y_m', 'z_m'].map((each) => Number(row[column(each)]));
       moved.position.toArray().forEach((each, d) => expect(Math.abs(each - said[d]!)).toBeLessThan(1e-4));
+      expect(moved.position.x).toBeGreaterThanOrEqual(from);
+      expect(moved.position.x).toBeLessThanOrEqual(to);
+      heights.add(moved.position.y.toFixed(4));
     }
-    expect(moved.position.x).toBeGreaterThan(-1);
+    expect(heights.size).toBeGreaterThan(10);
   });
 
   it('has the height of what stands on the ground as floats and as grey alike', () => {

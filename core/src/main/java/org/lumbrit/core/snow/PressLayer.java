@@ -16,7 +16,6 @@ import org.lumbrit.core.math.Point3;
 import org.lumbrit.core.props.Prop;
 import org.lumbrit.core.recipe.Beginning;
 import org.lumbrit.core.recipe.Begun;
-import org.lumbrit.core.recipe.Checking;
 import org.lumbrit.core.recipe.Family;
 import org.lumbrit.core.recipe.Field;
 import org.lumbrit.core.recipe.Finding;
@@ -196,11 +195,9 @@ public record PressLayer(
         return out;
     }
 
-    @Override
-    public void check(Checking checking) {
-        if (path.isEmpty() && carrier.isEmpty()) {
-            checking.say("path", "It needs a path that it goes along, or a prop that carries it.");
-        }
+    /** Whether it is said along what it goes. */
+    private boolean goes() {
+        return !path.isEmpty() || !carrier.isEmpty();
     }
 
     /** The line that it is pressed along, as far as it has come. */
@@ -220,7 +217,7 @@ public record PressLayer(
     /** Its track as it is now: none before it is pressed. */
     @Override
     public Optional<SurfacePatch> patch(Surroundings site) {
-        if (flakes.hours(site) < 0) {
+        if (!goes() || flakes.hours(site) < 0) {
             return Optional.empty();
         }
         SurfacePatch room = room(site);
@@ -316,6 +313,9 @@ public record PressLayer(
 
     /** The mean of the track as it is now. */
     public Reading reading(Surroundings site) {
+        if (!goes()) {
+            return new Reading(0, 0, 0, 0);
+        }
         SurfacePatch room = room(site);
         float[] pressed = pressed(site, room);
         double hours = flakes.hours(site);
@@ -349,7 +349,7 @@ public record PressLayer(
 
     @Override
     public String sentence(String result, Surroundings site) {
-        if (flakes.hours(site) < 0) {
+        if (!goes() || flakes.hours(site) < 0) {
             return "Not pressed yet.";
         }
         Reading reading = reading(site);
@@ -366,6 +366,12 @@ public record PressLayer(
 
     @Override
     public List<Finding> findings(Surroundings site) {
+        if (!goes()) {
+            return List.of(Finding.warning(
+                    this,
+                    "goes nowhere",
+                    "It needs a path that it goes along, or a prop that carries it. Choose one."));
+        }
         Samples along = Lies.along(site, line(site));
         float[] lies = Lies.depth(site, along);
         double most = 0;

@@ -1,0 +1,53 @@
+import { describe, expect, it } from 'vitest';
+import type { Bundle } from '../../src/api/bundle';
+import { geometryOf, MOST_WAVES } from '../../src/view3d/subjects/water';
+import { driftedAt, standing } from '../../src/view3d/subjects/sheets';
+
+describe('water that moves', () => {
+  it('holds what the bed does to each wave, four waves to an attribute', () => {
+    const data = {
+      facts: {},
+      arrays: {
+        positions: new Float32Array([0, 6, 0, 1, 6, 0, 0, 6, 1]),
+        triangles: new Uint32Array([0, 2, 1]),
+        factor: new Float32Array([...[1, 2, 3], ...[4, 5, 6], ...[7, 8, 9], ...[10, 11, 12], ...[13, 14, 15]]),
+        ahead: new Float32Array(15).fill(0.5),
+      },
+    } as unknown as Bundle;
+    const geometry = geometryOf(data);
+    expect([...geometry.getAttribute('aSize0').array]).toEqual([1, 4, 7, 10, 2, 5, 8, 11, 3, 6, 9, 12]);
+    expect([...geometry.getAttribute('aSize1').array]).toEqual([13, 0, 0, 0, 14, 0, 0, 0, 15, 0, 0, 0]);
+    expect([...geometry.getAttribute('aAhead2').array]).toEqual(new Array(12).fill(0));
+    expect(MOST_WAVES).toBe(12);
+    expect([...geometry.index!.array]).toEqual([0, 2, 1]);
+  });
+
+  it('may be dry everywhere', () => {
+    const none = { facts: {}, arrays: { positions: new Float32Array(), triangles: new Uint32Array(), factor: new Float32Array(), ahead: new Float32Array() } } as unknown as Bundle;
+    expect(geometryOf(none).getAttribute('position').count).toBe(0);
+  });
+});
+
+describe('hanging sheets', () => {
+  it('drift at a constant speed, and come back with the loop', () => {
+    expect(driftedAt(3, 0, 0.5)).toEqual([1.5, 0, 0]);
+    expect(driftedAt(2, 8, 0.5)).toEqual([1, -3, 0.25]);
+    expect(driftedAt(10, 8, 0.5)).toEqual(driftedAt(2, 8, 0.5));
+    expect(driftedAt(-6, 8, 0.5)).toEqual(driftedAt(2, 8, 0.5));
+    // at the seam the first pass of the pattern is where the second one was
+    const [, second] = driftedAt(8 - 1e-9, 8, 0.5);
+    expect(second).toBeCloseTo(driftedAt(0, 8, 0.5)[0], 6);
+  });
+
+  it('stand from their foot to their top, told from their middle', () => {
+    const { geometry, middle } = standing(new Float32Array([0, 6, 2, 0, 10, 8, 2, 10]), new Float32Array([0, 0.5]), 3);
+    expect(middle.toArray()).toEqual([5, 7, 2]);
+    const position = geometry.getAttribute('position');
+    const lie = geometry.getAttribute('aLie');
+    expect([position.getX(0), position.getY(0), position.getZ(0)]).toEqual([-5, -1, 0]);
+    const last = position.count - 1;
+    expect([position.getX(last), position.getY(last)]).toEqual([5, 4]);
+    expect([lie.getX(last), lie.getY(last), lie.getZ(last)]).toEqual([10, 3, 0.5]);
+    expect(geometry.index!.count).toBe(6 * 5);
+  });
+});
