@@ -60,6 +60,8 @@ const keepStill = async (name) => {
 const PICTURES = {
   log: place('Hollow log'),
   snow: place('First snow on Thessock Tarn', { target: [19.5, 7.0, 43.6], heading: 318, elevation: 32, distance: 8.5 }),
+  water: place('Thessock Tarn', { target: [-8.5, 6.2, 13], heading: 12, elevation: 9, distance: 13 }),
+  mist: place('Thessock Tarn', { target: [-6, 7.4, -4], heading: 20, elevation: 5, distance: 44 }),
   almanac: async (page) => {
     const { id } = sites.find((each) => each.name === 'First snow on Thessock Tarn');
     await page.goto(`${base}/sites/${id}/almanac`);
