@@ -470,6 +470,7 @@ uniform float uPhases[WAVES];
 #endif
 varying vec2 vSlope;
 varying float vSteep;
+varying float vStrength;
 
 float of(vec4 a, vec4 b, vec4 c, int w) {
   return w < 4 ? a[w] : w < 8 ? b[w - 4] : c[w - 8];
@@ -481,6 +482,7 @@ void main() {
 #ifdef MOVES
   vSlope = vec2(0.0);
   vSteep = 0.0;
+  vStrength = aSize0.x;
 #if WAVES > 0
   // the same as the core reckons: the height at the place itself, so first back to where its water is at rest
   vec2 p = position.xz;
@@ -539,6 +541,10 @@ vec2 ripple(vec2 p) {
 #ifdef MOVES
 varying vec2 vSlope;
 varying float vSteep;
+varying float vStrength;
+#if SHORT > 0
+uniform vec4 uShort[SHORT];
+#endif
 /** How far round the loop. */
 uniform float uRound;
 
@@ -564,6 +570,15 @@ void main() {
   slope *= smoothstep(0.0, 0.5 * uGrain, depth) * (0.35 + 0.65 * layered(p * 0.11));
 #ifdef MOVES
   slope -= vSlope;
+#if SHORT > 0
+  // what is shorter than the corners are apart shades only, as long as a pixel can tell it
+  float pixel = max(length(dFdx(vPlace.xz)), length(dFdy(vPlace.xz)));
+  for (int w = 0; w < SHORT; w++) {
+    vec4 wave = uShort[w];
+    float told = smoothstep(0.45, 0.15, pixel * length(wave.xy) / 6.2831853);
+    slope += vStrength * told * wave.z * sin(dot(wave.xy, vPlace.xz) + wave.w) * wave.xy;
+  }
+#endif
 #endif
   vec3 n = normalize(vec3(slope.x, 1.0, slope.y));
   float fresnel = 0.03 + 0.97 * pow(1.0 - max(dot(n, view), 0.0), 5.0);

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { Bundle } from '../../src/api/bundle';
-import { geometryOf, MOST_WAVES } from '../../src/view3d/subjects/water';
+import { cellOf, geometryOf, longEnough, MOST_WAVES } from '../../src/view3d/subjects/water';
 import { driftedAt, standing } from '../../src/view3d/subjects/sheets';
 
 describe('water that moves', () => {
@@ -20,6 +20,9 @@ describe('water that moves', () => {
     expect([...geometry.getAttribute('aAhead2').array]).toEqual(new Array(12).fill(0));
     expect(MOST_WAVES).toBe(12);
     expect([...geometry.index!.array]).toEqual([0, 2, 1]);
+    expect(cellOf(data)).toBe(1);
+    // of 4 m and of 2 m from crest to crest, by corners 1 m apart
+    expect(longEnough([[1, 0, Math.PI / 2], [1, 0, Math.PI]], 1)).toEqual([true, false]);
   });
 
   it('may be dry everywhere', () => {

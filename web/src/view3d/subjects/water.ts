@@ -25,19 +25,25 @@ class Water implements Subject<WaterSubject> {
       this.mesh = new Mesh(new PlaneGeometry(view.width, view.depth).rotateX(-Math.PI / 2).translate(0, view.level, 0), stage.materials.water);
     } else {
       const waves = view.waves.slice(0, MOST_WAVES);
+      const geometry = geometryOf(data);
+      const long = longEnough(waves, cellOf(data));
+      const short = waves.filter((_, w) => !long[w]);
       const own = {
-        uWaves: { value: waves.map(([east, south, k, , amplitude]) => new Vector4(east! * k!, south! * k!, amplitude!, 0)) },
+        uWaves: { value: waves.map(([east, south, k, , amplitude], w) => new Vector4(east! * k!, south! * k!, long[w] ? amplitude! : 0, 0)) },
         uSharp: { value: waves.map((wave) => wave[5]!) },
         uPhases: { value: waves.map(() => 0) },
+        /** Of those that are too short for the corners: rad/m to the east and south, metres, phase. */
+        uShort: { value: short.map(([east, south, k, , amplitude]) => new Vector4(east! * k!, south! * k!, amplitude!, 0)) },
         uRound: { value: 0 },
       };
-      this.own = stage.material(shaders.WATER_VERTEX, shaders.WATER_FRAGMENT, { MOVES: 1, WAVES: waves.length }, own);
+      this.own = stage.material(shaders.WATER_VERTEX, shaders.WATER_FRAGMENT, { MOVES: 1, WAVES: waves.length, SHORT: short.length }, own);
       this.own.side = 2;
-      this.mesh = new Mesh(geometryOf(data), this.own);
+      this.mesh = new Mesh(geometry, this.own);
       this.mesh.userData.moves = waves.length > 0;
       this.mesh.onBeforeRender = () => {
         const seconds = stage.seconds ?? view.time;
         waves.forEach(([, , , omega, , , phase], w) => (own.uPhases.value[w] = (phase! - omega! * seconds) % (2 * Math.PI)));
+        short.forEach(([, , , omega, , , phase], w) => (own.uShort.value[w]!.w = (phase! - omega! * seconds) % (2 * Math.PI)));
         own.uRound.value = view.loop > 0 ? (((seconds / view.loop) % 1) + 1) % 1 : 0;
         this.own!.uniformsNeedUpdate = true;
       };
@@ -55,6 +61,17 @@ class Water implements Subject<WaterSubject> {
     this.own?.dispose();
     this.mesh = this.own = null;
   }
+}
+
+/** Metres between the corners that water is drawn by. */
+export function cellOf({ arrays }: Bundle): number {
+  const { positions, triangles } = arrays as Record<string, Float32Array> & { triangles: Uint32Array };
+  return triangles.length < 3 ? 1 : Math.abs(positions![3 * triangles[2]!]! - positions![3 * triangles[0]!]!) || 1;
+}
+
+/** Which waves the corners can carry: two and a half cells from crest to crest; shorter ones only shade. */
+export function longEnough(waves: number[][], cell: number): boolean[] {
+  return waves.map((wave) => (2 * Math.PI) / wave[2]! >= 2.5 * cell);
 }
 
 /** The cells that water reaches, with what the bed does to each wave at their corners. */

@@ -339,7 +339,7 @@ public record WaterLayer(
                     "waves shorter than two cells",
                     "The shortest wave is " + Decimal.write(shortest, 2) + " m long; the picture’s grid has cells of "
                             + Decimal.write(cell, 2)
-                            + " m, so that it is not drawn true. Take more nodes, or longer waves."));
+                            + " m, so that it is drawn by its shading only. Take more nodes, or longer waves."));
         }
         if (site.frames().loop() > 0 && swell instanceof Swell.Waves of && of.length() > longest(site)) {
             found.add(Finding.note(
