@@ -9,6 +9,7 @@ import org.lumbrit.core.sheets.SheetsLayer;
 import org.lumbrit.core.surface.PathPlace;
 import org.lumbrit.core.surface.Place;
 import org.lumbrit.core.water.Piece;
+import org.lumbrit.core.water.Rings;
 import org.lumbrit.core.water.Swell;
 import org.lumbrit.core.water.WaterLayer;
 
@@ -25,7 +26,16 @@ final class TarnWater {
 
     static WaterLayer waves() {
         return new WaterLayer(
-                WAVES, "Waves", 11, false, new Piece.Level(), new Swell.Waves(4, 0.1, 150, 26, 1, 9), 257, Map.of());
+                WAVES,
+                "Waves",
+                11,
+                false,
+                new Piece.Level(),
+                new Swell.Waves(4, 0.1, 150, 26, 1, 9),
+                new Rings.Drops(0.35, 0.9, 0.05, 1.1, 0.7, Rings.Shores.REFLECT),
+                257,
+                257,
+                Map.of());
     }
 
     static SheetsLayer mist() {

@@ -81,6 +81,9 @@ public interface Surroundings {
     /** Where a prop that the layer refers to has been from the clock's first frame up to now, frame by frame; one place of a prop that stands. */
     List<Point3> way(String prop);
 
+    /** Where a prop that the layer refers to is in each of the clock's frames. */
+    List<Point3> round(String prop);
+
     /** A layer that the layer refers to, or itself, with its keyed numbers as they are now. */
     Layer layer(String id);
 

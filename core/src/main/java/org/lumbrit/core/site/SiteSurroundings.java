@@ -170,6 +170,19 @@ final class SiteSurroundings implements Surroundings {
         return way;
     }
 
+    @Override
+    public List<Point3> round(String prop) {
+        scene.require(Refers.PROP, prop);
+        scene.require(Surrounding.KEYS);
+        Frames frames = frames();
+        List<Point3> round = new ArrayList<>();
+        for (int frame = 0; frame < frames.count(); frame++) {
+            double[] at = evaluation.at(frames.time(frame)).placed(prop).origin();
+            round.add(new Point3(at[0], at[1], at[2]));
+        }
+        return round;
+    }
+
     private void pass(String prop, double seconds, List<Point3> way) {
         double[] at = evaluation.at(seconds).placed(prop).origin();
         Point3 place = new Point3(at[0], at[1], at[2]);

@@ -1,6 +1,7 @@
 package org.lumbrit.core.water;
 
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -20,6 +21,7 @@ import org.lumbrit.core.recipe.Begun;
 import org.lumbrit.core.recipe.Family;
 import org.lumbrit.core.recipe.Field;
 import org.lumbrit.core.recipe.Finding;
+import org.lumbrit.core.recipe.Frames;
 import org.lumbrit.core.recipe.Layer;
 import org.lumbrit.core.recipe.LayerHead;
 import org.lumbrit.core.recipe.PropertyDescription;
@@ -55,6 +57,19 @@ public record WaterLayer(
         @Setting(title = "waves", byDefault = "{\"kind\":\"waves\"}")
         Swell swell,
 
+        @Setting(title = "rings", byDefault = "{\"kind\":\"none\"}", help = "What makes rings on it")
+        Rings rings,
+
+        @Setting(
+                title = "nodes of rings",
+                min = 9,
+                max = 513,
+                slider = {129, 513},
+                byDefault = "257",
+                onCard = false,
+                help = "Of the grid that rings run on, along the longer side of the ground; finer costs more")
+        int ringNodes,
+
         @Setting(
                 title = "nodes",
                 min = 9,
@@ -69,6 +84,7 @@ public record WaterLayer(
         implements Layer {
     public static final String STRENGTH = "strength";
     public static final String HEIGHT = "height";
+    public static final String RINGS = "rings";
     public static final String SLOPE = "slope";
     public static final String RISING = "rising";
     public static final String DEPTH = "depth";
@@ -102,7 +118,9 @@ public record WaterLayer(
 
     @Override
     public Set<Surrounding> reads() {
-        return Set.of(Surrounding.GROUND, Surrounding.WATER, Surrounding.TIME);
+        Set<Surrounding> read = new HashSet<>(rings.reads());
+        read.addAll(Set.of(Surrounding.GROUND, Surrounding.WATER, Surrounding.TIME));
+        return read;
     }
 
     @Override
@@ -141,6 +159,18 @@ public record WaterLayer(
                                 "m",
                                 site -> new double[] {-high(site), high(site)},
                                 (site, at) -> read(site, at, WaterSurface::height))
+                        .bothWays(),
+                Field.inPlace(
+                                RINGS,
+                                "rings",
+                                "What rings add to its height",
+                                "m",
+                                site -> {
+                                    double most =
+                                            rings.runs().map(Rings.Runs::high).orElse(0.0) / 2;
+                                    return new double[] {-Math.max(0.001, most), Math.max(0.001, most)};
+                                },
+                                (site, at) -> read(site, at, WaterSurface::rings))
                         .bothWays(),
                 Field.inPlace(
                         SLOPE,
@@ -246,10 +276,66 @@ public record WaterLayer(
     public WaterSurface surface(Surroundings site) {
         Lattice lattice = Lattice.along(site.ground(), nodes);
         List<Wave> waves = waves(site);
-        Shoal shoal = site.state((key, start) -> new Bed(this, key, start), 1, 1);
+        Shoal shoal = site.state((key, start) -> new Bed(this, "water bed/1 " + key, start), 1, 1);
         // waves that another number of which was known at 0 s run as on deep water
         boolean fits = shoal.factor().length == waves.size() * lattice.count();
-        return new WaterSurface(site.ground(), lattice, shoal, fits ? waves : List.of(), site.time());
+        List<Wave> run = fits ? waves : List.of();
+        WaterSurface waving = new WaterSurface(site.ground(), lattice, shoal, run, site.time(), null);
+        return rings.runs().isEmpty()
+                ? waving
+                : new WaterSurface(site.ground(), lattice, shoal, run, site.time(), ringsOn(site, waving));
+    }
+
+    /** Rings at the site's time; with a loop those of its second round, while those of the first come in. */
+    private WaterSurface.RingGrid ringsOn(Surroundings site, WaterSurface water) {
+        Lattice lattice = Lattice.along(site.ground(), ringNodes);
+        boolean[] wet = new boolean[lattice.count()];
+        for (int i = 0; i < wet.length; i++) {
+            wet[i] = water.depth(lattice.x(i % lattice.columns()), lattice.z(i / lattice.columns())) > 0;
+        }
+        Frames frames = site.frames();
+        double frame = (site.time() - frames.start()) / frames.step();
+        double last = frames.count();
+        frame = frames.periodic() ? frame - last * Math.floor(frame / last) : Math.max(0, Math.min(last, frame));
+        double share = frame / last;
+        float[] heights = new float[lattice.count()];
+        float[] rising = new float[lattice.count()];
+        if (frames.periodic()) {
+            add(site, lattice, wet, frame + last, 1 - share, heights, rising);
+            add(site, lattice, wet, frame, share, heights, rising);
+        } else {
+            add(site, lattice, wet, frame, 1, heights, rising);
+        }
+        return new WaterSurface.RingGrid(lattice, heights, rising);
+    }
+
+    private void add(
+            Surroundings site,
+            Lattice lattice,
+            boolean[] wet,
+            double frame,
+            double weight,
+            float[] heights,
+            float[] rising) {
+        if (weight == 0) {
+            return;
+        }
+        int before = (int) frame;
+        double share = frame - before;
+        float[] a = ringState(site, lattice, wet, before).now();
+        float[] b = ringState(site, lattice, wet, before + 1).now();
+        double second = site.frames().step();
+        for (int i = 0; i < heights.length; i++) {
+            heights[i] += (float) (weight * (a[i] + share * (b[i] - a[i])));
+            rising[i] += (float) (weight * (b[i] - a[i]) / second);
+        }
+    }
+
+    private RingCourse.State ringState(Surroundings site, Lattice lattice, boolean[] wet, int frame) {
+        return site.state(
+                (key, start) -> new RingCourse("rings/1 " + key, start, rings, seed, lattice, wet),
+                frame,
+                2 * site.frames().count());
     }
 
     /** What the bed does, which does not change with time. */

@@ -19,8 +19,18 @@ public final class WaterSurface {
     private final Shoal shoal;
     private final List<Wave> waves;
     private final double time;
+    private final RingGrid rings;
 
-    WaterSurface(Ground ground, Lattice lattice, Shoal shoal, List<Wave> waves, double time) {
+    /**
+     * Rings at the moment.
+     *
+     * @param heights metres at the nodes; @param rising m/s there
+     */
+    public record RingGrid(Lattice lattice, float[] heights, float[] rising) {}
+
+    /** @param rings null where there are none */
+    WaterSurface(Ground ground, Lattice lattice, Shoal shoal, List<Wave> waves, double time, RingGrid rings) {
+        this.rings = rings;
         this.ground = ground;
         this.lattice = lattice;
         this.shoal = shoal;
@@ -81,12 +91,18 @@ public final class WaterSurface {
 
     /** Metres above the water at rest; 0 on land. */
     public double height(double x, double z) {
-        return at(x, z, time).height;
+        return at(x, z, time).height + rings(x, z);
+    }
+
+    /** What rings add to that, metres. */
+    public double rings(double x, double z) {
+        return rings == null ? 0 : rings.lattice.between(rings.heights, x, z);
     }
 
     /** Metres a second that it rises. */
     public double rising(double x, double z) {
-        return (at(x, z, time + MOMENT).height - at(x, z, time - MOMENT).height) / (2 * MOMENT);
+        return (at(x, z, time + MOMENT).height - at(x, z, time - MOMENT).height) / (2 * MOMENT)
+                + (rings == null ? 0 : rings.lattice.between(rings.rising, x, z));
     }
 
     /** Height over way to the east and to the south. */

@@ -39,7 +39,7 @@ class WaterTest {
     private static final Swell PLAIN = new Swell.Waves(10, 0.4, 90, 0, 0, 1);
 
     private static WaterLayer water(Swell swell) {
-        return new WaterLayer("sea", "Waves", 5, false, new Piece.Level(), swell, 129, Map.of());
+        return new WaterLayer("sea", "Waves", 5, false, new Piece.Level(), swell, new Rings.None(), 129, 129, Map.of());
     }
 
     /** A bed that falls to the east, from so high at the western border to so low at the eastern. */
@@ -247,6 +247,187 @@ class WaterTest {
         return layer.findings(site.surroundings(layer)).stream()
                 .map(Finding::title)
                 .toList();
+    }
+
+    // rings
+
+    private static boolean[] basin(int columns, int rows) {
+        boolean[] wet = new boolean[columns * rows];
+        for (int i = 0; i < wet.length; i++) {
+            int c = i % columns;
+            int r = i / columns;
+            wet[i] =
+                    c > 0 && r > 0 && c < columns - 1 && r < rows - 1 && (c - 20) * (c - 20) + (r - 15) * (r - 15) > 40;
+        }
+        return wet;
+    }
+
+    @Test
+    void ripplesKeepTheirSumAndLoseNoEnergyButByDamping() {
+        int columns = 70;
+        int rows = 50;
+        boolean[] wet = basin(columns, rows);
+        for (float damping : new float[] {0, 0.8f}) {
+            float[] even = new float[wet.length];
+            java.util.Arrays.fill(even, damping);
+            Ripples ripples = new Ripples(wet, columns, rows, 0.1, 0.12, 1.3, even, 0.05);
+            float[] now = new float[wet.length];
+            for (int i = 0; i < wet.length; i++) {
+                double q = (i % columns - 45) * (i % columns - 45) + (i / columns - 25) * (i / columns - 25);
+                now[i] = wet[i] ? (float) (0.1 * Math.exp(-q / 18)) : 0;
+            }
+            float[] before = now.clone();
+            double sum = sum(now);
+            double energy = Double.POSITIVE_INFINITY;
+            for (int k = 0; k < 400; k++) {
+                float[] earlier = now.clone();
+                ripples.step(now, before, Cancel.NEVER);
+                float[] held = now;
+                now = before;
+                before = held;
+                double next = ripples.energy(earlier, now);
+                assertThat(next).isLessThanOrEqualTo(energy * (1 + 1e-5) + 1e-9);
+                energy = next;
+                assertThat(sum(now)).isCloseTo(sum, within(2e-4 * sum));
+            }
+            for (int i = 0; i < wet.length; i++) {
+                assertThat(wet[i] || now[i] == 0).isTrue();
+            }
+        }
+    }
+
+    private static double sum(float[] values) {
+        double sum = 0;
+        for (float each : values) {
+            sum += each;
+        }
+        return sum;
+    }
+
+    @Test
+    void aRingGrowsAsFastOnTheAxisAsOnTheDiagonal() {
+        int n = 401;
+        boolean[] wet = new boolean[n * n];
+        java.util.Arrays.fill(wet, true);
+        double cell = 0.05;
+        double dt = 0.02;
+        Ripples ripples = new Ripples(wet, n, n, cell, cell, 1.5, new float[n * n], dt);
+        float[] now = new float[n * n];
+        for (int i = 0; i < now.length; i++) {
+            double q = (i % n - 200) * (i % n - 200) + (i / n - 200.0) * (i / n - 200);
+            now[i] = (float) Math.exp(-q / (2 * 8 * 8));
+        }
+        float[] before = now.clone();
+        double[][] crest = new double[2][2];
+        for (int k = 1; k <= 200; k++) {
+            ripples.step(now, before, Cancel.NEVER);
+            float[] held = now;
+            now = before;
+            before = held;
+            if (k == 100 || k == 200) {
+                crest[k / 100 - 1][0] = cell * crest(now, n, 1, 0);
+                crest[k / 100 - 1][1] = cell * Math.sqrt(2) * crest(now, n, 1, 1);
+            }
+        }
+        for (int way = 0; way < 2; way++) {
+            assertThat(crest[1][way] - crest[0][way]).isCloseTo(1.5 * 100 * dt, within(cell * 1.5));
+        }
+    }
+
+    private static int crest(float[] values, int n, int dx, int dz) {
+        int best = 0;
+        for (int k = 5; k < 195; k++) {
+            int i = (200 + k * dz) * n + 200 + k * dx;
+            int j = (200 + best * dz) * n + 200 + best * dx;
+            best = best == 0 || values[i] > values[j] ? k : best;
+        }
+        return best;
+    }
+
+    @Test
+    void aTroughSwingsAtItsOwnFrequency() {
+        int columns = 121;
+        int rows = 41;
+        boolean[] wet = new boolean[columns * rows];
+        java.util.Arrays.fill(wet, true);
+        double cell = 0.1;
+        double dt = 0.02;
+        double c = 1.2;
+        Ripples ripples = new Ripples(wet, columns, rows, cell, cell, c, new float[wet.length], dt);
+        float[] now = new float[wet.length];
+        for (int i = 0; i < now.length; i++) {
+            now[i] = (float) Math.cos(Math.PI * (i % columns + 0.5) / columns);
+        }
+        float[] before = now.clone();
+        double omega = c * Math.PI / (columns * cell);
+        int crossed = 0;
+        for (int k = 1; crossed == 0; k++) {
+            ripples.step(now, before, Cancel.NEVER);
+            float[] held = now;
+            now = before;
+            before = held;
+            crossed = now[0] < 0 ? k : 0;
+        }
+        // a quarter of the period, half a step off as it began at rest
+        assertThat((crossed - 0.5) * dt).isCloseTo(0.5 * Math.PI / omega, within(0.02 * Math.PI / omega));
+    }
+
+    @Test
+    void dropsMakeRingsThatComeBackWithTheLoopAndAddToTheHeight() {
+        Ground bowl = slope(1, -3, 20);
+        WaterLayer rain = Kinds.with(
+                water(new Swell.Still()), "rings", new Rings.Drops(4, 0.8, 0.05, 1.2, 0.5, Rings.Shores.REFLECT));
+        SiteEvaluation start = site(bowl, 2, 0, List.of(), List.of(), rain);
+        SiteEvaluation end = site(bowl, 2, 2, List.of(), List.of(), rain);
+        SiteEvaluation almost = site(bowl, 2, 2 - 1e-7, List.of(), List.of(), rain);
+        double most = 0;
+        for (double x = -3; x < 9; x += 0.41) {
+            double there = surface(start).height(x, 1);
+            most = Math.max(most, Math.abs(there));
+            assertThat(surface(end).height(x, 1)).isCloseTo(there, within(1e-9));
+            assertThat(surface(almost).height(x, 1)).as("no jump at the seam").isCloseTo(there, within(1e-5));
+            assertThat(surface(start).rings(x, 1)).isCloseTo(there, within(1e-12));
+        }
+        assertThat(most).isGreaterThan(0.001);
+        assertThat(surface(start).height(-9, 1)).as("on land").isZero();
+        WaterLayer swallowed = Kinds.with(rain, "rings", new Rings.Drops(4, 0.8, 0.05, 1.2, 0.5, Rings.Shores.SWALLOW));
+        SiteEvaluation calm = site(bowl, 2, 0, List.of(), List.of(), swallowed);
+        assertThat(Math.abs(surface(calm).height(-4.6, 1)))
+                .isLessThanOrEqualTo(Math.abs(surface(start).height(-4.6, 1)) + 1e-3);
+    }
+
+    @Test
+    void aPropThatMovesThroughTheWaterLeavesAWake() {
+        Ground deep = slope(-5, -5, 20);
+        PathPlace way = new PathPlace("way", "Way", List.of(new Point3(-6, 0, 0), new Point3(6, 0, 0)), false);
+        Prop post = new Prop(
+                "post",
+                "Post",
+                new BoxShape(0.3, 1, 0.3),
+                -6,
+                0,
+                0,
+                0,
+                0,
+                0,
+                1,
+                false,
+                0,
+                0,
+                "#806040",
+                false,
+                new Pose.AlongPath("way", 2, 0, Pose.Turned.ALONG));
+        WaterLayer wake = Kinds.with(
+                water(new Swell.Still()), "rings", new Rings.Wake("post", 0.8, 0.1, 1, 0.3, Rings.Shores.SWALLOW));
+        WaterSurface surface = surface(site(deep, 0, 3, List.of(way), List.of(post), wake));
+        double behind = 0;
+        double ahead = 0;
+        for (double z = -2; z < 2; z += 0.1) {
+            behind = Math.max(behind, Math.abs(surface.height(-2.5, z)));
+            ahead = Math.max(ahead, Math.abs(surface.height(4, z)));
+        }
+        assertThat(behind).isGreaterThan(0.004);
+        assertThat(ahead).as("faster than its waves: nothing goes before it").isLessThan(1e-4);
     }
 
     // what floats
