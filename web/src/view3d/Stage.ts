@@ -1,3 +1,4 @@
+import type { Bundle } from '../api/bundle';
 import { Group, Matrix4, Scene, ShaderMaterial, Vector2, Vector3, Vector4 } from 'three';
 import type { DataTexture, DepthTexture, IUniform, Mesh } from 'three';
 import { heightAt, type Heights } from './ground';
@@ -129,6 +130,8 @@ export class Stage {
   /** Hanging sheets. */
   readonly sheets = new Group();
   private readonly levels = new Map<object, number>();
+  /** Who shows the rings of a piece of water at a moment, by its layer. */
+  readonly ringers = new Map<string, (rings: Bundle, position: number, loops: boolean) => void>();
   /** Seconds of the clock that is shown; null until something says it. */
   seconds: number | null = null;
   heights: Heights | null = null;

@@ -70,6 +70,7 @@ export class Viewport {
       props,
       water: this.stage.water,
       sheets: this.stage.sheets,
+      ring: (layer, rings, position, loops) => this.stage.ringers.get(layer)?.(rings, position, loops),
       tells: (second) => (this.stage.seconds = second),
       resting: materials.prop,
       cloth: materials.cloth,

@@ -472,6 +472,19 @@ varying vec2 vSlope;
 varying float vSteep;
 varying float vStrength;
 
+#ifdef RINGS
+uniform sampler2D uRings0;
+uniform sampler2D uRings1;
+/** Metres: west and north end, width and depth. */
+uniform vec4 uRingsAt;
+/** Metres of the highest step, how far the second frame has come in, nodes across and down. */
+uniform vec4 uRingsOf;
+float rings(vec2 p) {
+  vec2 at = (p - uRingsAt.xy) / uRingsAt.zw;
+  at = (at * (uRingsOf.zw - 1.0) + 0.5) / uRingsOf.zw;
+  return (mix(texture2D(uRings0, at).r, texture2D(uRings1, at).r, uRingsOf.y) - 128.0 / 255.0) * 255.0 / 128.0 * uRingsOf.x;
+}
+#endif
 float of(vec4 a, vec4 b, vec4 c, int w) {
   return w < 4 ? a[w] : w < 8 ? b[w - 4] : c[w - 8];
 }
@@ -520,6 +533,9 @@ void main() {
   }
   vPlace.y += high;
 #endif
+#ifdef RINGS
+  vPlace.y += rings(position.xz);
+#endif
 #endif
   gl_Position = projectionMatrix * viewMatrix * vec4(vPlace, 1.0);
   vScreen = gl_Position;
@@ -544,6 +560,19 @@ varying float vSteep;
 varying float vStrength;
 #if SHORT > 0
 uniform vec4 uShort[SHORT];
+#endif
+#ifdef RINGS
+uniform sampler2D uRings0;
+uniform sampler2D uRings1;
+/** Metres: west and north end, width and depth. */
+uniform vec4 uRingsAt;
+/** Metres of the highest step, how far the second frame has come in, nodes across and down. */
+uniform vec4 uRingsOf;
+float rings(vec2 p) {
+  vec2 at = (p - uRingsAt.xy) / uRingsAt.zw;
+  at = (at * (uRingsOf.zw - 1.0) + 0.5) / uRingsOf.zw;
+  return (mix(texture2D(uRings0, at).r, texture2D(uRings1, at).r, uRingsOf.y) - 128.0 / 255.0) * 255.0 / 128.0 * uRingsOf.x;
+}
 #endif
 /** How far round the loop. */
 uniform float uRound;
@@ -570,6 +599,10 @@ void main() {
   slope *= smoothstep(0.0, 0.5 * uGrain, depth) * (0.35 + 0.65 * layered(p * 0.11));
 #ifdef MOVES
   slope -= vSlope;
+#ifdef RINGS
+  vec2 node = uRingsAt.zw / (uRingsOf.zw - 1.0);
+  slope -= vec2(rings(vPlace.xz + vec2(node.x, 0.0)) - rings(vPlace.xz - vec2(node.x, 0.0)), rings(vPlace.xz + vec2(0.0, node.y)) - rings(vPlace.xz - vec2(0.0, node.y))) / (2.0 * node);
+#endif
 #if SHORT > 0
   // what is shorter than the corners are apart shades only, as long as a pixel can tell it
   float pixel = max(length(dFdx(vPlace.xz)), length(dFdy(vPlace.xz)));

@@ -47,7 +47,7 @@ export function ResultButtons({ layer }: { layer: Layer }) {
     <>
       {button(first)}
       <Dropdown align="end" className="d-inline-block">
-        <Dropdown.Toggle as="button" className="difference" aria-label={`More of ${layer.name}`}>
+        <Dropdown.Toggle as="button" className="difference" aria-label={`${results.length - 1} more of ${layer.name}`}>
           {results.length - 1} more
         </Dropdown.Toggle>
         <Dropdown.Menu popperConfig={INSIDE}>

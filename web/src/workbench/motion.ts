@@ -54,6 +54,7 @@ function keysOf(view: MotionView): Set<string> {
     ...view.pushes.flatMap((each) => each.blocks),
     ...view.props.map((each) => each.key),
     ...view.winds.map((each) => each.key),
+    ...view.rings.map((each) => each.key),
     ...view.grains.flatMap((each) => [...each.blocks, each.key]),
   ]);
 }

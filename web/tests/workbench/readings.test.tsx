@@ -68,7 +68,7 @@ describe('results beside a layer', () => {
   it('of many the first is a button and the others are in a menu; what is shown stands first', async () => {
     showIn(sessionOf(recipeOf({ layers: [snow] }), { kinds }), <ResultButtons layer={snow as never} />);
     expect(screen.getByRole('button', { name: 'Depth of Snow' })).toBeTruthy();
-    await userEvent.click(screen.getByRole('button', { name: 'More of Snow' }));
+    await userEvent.click(screen.getByRole('button', { name: '3 more of Snow' }));
     await userEvent.click(screen.getByRole('button', { name: 'melted' }));
     expect(theView().selection.getState()).toMatchObject({ layer: 'snow', property: 'melted', values: true });
     expect(screen.getByRole('button', { name: 'Melted of Snow' }).getAttribute('aria-pressed')).toBe('true');

@@ -3324,6 +3324,7 @@ export interface components {
             milliseconds: number;
             props: components["schemas"]["PropMotion"][];
             pushes: components["schemas"]["PushView"][];
+            rings: components["schemas"]["RingsView"][];
             seam: components["schemas"]["SeamView"];
             /** Format: double */
             start: number;
@@ -4631,6 +4632,94 @@ export interface components {
             places: components["schemas"]["Place"][];
             props: components["schemas"]["Prop"][];
             version: number;
+        };
+        Rings: components["schemas"]["RingsNone"] | components["schemas"]["RingsDrops"] | components["schemas"]["RingsWake"];
+        /**
+         * Drops
+         * @description Drops of rain, or of what falls in, here and there.
+         */
+        RingsDrops: {
+            /**
+             * @description die away (1/s)
+             * @default 0.6
+             */
+            damping: number;
+            /**
+             * @description height (m)
+             * @default 0.04
+             */
+            high: number;
+            /** @constant */
+            kind: "drops";
+            /**
+             * @description How many fall on each square metre in a minute (/m²/min)
+             * @default 0.5
+             */
+            rate: number;
+            /**
+             * @description Throw rings back, or swallow them
+             * @default reflect
+             * @enum {string}
+             */
+            shores: "reflect" | "swallow";
+            /**
+             * @description size (m)
+             * @default 0.6
+             */
+            size: number;
+            /**
+             * @description How fast rings grow wider (m/s)
+             * @default 1.2
+             */
+            speed: number;
+        };
+        /**
+         * None
+         * @description No rings.
+         */
+        RingsNone: {
+            /** @constant */
+            kind: "none";
+        };
+        RingsView: {
+            key: string;
+            layer: string;
+        };
+        /**
+         * A wake
+         * @description Behind a prop that moves through the water.
+         */
+        RingsWake: {
+            /**
+             * @description die away (1/s)
+             * @default 0.4
+             */
+            damping: number;
+            /**
+             * @description presses (m)
+             * @default 0.12
+             */
+            high: number;
+            /** @constant */
+            kind: "wake";
+            /** @description A prop with keys, or one that follows a path */
+            prop: string;
+            /**
+             * @description Throw rings back, or swallow them
+             * @default reflect
+             * @enum {string}
+             */
+            shores: "reflect" | "swallow";
+            /**
+             * @description size (m)
+             * @default 0.8
+             */
+            size: number;
+            /**
+             * @description run (m/s)
+             * @default 1.2
+             */
+            speed: number;
         };
         RosterView: {
             columns: components["schemas"]["ColumnView"][];
@@ -6062,6 +6151,7 @@ export interface components {
             level: number;
             /** Format: double */
             loop: number;
+            rings: string;
             /** Format: double */
             time: number;
             waves: number[][];

@@ -10,6 +10,7 @@ export class Moving {
   readonly pushes = new Map<string, { view: MotionView['pushes'][number]; blocks: (Int16Array | null)[] }>();
   readonly placed = new Map<string, Float32Array>();
   readonly winds = new Map<string, { view: MotionView['winds'][number]; vectors: Uint8Array }>();
+  readonly rings = new Map<string, Bundle>();
   readonly grainBundles = new Map<string, Bundle>();
   readonly clouds: GrainCloud[] = [];
   streaks: Streaks | null = null;
@@ -36,6 +37,7 @@ export class Moving {
     }
     for (const prop of view.props) this.placed.set(prop.prop, (await get(prop.key)).arrays.placed as Float32Array);
     for (const wind of view.winds) this.winds.set(wind.layer, { view: wind, vectors: (await get(wind.key)).arrays.vectors as Uint8Array });
+    for (const rings of view.rings) this.rings.set(rings.layer, await get(rings.key));
     for (const grains of view.grains) this.grainBundles.set(grains.layer, await get(grains.key));
     if (this.stopped) return;
     ready();

@@ -1,4 +1,5 @@
 import { Scene, type Camera, type Group, type IUniform, type Object3D, type ShaderMaterial, type WebGLRenderer } from 'three';
+import type { Bundle } from '../../api/bundle';
 import type { Heights } from '../ground';
 import type { Planting } from '../Planting';
 import type { ValueGrid } from '../Stage';
@@ -15,6 +16,8 @@ export interface Lent {
   /** Pieces of water, and hanging sheets; those that move say so. */
   water: Group;
   sheets: Group;
+  /** Shows the rings of a piece of water at a moment. */
+  ring: (layer: string, rings: Bundle, position: number, loops: boolean) => void;
   /** Hears the second that is shown. */
   tells: (second: number) => void;
   /** Of props at rest, and of cloth that is pushed. */
@@ -127,6 +130,7 @@ export class MovingScene {
         }
       }
     }
+    for (const [layer, rings] of moving.rings) this.lent.ring(layer, rings, position, moving.view.loops);
     this.lent.tells(moving.view.start + position * moving.view.step);
     for (const cloud of moving.clouds) cloud.show(position);
     moving.streaks?.show(position);

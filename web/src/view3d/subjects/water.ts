@@ -1,4 +1,4 @@
-import { BufferAttribute, BufferGeometry, Mesh, PlaneGeometry, Vector4, type ShaderMaterial } from 'three';
+import { BufferAttribute, BufferGeometry, DataTexture, LinearFilter, Mesh, PlaneGeometry, RedFormat, UnsignedByteType, Vector4, type ShaderMaterial } from 'three';
 import type { Bundle } from '../../api/bundle';
 import type { WaterSubject } from '../../api/types';
 import type { Stage } from '../Stage';
@@ -8,16 +8,18 @@ import { NOTHING, type Subject, type SubjectKind } from './Subject';
 /** As many waves as the shader adds up, four to an attribute. */
 export const MOST_WAVES = 12;
 
-export const WATER: SubjectKind<WaterSubject> = { needs: (view) => [view.data], make: (stage) => new Water(stage) };
+export const WATER: SubjectKind<WaterSubject> = { needs: (view) => [view.data, view.rings], make: (stage) => new Water(stage) };
 
 /** A level sheet over the whole site, or a piece of water whose surface moves with the time. */
 class Water implements Subject<WaterSubject> {
   private mesh: Mesh | null = null;
   private own: ShaderMaterial | null = null;
+  private rings: RingTextures | null = null;
+  private layer = '';
 
   constructor(private readonly stage: Stage) {}
 
-  show(view: WaterSubject, [data = NOTHING]: Bundle[]): void {
+  show(view: WaterSubject, [data = NOTHING, rings = NOTHING]: Bundle[]): void {
     this.dispose();
     const { stage } = this;
     stage.level(this, view.level);
@@ -35,11 +37,17 @@ class Water implements Subject<WaterSubject> {
         /** Of those that are too short for the corners: rad/m to the east and south, metres, phase. */
         uShort: { value: short.map(([east, south, k, , amplitude]) => new Vector4(east! * k!, south! * k!, amplitude!, 0)) },
         uRound: { value: 0 },
+        ...(view.rings === '' ? {} : (this.rings = new RingTextures()).uniforms),
       };
-      this.own = stage.material(shaders.WATER_VERTEX, shaders.WATER_FRAGMENT, { MOVES: 1, WAVES: waves.length, SHORT: short.length }, own);
+      this.own = stage.material(shaders.WATER_VERTEX, shaders.WATER_FRAGMENT, { MOVES: 1, WAVES: waves.length, SHORT: short.length, ...(this.rings ? { RINGS: 1 } : {}) }, own);
       this.own.side = 2;
       this.mesh = new Mesh(geometry, this.own);
-      this.mesh.userData.moves = waves.length > 0;
+      this.mesh.userData.moves = waves.length > 0 || this.rings !== null;
+      if (this.rings) {
+        this.rings.show(rings, 0, false);
+        this.layer = view.id;
+        stage.ringers.set(view.id, (frames, position, loops) => this.rings?.show(frames, position, loops));
+      }
       this.mesh.onBeforeRender = () => {
         const seconds = stage.seconds ?? view.time;
         waves.forEach(([, , , omega, , , phase], w) => (own.uPhases.value[w] = (phase! - omega! * seconds) % (2 * Math.PI)));
@@ -55,11 +63,47 @@ class Water implements Subject<WaterSubject> {
   dispose(): void {
     const { stage } = this;
     stage.level(this, null);
+    stage.ringers.delete(this.layer);
+    this.rings?.dispose();
+    this.rings = null;
+    this.layer = '';
     if (!this.mesh) return;
     stage.water.remove(this.mesh);
     this.mesh.geometry.dispose();
     this.own?.dispose();
     this.mesh = this.own = null;
+  }
+}
+
+/** Two frames of rings as textures, and how far the second has come in. */
+export class RingTextures {
+  readonly uniforms = { uRings0: { value: null as DataTexture | null }, uRings1: { value: null as DataTexture | null }, uRingsAt: { value: new Vector4(0, 0, 1, 1) }, uRingsOf: { value: new Vector4(0, 0, 1, 1) } };
+  private shown = ['', ''];
+
+  show({ facts, arrays }: Bundle, position: number, loops: boolean): void {
+    const { columns, rows, frames, west, north, width, depth, greatest } = facts as Record<string, number>;
+    const before = Math.floor(position) % frames!;
+    const after = loops ? (before + 1) % frames! : Math.min(before + 1, frames! - 1);
+    const steps = arrays.steps as Uint8Array;
+    this.uniforms.uRingsAt.value.set(west!, north!, width!, depth!);
+    this.uniforms.uRingsOf.value.set(greatest!, position - Math.floor(position), columns!, rows!);
+    [before, after].forEach((frame, k) => {
+      const slot = k === 0 ? this.uniforms.uRings0 : this.uniforms.uRings1;
+      const name = `${columns} ${rows} ${frames} ${greatest} ${frame}`;
+      if (this.shown[k] === name && slot.value) return;
+      this.shown[k] = name;
+      slot.value?.dispose();
+      const each = columns! * rows!;
+      slot.value = new DataTexture(steps.slice(frame * each, (frame + 1) * each), columns!, rows!, RedFormat, UnsignedByteType);
+      slot.value.magFilter = slot.value.minFilter = LinearFilter;
+      slot.value.unpackAlignment = 1;
+      slot.value.needsUpdate = true;
+    });
+  }
+
+  dispose(): void {
+    this.uniforms.uRings0.value?.dispose();
+    this.uniforms.uRings1.value?.dispose();
   }
 }
 

@@ -32,7 +32,7 @@ final class TarnWater {
                 false,
                 new Piece.Level(),
                 new Swell.Waves(4, 0.1, 150, 26, 1, 9),
-                new Rings.Drops(0.35, 0.9, 0.05, 1.1, 0.7, Rings.Shores.REFLECT),
+                new Rings.Drops(0.3, 1.4, 0.16, 1.1, 0.5, Rings.Shores.REFLECT),
                 257,
                 257,
                 Map.of());

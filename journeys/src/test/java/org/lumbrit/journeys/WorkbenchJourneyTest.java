@@ -168,7 +168,7 @@ class WorkbenchJourneyTest extends Journey {
         assertThat(page.locator(".result-card .name").inputValue()).isEqualTo("Nearness");
         assertThat(server.get("/api/sites/" + site)
                         .json()
-                        .at("/recipe/places/5/kind")
+                        .at("/recipe/places/6/kind")
                         .asString())
                 .isEqualTo("point");
         buttonWith("Places").press("Enter");

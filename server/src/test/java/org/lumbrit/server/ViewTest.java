@@ -80,7 +80,7 @@ class ViewTest {
         assertThat(told.get("standing").get("subjects"))
                 .isEqualTo(before.get("standing").get("subjects"));
         assertThat(told.get("falloffs")).hasSize(1);
-        assertThat(ids(told.get("subjects"))).contains("field", "cotton-grass").doesNotContain("ground", "water");
+        assertThat(ids(told.get("subjects"))).contains("field", "cotton-grass").doesNotContain("ground", "waves");
         // the same again is nothing new; and what nobody remembers is told whole
         JsonNode same = server.post(
                         site + "/view", request.formatted(edit, told.get("key").asString()))
@@ -91,7 +91,7 @@ class ViewTest {
         JsonNode whole =
                 server.post(site + "/view", request.formatted(edit, "gone")).json();
         assertThat(whole.get("since").asString()).isEmpty();
-        assertThat(ids(whole.get("subjects"))).contains("ground", "water", "field", "cotton-grass");
+        assertThat(ids(whole.get("subjects"))).contains("ground", "waves", "field", "cotton-grass");
     }
 
     private static List<String> ids(JsonNode list) {

@@ -1,6 +1,7 @@
 package org.lumbrit.core.water;
 
 import java.util.List;
+import java.util.Optional;
 import org.lumbrit.core.surface.Ground;
 import org.lumbrit.core.surface.Lattice;
 
@@ -56,6 +57,11 @@ public final class WaterSurface {
     /** Seconds. */
     public double time() {
         return time;
+    }
+
+    /** Rings at the moment; none where there are none. */
+    public Optional<RingGrid> ringGrid() {
+        return Optional.ofNullable(rings);
     }
 
     /** Metres of the water at rest; not a number away from water. */

@@ -27,6 +27,7 @@ import org.lumbrit.core.recipe.Subject;
 import org.lumbrit.core.site.SiteEvaluation;
 import org.lumbrit.core.surface.Lattice;
 import org.lumbrit.core.surface.Samples;
+import org.lumbrit.core.water.WaterLayer;
 import org.lumbrit.server.results.KeptResults;
 import org.lumbrit.server.view.Manifest.FindingView;
 import org.springframework.stereotype.Component;
@@ -66,6 +67,7 @@ public class MotionViews {
             @NotNull List<PropMotion> props,
             @NotNull List<WindView> winds,
             @NotNull List<GrainsView> grains,
+            @NotNull List<RingsView> rings,
             @NotNull List<FindingView> findings,
             @NotNull SeamView seam,
             @NotNull Long bytes,
@@ -127,6 +129,9 @@ public class MotionViews {
             @NotNull Double greatest,
             @NotNull Double heading,
             @NotNull Double mean) {}
+
+    /** Rings on a piece of water. @param key an array bundle of all frames */
+    public record RingsView(@NotNull String layer, @NotNull String key) {}
 
     /**
      * Grains.
@@ -292,6 +297,17 @@ public class MotionViews {
                     wind.properties().get(WindLayer.SPEED).high());
         }
 
+        /** Rings on a piece of water in every frame. */
+        Optional<RingsView> rings(WaterLayer layer) {
+            if (layer.hidden() || layer.rings().runs().isEmpty()) {
+                return Optional.empty();
+            }
+            String key = Look.key("ring frames/1", still.plan().motionKey(layer));
+            byte[] made = results.get(key, cancel, shared -> RingFrames.all(still, layer, frames, cancel));
+            bytes += made.length;
+            return Optional.of(new RingsView(layer.id(), key));
+        }
+
         GrainsView grains(GrainsLayer layer) {
             cancel.doing("placing " + layer.name());
             Grains grains = motion.grains(layer);
@@ -356,6 +372,10 @@ public class MotionViews {
                 props,
                 winds,
                 grains,
+                making.recipe.layersOf(WaterLayer.class).stream()
+                        .map(making::rings)
+                        .flatMap(Optional::stream)
+                        .toList(),
                 making.findings,
                 new SeamView(
                         making.worst.finiteRatio(), making.worstOf, making.frames.periodic() && making.worst.seen()),

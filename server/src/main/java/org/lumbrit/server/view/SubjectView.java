@@ -182,6 +182,7 @@ public sealed interface SubjectView {
      *
      * @param level metres of its highest place at rest; @param width metres; @param depth metres
      * @param data nodes of the water at rest, and what the bed does to each wave; "" where it is still
+     * @param rings of them the heights now, "" where there are none
      * @param waves of each, direction to the east and south, rad/m, rad/s, metres, sharpness, phase
      * @param time seconds that it is shown at; @param loop seconds after which it comes back, 0 where it does not
      */
@@ -192,12 +193,13 @@ public sealed interface SubjectView {
             @NotNull Double width,
             @NotNull Double depth,
             @NotNull String data,
+            @NotNull String rings,
             @NotNull List<List<Double>> waves,
             @NotNull Double time,
             @NotNull Double loop)
             implements SubjectView {
         static WaterSubject of(double level, double width, double depth) {
-            return moving("water", level, width, depth, "", List.of(), 0, 0);
+            return moving("water", level, width, depth, "", "", List.of(), 0, 0);
         }
 
         static WaterSubject moving(
@@ -206,16 +208,18 @@ public sealed interface SubjectView {
                 double width,
                 double depth,
                 String data,
+                String rings,
                 List<List<Double>> waves,
                 double time,
                 double loop) {
             return new WaterSubject(
                     id,
-                    keyOf("water", id, level, width, depth, data, waves, time, loop),
+                    keyOf("water", id, level, width, depth, data, rings, waves, time, loop),
                     level,
                     width,
                     depth,
                     data,
+                    rings,
                     waves,
                     time,
                     loop);

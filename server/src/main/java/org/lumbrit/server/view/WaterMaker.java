@@ -41,6 +41,11 @@ final class WaterMaker implements SubjectMaker {
                 ground.width(),
                 ground.depth(),
                 data,
+                surface.ringGrid().isEmpty()
+                        ? ""
+                        : look.kept(
+                                Look.key("rings/1", look.now.plan().layerKey(layer)),
+                                shared -> RingFrames.one(surface)),
                 surface.waves().stream()
                         .map(wave -> List.of(
                                 wave.east(),
