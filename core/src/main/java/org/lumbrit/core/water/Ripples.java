@@ -7,7 +7,7 @@ import org.lumbrit.core.math.Chunks;
  * Small waves on a grid of wet and dry nodes: ∂²h/∂t² = c²∇²h − b·∂h/∂t by leap-frog, with centred damping. The Laplacian is what flows over
  * the sides between two wet nodes, so that any shore throws waves back exactly and the sum of all heights is kept.
  */
-final class Ripples {
+public final class Ripples {
     private final int columns;
     private final int rows;
     private final float[] east;
@@ -20,7 +20,7 @@ final class Ripples {
      * @param speed m/s; @param damping 1/s at each node
      * @param dt seconds of a step; speed · dt · √(1/cellX² + 1/cellZ²) must not be above 1
      */
-    Ripples(
+    public Ripples(
             boolean[] wet,
             int columns,
             int rows,
@@ -53,7 +53,7 @@ final class Ripples {
     }
 
     /** One step. @param now heights, not changed; @param before those a step earlier; afterwards those a step later */
-    void step(float[] now, float[] before, Cancel cancel) {
+    public void step(float[] now, float[] before, Cancel cancel) {
         Chunks.run(rows, Math.max(8, (rows + 15) / 16), cancel, (from, to) -> {
             for (int row = from; row < to; row++) {
                 int at = row * columns;

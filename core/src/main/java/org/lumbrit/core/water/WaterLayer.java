@@ -41,7 +41,7 @@ import org.lumbrit.core.surface.SegmentTree;
 @Kind(
         name = "water",
         title = "Moving water",
-        help = "Waves on a piece of water: the site’s, a pool, a basin or a stream.")
+        help = "Waves on a piece of water: the site’s, a pool, a filled hollow or a stream.")
 public record WaterLayer(
         @Apart String id,
         @Apart String name,
