@@ -91,6 +91,9 @@ public record WaterLayer(
     public static final String SHORE = "shore";
     public static final String STEEP = "steep";
 
+    /** Rings are asked for frame by frame: a checkpoint every few of them. */
+    private static final int RING_COURSE = 64;
+
     private static final List<PropertyDescription> OFFERED = List.of(PropertyDescription.of(
                     STRENGTH,
                     "How high the waves run here, of their full height: less in reeds or behind something",
@@ -333,9 +336,7 @@ public record WaterLayer(
 
     private RingCourse.State ringState(Surroundings site, Lattice lattice, boolean[] wet, int frame) {
         return site.state(
-                (key, start) -> new RingCourse("rings/1 " + key, start, rings, seed, lattice, wet),
-                frame,
-                2 * site.frames().count());
+                (key, start) -> new RingCourse("rings/1 " + key, start, rings, seed, lattice, wet), frame, RING_COURSE);
     }
 
     /** What the bed does, which does not change with time. */
