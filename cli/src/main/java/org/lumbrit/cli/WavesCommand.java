@@ -51,7 +51,6 @@ final class WavesCommand implements Callable<Integer> {
             out.write("x_m,z_m,rest_m,depth_m,height_m,slope_deg,rising_m_s,steepness\n");
             for (String place : places) {
                 double[] at = place(place);
-                double[] slope = surface.slope(at[0], at[1]);
                 WaterSurface.At there = surface.at(at[0], at[1]);
                 out.write(String.format(
                         Locale.ROOT,
@@ -61,7 +60,7 @@ final class WavesCommand implements Callable<Integer> {
                         surface.rest(at[0], at[1]),
                         surface.depth(at[0], at[1]),
                         there.height(),
-                        StrictMath.toDegrees(StrictMath.atan(Math.hypot(slope[0], slope[1]))),
+                        surface.degrees(at[0], at[1]),
                         surface.rising(at[0], at[1]),
                         there.steepness()));
             }

@@ -11,7 +11,6 @@ import org.lumbrit.core.recipe.Finding.Severity;
 import org.lumbrit.core.recipe.Frames;
 import org.lumbrit.core.site.SiteEvaluation;
 import org.lumbrit.core.surface.Mesh;
-import org.lumbrit.core.surface.Submerged;
 import org.lumbrit.core.water.Afloat;
 
 /** What is probably not meant in how a prop floats. */
@@ -19,7 +18,6 @@ final class FloatFindings {
     /** Metres off the height that the water gives it. */
     private static final double ERROR = 0.01;
 
-    private static final double DENSITY = 1000;
     private static final int MOMENTS = 8;
 
     private FloatFindings() {}
@@ -74,15 +72,13 @@ final class FloatFindings {
             return;
         }
         Mesh mesh = evaluation.mesh(prop);
-        double[] ends = mesh.extentAlong(0, 1, 0);
-        double whole =
-                Math.abs(Submerged.below(mesh, 0, 1, 0, ends[1] + 1)[0]) * prop.size() * prop.size() * prop.size();
-        if (floats.weight() > whole * DENSITY) {
+        double carries = Afloat.carries(prop, mesh);
+        if (floats.weight() > carries) {
             found.add(said(
                     Severity.WARNING,
                     prop,
                     "too heavy to float",
-                    "All of it displaces " + Decimal.write(whole * DENSITY, 1) + " kg of water, and it weighs "
+                    "All of it displaces " + Decimal.write(carries, 1) + " kg of water, and it weighs "
                             + Decimal.write(floats.weight(), 1)
                             + " kg; it is shown just under the surface. Make it lighter."));
         }

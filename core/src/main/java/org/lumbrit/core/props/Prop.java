@@ -164,13 +164,8 @@ public record Prop(
         return read;
     }
 
-    /** How it is turned by its own heading, pitch and roll. */
-    public Quaternion upright() {
-        return turned();
-    }
-
     /** How it is turned, before it is aligned. */
-    Quaternion turned() {
+    public Quaternion turned() {
         return Quaternion.about(0, 1, 0, -heading)
                 .times(Quaternion.about(1, 0, 0, pitch))
                 .times(Quaternion.about(0, 0, 1, -roll));

@@ -43,13 +43,19 @@ public record Afloat(
 
     /** @param mesh in the prop's own frame */
     public static Draught draught(Prop prop, Pose.Floats floats, Mesh mesh) {
-        double[] up = prop.upright().inverse().rotate(0, 1, 0);
+        double[] up = prop.turned().inverse().rotate(0, 1, 0);
         double[] ends = mesh.extentAlong(up[0], up[1], up[2]);
         double level = floats.weight() > 0
                 ? Submerged.level(mesh, up[0], up[1], up[2], floats.weight() / DENSITY / cube(prop.size()))
                 : -floats.offset() / prop.size();
         double volume = Math.abs(Submerged.below(mesh, up[0], up[1], up[2], level)[0]) * cube(prop.size());
         return new Draught(-level * prop.size(), Math.max(0, level - ends[0]) * prop.size(), volume);
+    }
+
+    /** How many kilograms of water all of a prop displaces. */
+    public static double carries(Prop prop, Mesh mesh) {
+        double highest = mesh.extentAlong(0, 1, 0)[1];
+        return DENSITY * Math.abs(Submerged.below(mesh, 0, 1, 0, highest + 1)[0]) * cube(prop.size());
     }
 
     private static double cube(double value) {
@@ -111,7 +117,7 @@ public record Afloat(
             Ground ground) {
         double x = there.x();
         double z = there.z();
-        Quaternion turn = there.upright();
+        Quaternion turn = there.turned();
         double[] plane = {0, 0, 0};
         int wet = 0;
         if (floats.rides() == Pose.Rides.BODY) {
@@ -139,7 +145,7 @@ public record Afloat(
 
     /** Half its size across and along and its middle, as its part below the water is seen from above: right, front. */
     private static double[] footprint(Prop prop, Mesh mesh, double above) {
-        Quaternion turn = prop.upright();
+        Quaternion turn = prop.turned();
         double[] ends = {
             Double.POSITIVE_INFINITY, Double.NEGATIVE_INFINITY, Double.POSITIVE_INFINITY, Double.NEGATIVE_INFINITY
         };

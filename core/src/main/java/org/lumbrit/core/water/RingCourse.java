@@ -1,5 +1,6 @@
 package org.lumbrit.core.water;
 
+import java.util.function.Supplier;
 import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.math.Codec;
 import org.lumbrit.core.recipe.Frames;
@@ -7,8 +8,8 @@ import org.lumbrit.core.recipe.Surroundings;
 import org.lumbrit.core.simulation.Simulation;
 import org.lumbrit.core.surface.Lattice;
 
-/** Rings frame by frame, from still water at the clock's start. */
-record RingCourse(String key, Surroundings site, Rings rings, int seed, Lattice lattice, boolean[] wet)
+/** Rings frame by frame, from still water at the clock's start. @param nodes whether each is water, asked for when a step is run */
+record RingCourse(String key, Surroundings site, Rings rings, int seed, Lattice lattice, Supplier<boolean[]> nodes)
         implements Simulation<RingCourse.State> {
     /** Cells over which a shore that swallows rings stills them. */
     private static final int RAMP = 16;
@@ -24,6 +25,7 @@ record RingCourse(String key, Surroundings site, Rings rings, int seed, Lattice 
     @Override
     public State next(State last, int step, Cancel cancel) {
         Rings.Runs runs = rings.runs().orElseThrow();
+        boolean[] wet = nodes.get();
         Frames frames = site.frames();
         double cellX = lattice.grid().cellX();
         double cellZ = lattice.grid().cellZ();
@@ -37,7 +39,7 @@ record RingCourse(String key, Surroundings site, Rings rings, int seed, Lattice 
                 frames.step(),
                 lattice.ground().width(),
                 lattice.ground().depth(),
-                (x, z, high, rim) -> bump(now, before, x, z, high, rim, runs.size()));
+                (x, z, high, rim) -> bump(wet, now, before, x, z, high, rim, runs.size()));
         Ripples ripples = new Ripples(
                 wet,
                 lattice.columns(),
@@ -45,7 +47,7 @@ record RingCourse(String key, Surroundings site, Rings rings, int seed, Lattice 
                 cellX,
                 cellZ,
                 runs.speed(),
-                damping(runs),
+                damping(wet, runs),
                 frames.step() / parts);
         float[] one = now;
         float[] other = before;
@@ -59,7 +61,8 @@ record RingCourse(String key, Surroundings site, Rings rings, int seed, Lattice 
     }
 
     /** A round bump of both moments, so that it begins at rest. */
-    private void bump(float[] now, float[] before, double x, double z, double high, boolean rim, double size) {
+    private void bump(
+            boolean[] wet, float[] now, float[] before, double x, double z, double high, boolean rim, double size) {
         double cellX = lattice.grid().cellX();
         double cellZ = lattice.grid().cellZ();
         double sigma = Math.max(0.35 * size, 0.8 * Math.max(cellX, cellZ));
@@ -86,7 +89,7 @@ record RingCourse(String key, Surroundings site, Rings rings, int seed, Lattice 
         }
     }
 
-    private float[] damping(Rings.Runs runs) {
+    private float[] damping(boolean[] wet, Rings.Runs runs) {
         float[] damping = new float[wet.length];
         java.util.Arrays.fill(damping, (float) runs.damping());
         if (runs.shores() == Rings.Shores.REFLECT) {

@@ -5,7 +5,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
-import java.util.function.ToDoubleBiFunction;
+import java.util.function.Supplier;
 import org.lumbrit.core.kinds.Apart;
 import org.lumbrit.core.kinds.Kind;
 import org.lumbrit.core.kinds.Kinds;
@@ -15,6 +15,7 @@ import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.math.Chunks;
 import org.lumbrit.core.math.Codec;
 import org.lumbrit.core.math.Decimal;
+import org.lumbrit.core.math.Once;
 import org.lumbrit.core.motion.WindLayer;
 import org.lumbrit.core.recipe.Beginning;
 import org.lumbrit.core.recipe.Begun;
@@ -181,7 +182,7 @@ public record WaterLayer(
                         "How steep the surface is",
                         "°",
                         site -> new double[] {0, 20},
-                        (site, at) -> read(site, at, WaterLayer::degrees)),
+                        (site, at) -> read(site, at, WaterSurface::degrees)),
                 Field.inPlace(
                                 RISING,
                                 "rising",
@@ -246,11 +247,6 @@ public record WaterLayer(
         return out;
     }
 
-    private static double degrees(WaterSurface surface, double x, double z) {
-        double[] slope = surface.slope(x, z);
-        return StrictMath.toDegrees(StrictMath.atan(Math.sqrt(slope[0] * slope[0] + slope[1] * slope[1])));
-    }
-
     /** Metres to the nearest node that is land, along the water's edge between them. */
     private float[] shore(Surroundings site, Samples samples) {
         WaterSurface surface = surface(site);
@@ -292,10 +288,8 @@ public record WaterLayer(
     /** Rings at the site's time; with a loop those of its second round, while those of the first come in. */
     private WaterSurface.RingGrid ringsOn(Surroundings site, WaterSurface water) {
         Lattice lattice = Lattice.along(site.ground(), ringNodes);
-        boolean[] wet = new boolean[lattice.count()];
-        for (int i = 0; i < wet.length; i++) {
-            wet[i] = water.depth(lattice.x(i % lattice.columns()), lattice.z(i / lattice.columns())) > 0;
-        }
+        Once<String, boolean[]> once = new Once<>();
+        Supplier<boolean[]> wet = () -> once.get("", made -> wet(water, lattice));
         Frames frames = site.frames();
         double frame = (site.time() - frames.start()) / frames.step();
         double last = frames.count();
@@ -312,10 +306,18 @@ public record WaterLayer(
         return new WaterSurface.RingGrid(lattice, heights, rising);
     }
 
+    private static boolean[] wet(WaterSurface water, Lattice lattice) {
+        boolean[] wet = new boolean[lattice.count()];
+        for (int i = 0; i < wet.length; i++) {
+            wet[i] = water.depth(lattice.x(i % lattice.columns()), lattice.z(i / lattice.columns())) > 0;
+        }
+        return wet;
+    }
+
     private void add(
             Surroundings site,
             Lattice lattice,
-            boolean[] wet,
+            Supplier<boolean[]> wet,
             double frame,
             double weight,
             float[] heights,
@@ -334,7 +336,7 @@ public record WaterLayer(
         }
     }
 
-    private RingCourse.State ringState(Surroundings site, Lattice lattice, boolean[] wet, int frame) {
+    private RingCourse.State ringState(Surroundings site, Lattice lattice, Supplier<boolean[]> wet, int frame) {
         return site.state(
                 (key, start) -> new RingCourse("rings/1 " + key, start, rings, seed, lattice, wet), frame, RING_COURSE);
     }
@@ -395,13 +397,9 @@ public record WaterLayer(
 
     /** The sum of sharpness, wave number and amplitude: from 1 on crests can fold over. */
     public static double steepness(List<Wave> waves) {
-        return sum(waves, (wave, none) -> wave.sharpness() * wave.k() * wave.amplitude());
-    }
-
-    private static double sum(List<Wave> waves, ToDoubleBiFunction<Wave, Void> of) {
         double sum = 0;
         for (Wave wave : waves) {
-            sum += of.applyAsDouble(wave, null);
+            sum += wave.sharpness() * wave.k() * wave.amplitude();
         }
         return sum;
     }

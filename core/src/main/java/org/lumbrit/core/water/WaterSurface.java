@@ -97,7 +97,7 @@ public final class WaterSurface {
 
     /** Metres above the water at rest; 0 on land. */
     public double height(double x, double z) {
-        return at(x, z, time).height + rings(x, z);
+        return at(x, z).height;
     }
 
     /** What rings add to that, metres. */
@@ -122,9 +122,16 @@ public final class WaterSurface {
         };
     }
 
+    /** How steep the surface is, degrees. */
+    public double degrees(double x, double z) {
+        double[] slope = slope(x, z);
+        return StrictMath.toDegrees(StrictMath.atan(Math.sqrt(slope[0] * slope[0] + slope[1] * slope[1])));
+    }
+
     /** Height, how near it is to folding over (1), and how far the water of this place has come from its place at rest. */
     public At at(double x, double z) {
-        return at(x, z, time);
+        At waves = at(x, z, time);
+        return rings == null ? waves : new At(waves.height + rings(x, z), waves.steepness, waves.east, waves.south);
     }
 
     private At at(double x, double z, double seconds) {

@@ -2,6 +2,8 @@ package org.lumbrit.server.view;
 
 import java.util.List;
 import java.util.stream.Stream;
+import org.lumbrit.core.math.Cancel;
+import org.lumbrit.core.math.Chunks;
 import org.lumbrit.core.math.Colour;
 import org.lumbrit.core.recipe.Layer;
 import org.lumbrit.core.recipe.Subject;
@@ -64,7 +66,7 @@ final class SheetsMaker implements SubjectMaker {
             Sheet sheet = sheets.get(k);
             Drift drift = layer.drift(site, k);
             byte[] pattern = new byte[columns * HIGH];
-            org.lumbrit.core.math.Chunks.run(HIGH, 4, org.lumbrit.core.math.Cancel.NEVER, (from, to) -> {
+            Chunks.run(HIGH, 4, Cancel.NEVER, (from, to) -> {
                 for (int r = from; r < to; r++) {
                     for (int c = 0; c < columns; c++) {
                         double along = -past + range * c / (columns - 1);
