@@ -1,6 +1,7 @@
 package org.lumbrit.server;
 
 import org.lumbrit.core.math.GradientNoise;
+import org.lumbrit.core.surface.TriangleTree;
 import org.springframework.boot.SpringApplication;
 import org.springframework.boot.autoconfigure.SpringBootApplication;
 import org.springframework.boot.context.properties.ConfigurationPropertiesScan;
@@ -18,5 +19,6 @@ public class LumbritServer {
 
     private static void warmUp() {
         GradientNoise.warmUp();
+        TriangleTree.warmUp();
     }
 }

@@ -13,9 +13,7 @@ import org.lumbrit.core.math.Results;
  * angle weighted pseudonormal", 2005).
  */
 public final class TriangleTree implements Results.Weighted {
-    private static final int LEAF = 8;
-    /** A trace above 1, against rounding. */
-    private static final double SURELY = 1 + 1e-12;
+    private static final int LEAF = TurnedBoxes.WIDE / 2;
 
     private final Mesh mesh;
     private final int count;
@@ -23,10 +21,9 @@ public final class TriangleTree implements Results.Weighted {
     private final int[] order;
     private final float[] corners;
     private final float[] boxes;
-    /** Middle and radius of a ball round each triangle. */
-    private final float[] balls;
 
     private volatile float[] normals;
+    private volatile TurnedBoxes turned;
 
     /** @param mesh with at least one triangle */
     public TriangleTree(Mesh mesh) {
@@ -48,10 +45,6 @@ public final class TriangleTree implements Results.Weighted {
                 System.arraycopy(mesh.positions(), 3 * mesh.triangles()[3 * order[s] + k], corners, 9 * s + 3 * k, 3);
             }
         }
-        this.balls = new float[4 * count];
-        for (int s = 0; s < count; s++) {
-            ball(s);
-        }
         this.boxes = new float[6 * (2 * leaves - 1)];
         for (int node = 2 * leaves - 2; node >= 0; node--) {
             bound(node);
@@ -60,30 +53,17 @@ public final class TriangleTree implements Results.Weighted {
 
     @Override
     public long bytes() {
-        return 4L * (order.length + corners.length + boxes.length + balls.length) + mesh.bytes();
+        return 4L * (order.length + corners.length + boxes.length) + mesh.bytes();
+    }
+
+    /** Readies the form of the search that uses the processor's vectors; it changes no bit of any result, only the speed. */
+    public static void warmUp() {
+        TurnedBoxes.warmUp();
     }
 
     /** The mesh that is searched. */
     public Mesh mesh() {
         return mesh;
-    }
-
-    /** A ball round a triangle, a trace larger than it need be, so that no rounding leaves a corner outside. */
-    private void ball(int s) {
-        double square = 0;
-        for (int d = 0; d < 3; d++) {
-            float a = corners[9 * s + d];
-            float b = corners[9 * s + 3 + d];
-            float c = corners[9 * s + 6 + d];
-            balls[4 * s + d] = (Math.min(a, Math.min(b, c)) + Math.max(a, Math.max(b, c))) / 2;
-        }
-        for (int k = 0; k < 3; k++) {
-            double dx = (double) corners[9 * s + 3 * k] - balls[4 * s];
-            double dy = (double) corners[9 * s + 3 * k + 1] - balls[4 * s + 1];
-            double dz = (double) corners[9 * s + 3 * k + 2] - balls[4 * s + 2];
-            square = Math.max(square, dx * dx + dy * dy + dz * dz);
-        }
-        balls[4 * s + 3] = Math.nextUp((float) (Math.sqrt(square) * (1 + 1e-6)));
     }
 
     private int firstOf(int leaf) {
@@ -170,11 +150,6 @@ public final class TriangleTree implements Results.Weighted {
         }
     }
 
-    /** By how much a number lies outside of two others. */
-    private static double beyond(double low, double high, double x) {
-        return x < low ? low - x : x > high ? x - high : 0;
-    }
-
     private void bound(int node) {
         int at = 6 * node;
         if (node < leaves - 1) {
@@ -202,8 +177,9 @@ public final class TriangleTree implements Results.Weighted {
 
     /** One thread's questions. The last answer helps the next where they are near each other. */
     public final class Probe {
-        private final int[] stack = new int[64];
-        private final double[] far = new double[64];
+        private int[] stack = new int[64];
+        private double[] far = new double[64];
+        private TurnedBoxes.Asking boxesHere;
         /** The nearest point of the last question. */
         private double px;
 
@@ -252,41 +228,53 @@ public final class TriangleTree implements Results.Weighted {
                 best = toTriangle(slot, x, y, z);
                 take(slot);
             }
-            double root = Math.sqrt(best);
-            int filled = 0;
-            stack[filled] = 0;
-            far[filled++] = toBox(0, x, y, z);
+            if (boxesHere == null) {
+                TurnedBoxes boxes = turned();
+                boxesHere = boxes.new Asking();
+                stack = new int[2 * TurnedBoxes.WIDE * boxes.levels()];
+                far = new double[stack.length];
+            }
+            boxesHere.place(x, y, z);
+            int filled = push(turned.levels() - 1, 0, 0, best);
             while (filled > 0) {
                 filled--;
                 if (far[filled] >= best) {
                     continue;
                 }
-                int node = stack[filled];
-                if (node >= leaves - 1) {
-                    int leaf = node - (leaves - 1);
-                    for (int s = firstOf(leaf); s < firstOf(leaf + 1); s++) {
-                        if (isBeyond(s, x, y, z, root)) {
-                            continue;
-                        }
-                        double square = toTriangle(s, x, y, z);
-                        if (square < best) {
-                            best = square;
-                            root = Math.sqrt(best);
-                            take(s);
-                        }
-                    }
+                int level = stack[2 * filled];
+                int box = stack[2 * filled + 1];
+                if (level > 0) {
+                    filled = push(level - 1, box, filled, best);
                     continue;
                 }
-                int left = 2 * node + 1;
-                double toLeft = toBox(left, x, y, z);
-                double toRight = toBox(left + 1, x, y, z);
-                boolean leftLast = toLeft <= toRight;
-                stack[filled] = leftLast ? left + 1 : left;
-                far[filled++] = leftLast ? toRight : toLeft;
-                stack[filled] = leftLast ? left : left + 1;
-                far[filled++] = leftLast ? toLeft : toRight;
+                int s = turnedFrom(box / TurnedBoxes.WIDE) + box % TurnedBoxes.WIDE;
+                double square = toTriangle(s, x, y, z);
+                if (square < best) {
+                    best = square;
+                    take(s);
+                }
             }
             return best;
+        }
+
+        /** Puts the boxes of a group on the stack that may hold something nearer, the nearest last. */
+        private int push(int level, int group, int bottom, double best) {
+            float[] squares = boxesHere.squares;
+            int filled = bottom;
+            for (int nearer = boxesHere.ask(level, group, best); nearer != 0; nearer &= nearer - 1) {
+                int k = Integer.numberOfTrailingZeros(nearer);
+                double square = squares[k];
+                int at = filled++;
+                while (at > bottom && far[at - 1] < square) {
+                    far[at] = far[at - 1];
+                    stack[2 * at + 1] = stack[2 * at - 1];
+                    at--;
+                }
+                far[at] = square;
+                stack[2 * at + 1] = group * TurnedBoxes.WIDE + k;
+                stack[2 * filled - 2] = level;
+            }
+            return filled;
         }
 
         /** Distance to the one triangle that the last search found. */
@@ -300,24 +288,6 @@ public final class TriangleTree implements Results.Weighted {
             px = cx;
             py = cy;
             pz = cz;
-        }
-
-        /** Whether the ball round a triangle is surely farther than so many metres. */
-        private boolean isBeyond(int s, double x, double y, double z, double metres) {
-            double dx = x - balls[4 * s];
-            double dy = y - balls[4 * s + 1];
-            double dz = z - balls[4 * s + 2];
-            double reach = (metres + balls[4 * s + 3]) * SURELY;
-            return dx * dx + dy * dy + dz * dz > reach * reach;
-        }
-
-        private double toBox(int node, double x, double y, double z) {
-            float[] b = boxes;
-            int at = 6 * node;
-            double dx = beyond(b[at], b[at + 3], x);
-            double dy = beyond(b[at + 1], b[at + 4], y);
-            double dz = beyond(b[at + 2], b[at + 5], z);
-            return dx * dx + dy * dy + dz * dz;
         }
 
         /**
@@ -482,6 +452,22 @@ public final class TriangleTree implements Results.Weighted {
             double t = (vx * rx + vy * ry + vz * rz) / det;
             return t >= 0 ? t : Double.POSITIVE_INFINITY;
         }
+    }
+
+    /** Two neighbouring leaves make a group of turned boxes. */
+    private int turnedFrom(int group) {
+        return firstOf(Math.min(leaves, 2 * group));
+    }
+
+    private TurnedBoxes turned() {
+        TurnedBoxes known = turned;
+        if (known == null) {
+            synchronized (this) {
+                known = turned == null ? new TurnedBoxes(corners, (leaves + 1) / 2, this::turnedFrom) : turned;
+                turned = known;
+            }
+        }
+        return known;
     }
 
     /** Per triangle in the order of the leaves seven normals: face, three corners, the sides after each corner. */
