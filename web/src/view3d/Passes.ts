@@ -99,7 +99,9 @@ export class Passes {
     this.renderer.setRenderTarget(null);
     this.renderer.clear();
     this.still.lay(this.renderer);
+    const back = plainly([...water.children, ...sheets.children] as Mesh[]);
     this.renderer.render(this.stage.scene, this.eye.camera);
+    back();
     resting.forEach((object) => (object.visible = true));
     this.over();
   }
@@ -189,4 +191,11 @@ export class Passes {
     this.shadow.dispose();
     this.mirror.dispose();
   }
+}
+
+/** Gives meshes the material that they have for motion, if any. @returns gives them their own again */
+function plainly(meshes: Mesh[]): () => void {
+  const own = meshes.map((mesh) => mesh.material);
+  for (const mesh of meshes) mesh.material = (mesh.userData.quick as ShaderMaterial | undefined) ?? mesh.material;
+  return () => meshes.forEach((mesh, k) => (mesh.material = own[k]!));
 }

@@ -40,6 +40,8 @@ export function newUniforms() {
     uSkyColour: { value: USUAL_SKY.clone() },
     uAll: { value: new Vector3(1, 1, 1) },
     uDome: { value: null as DataTexture | null },
+    /** The same light for haze: by the cosine from the sun's heading, and by height. */
+    uAir: { value: null as DataTexture | null },
     uDomed: { value: 0 },
     /** How far one sees, as a share of the usual. */
     uClear: { value: 1 },

@@ -15,6 +15,8 @@ uniform float uFloor;
 uniform vec3 uSunColour;
 uniform vec3 uSkyColour;
 uniform sampler2D uDome;
+uniform sampler2D uAir;
+#define AIR_CELLS vec2(65.0, 33.0)
 uniform float uDomed;
 /** All light on level ground, against the usual light. */
 uniform vec3 uAll;
@@ -48,6 +50,14 @@ vec3 skyAt(vec3 d) {
   float near = max(dot(way, uSun), 0.0);
   // the disc itself with its glare
   return c + uSunColour * (0.05 * pow(near, 400.0) + 4.0 * smoothstep(0.99990, 0.99997, near));
+}
+
+/** The sky's light that haze throws on, without the sun's disc: the dome once more, by the cosine from the sun's heading and the height, as whole pictures are asked for it. @param d of length 1 */
+vec3 airAt(vec3 d) {
+  if (uDomed < 0.5) return usualSky(d);
+  vec2 across = d.xz * inversesqrt(max(dot(d.xz, d.xz) * dot(uSun.xz, uSun.xz), 1e-12));
+  vec2 at = vec2(0.5 + 0.5 * dot(across, uSun.xz), d.y);
+  return texture2D(uAir, (at * (AIR_CELLS - 1.0) + 0.5) / AIR_CELLS).rgb;
 }
 
 /** Of sun and sky, how much reaches the ground at a place; the sun's without the shade of plants last. */
@@ -148,8 +158,9 @@ vec3 hazed(vec3 c, vec3 p) {
   float amount = airOver(1.3 * far * airTo(p));
   vec2 edge = abs(p.xz) / (uSize * 0.5);
   float border = smoothstep(0.93, 0.998, max(edge.x, edge.y));
-  vec3 air = skyAt(normalize(vec3(ray.x, max(ray.y, 0.0) * 0.35, ray.z)));
-  return mix(mix(c, air * 0.92, amount * 0.74), surround(ray / far), border);
+  vec3 seen = mix(c, airAt(normalize(vec3(ray.x, max(ray.y, 0.0) * 0.35, ray.z))) * 0.92, amount * 0.74);
+  // what lies beyond the site is looked at where it is seen: it costs more than all the rest
+  return border > 0.0 ? mix(seen, surround(ray / far), border) : seen;
 }
 
 vec3 shown(vec3 linear) {
@@ -452,6 +463,26 @@ void main() {
 }
 `;
 
+const RINGS = /* glsl */ `
+#ifdef RINGS
+uniform sampler2D uRings0;
+uniform sampler2D uRings1;
+/** Metres: west and north end, width and depth. */
+uniform vec4 uRingsAt;
+/** Metres of the highest step, how far the second frame has come in, nodes across and down. */
+uniform vec4 uRingsOf;
+float rings(vec2 p) {
+  vec2 at = (p - uRingsAt.xy) / uRingsAt.zw;
+  at = (at * (uRingsOf.zw - 1.0) + 0.5) / uRingsOf.zw;
+  return (mix(texture2D(uRings0, at).r, texture2D(uRings1, at).r, uRingsOf.y) - 128.0 / 255.0) * 255.0 / 128.0 * uRingsOf.x;
+}
+vec2 ringSlope(vec2 p) {
+  vec2 node = uRingsAt.zw / (uRingsOf.zw - 1.0);
+  return vec2(rings(p + vec2(node.x, 0.0)) - rings(p - vec2(node.x, 0.0)), rings(p + vec2(0.0, node.y)) - rings(p - vec2(0.0, node.y))) / (2.0 * node);
+}
+#endif
+`;
+
 export const WATER_VERTEX = /* glsl */ `
 varying vec3 vPlace;
 varying vec4 vScreen;
@@ -472,20 +503,7 @@ varying vec2 vSlope;
 varying float vSteep;
 varying float vStrength;
 
-#ifdef RINGS
-uniform sampler2D uRings0;
-uniform sampler2D uRings1;
-/** Metres: west and north end, width and depth. */
-uniform vec4 uRingsAt;
-/** Metres of the highest step, how far the second frame has come in, nodes across and down. */
-uniform vec4 uRingsOf;
-float rings(vec2 p) {
-  vec2 at = (p - uRingsAt.xy) / uRingsAt.zw;
-  at = (at * (uRingsOf.zw - 1.0) + 0.5) / uRingsOf.zw;
-  return (mix(texture2D(uRings0, at).r, texture2D(uRings1, at).r, uRingsOf.y) - 128.0 / 255.0) * 255.0 / 128.0 * uRingsOf.x;
-}
-#endif
-float of(vec4 a, vec4 b, vec4 c, int w) {
+${RINGS}float of(vec4 a, vec4 b, vec4 c, int w) {
   return w < 4 ? a[w] : w < 8 ? b[w - 4] : c[w - 8];
 }
 #endif
@@ -530,11 +548,19 @@ void main() {
       vSlope = back * fall;
       if (round < 2) p -= back * f;
     }
+#ifdef QUICK
+    // the same surface, at the place that the water of this corner has come to
+    if (det >= 0.05) vPlace.xz = position.xz - off;
+    break;
+#endif
   }
   vPlace.y += high;
 #endif
 #ifdef RINGS
-  vPlace.y += rings(position.xz);
+  vPlace.y += rings(vPlace.xz);
+#ifdef QUICK
+  vSlope -= ringSlope(vPlace.xz);
+#endif
 #endif
 #endif
   gl_Position = projectionMatrix * viewMatrix * vec4(vPlace, 1.0);
@@ -561,28 +587,39 @@ varying float vStrength;
 #if SHORT > 0
 uniform vec4 uShort[SHORT];
 #endif
-#ifdef RINGS
-uniform sampler2D uRings0;
-uniform sampler2D uRings1;
-/** Metres: west and north end, width and depth. */
-uniform vec4 uRingsAt;
-/** Metres of the highest step, how far the second frame has come in, nodes across and down. */
-uniform vec4 uRingsOf;
-float rings(vec2 p) {
-  vec2 at = (p - uRingsAt.xy) / uRingsAt.zw;
-  at = (at * (uRingsOf.zw - 1.0) + 0.5) / uRingsOf.zw;
-  return (mix(texture2D(uRings0, at).r, texture2D(uRings1, at).r, uRingsOf.y) - 128.0 / 255.0) * 255.0 / 128.0 * uRingsOf.x;
-}
-#endif
-/** How far round the loop. */
+${RINGS}/** How far round the loop. */
 uniform float uRound;
 
 /** Small ripples that wander, and are back after a loop: two wandering patterns, the one fading into the other. */
 vec2 wandering(vec2 p, vec2 way) {
   return mix(ripple(p + way * uRound), ripple(p + way * (uRound - 1.0)), uRound);
 }
+
 #endif
 
+#ifdef QUICK
+/** The water while it plays: waves, rings and one pattern of ripples, mirrored, without glitter, bed and flecks, which cost most. */
+vec3 glanced(vec2 p, float depth, vec3 view, float far) {
+  vec2 small = p * vec2(1.1, 2.4);
+  vec2 slope = 0.06 * smoothstep(0.0, 0.5 * uGrain, depth) * mix(ripple(small + vec2(-1.1, 1.6) * uRound), ripple(small + vec2(-1.1, 1.6) * (uRound - 1.0)), uRound) - vSlope;
+  float facing = 1.0 - max(dot(normalize(vec3(slope.x, 1.0, slope.y)), view), 0.0);
+  float fresnel = 0.03 + 0.97 * facing * facing * facing * facing * facing;
+  vec3 mirrored = texture2D(uMirrorMap, clamp(vScreen.xy / vScreen.w * 0.5 + 0.5 + slope * vec2(0.55, 1.4) * clamp(18.0 / far, 0.15, 1.0), 0.002, 0.998)).rgb;
+  vec3 body = mix(vec3(0.014, 0.050, 0.054), vec3(0.004, 0.020, 0.032), smoothstep(0.2, 3.2, depth));
+  body = mix(vec3(0.075, 0.062, 0.036), body, 1.0 - exp(-depth * 1.5)) * uAll;
+  vec3 c = mix(body, mirrored * mirrored * vec3(0.80, 0.90, 0.96), clamp(fresnel * 0.92 + 0.05, 0.0, 1.0));
+  c = mix(c, vec3(0.30, 0.30, 0.27) * uAll, max(smoothstep(0.10, 0.0, depth) * 0.25, 0.6 * smoothstep(0.42, 0.8, vSteep)));
+  return mix(c, vec3(dot(c, vec3(0.3, 0.6, 0.1))) * vec3(0.55, 0.62, 0.66), uValuesShown * 0.6);
+}
+
+void main() {
+  float depth = vPlace.y - texture2D(uHeightMap, vPlace.xz / uSize + 0.5).r;
+  if (depth < 0.0) discard;
+  vec3 view = uEye - vPlace;
+  float far = length(view);
+  gl_FragColor = vec4(shown(glanced(vPlace.xz / uGrain, depth, view / far, far)), 1.0);
+}
+#else
 void main() {
   float ground = texture2D(uHeightMap, vPlace.xz / uSize + 0.5).r;
   float depth = vPlace.y - ground;
@@ -600,8 +637,7 @@ void main() {
 #ifdef MOVES
   slope -= vSlope;
 #ifdef RINGS
-  vec2 node = uRingsAt.zw / (uRingsOf.zw - 1.0);
-  slope -= vec2(rings(vPlace.xz + vec2(node.x, 0.0)) - rings(vPlace.xz - vec2(node.x, 0.0)), rings(vPlace.xz + vec2(0.0, node.y)) - rings(vPlace.xz - vec2(0.0, node.y))) / (2.0 * node);
+  slope -= ringSlope(vPlace.xz);
 #endif
 #if SHORT > 0
   // what is shorter than the corners are apart shades only, as long as a pixel can tell it
@@ -636,6 +672,7 @@ void main() {
   c = mix(c, vec3(dot(c, vec3(0.3, 0.6, 0.1))) * vec3(0.55, 0.62, 0.66), uValuesShown * 0.6);
   gl_FragColor = vec4(shown(hazed(c, vPlace)), 1.0);
 }
+#endif
 `;
 
 export const SHEET_VERTEX = /* glsl */ `
@@ -668,21 +705,26 @@ float pattern(float along) {
 }
 
 void main() {
+  float below = uFade.x <= 0.0 ? 1.0 : smoothstep(0.0, uFade.x, vLie.y);
+  float above = uFade.y >= uFade.z ? 1.0 : 1.0 - smoothstep(uFade.y, uFade.z, vLie.y);
+  float far = distance(uEye, vPlace);
+  float most = below * above * smoothstep(uEyeFade.x, uEyeFade.y, far) * vLie.z;
+  if (most < 0.004) discard;
   float a = pattern(vLie.x - uDrifted.x);
   if (uDrifted.z > 0.0) {
     float u = uDrifted.z;
     a = ((1.0 - u) * a + u * pattern(vLie.x - uDrifted.y)) / sqrt((1.0 - u) * (1.0 - u) + u * u);
   }
-  float below = uFade.x <= 0.0 ? 1.0 : smoothstep(0.0, uFade.x, vLie.y);
-  float above = uFade.y >= uFade.z ? 1.0 : 1.0 - smoothstep(uFade.y, uFade.z, vLie.y);
-  float far = distance(uEye, vPlace);
-  float hides = clamp(0.5 + a, 0.0, 1.0) * below * above * smoothstep(uEyeFade.x, uEyeFade.y, far) * vLie.z;
+  float hides = clamp(0.5 + a, 0.0, 1.0) * most;
   if (hides < 0.004) discard;
   vec2 light = lightAt(vPlace.xz).rg;
   vec3 view = normalize(vPlace - uEye);
   // droplets throw light on, most of it the way that it goes
   float onward = 0.25 + 0.9 * pow(max(dot(view, uSun), 0.0), 6.0);
   vec3 c = uSheet * (SUN_COLOUR * onward * mix(0.35, 1.0, light.r) * 0.55 + SKY_COLOUR * 0.95) + uSheet * uEyeFade.z;
-  gl_FragColor = vec4(shown(hazed(c, vPlace)), hides * (1.0 - 0.7 * uValuesShown));
+#ifndef QUICK
+  c = hazed(c, vPlace);
+#endif
+  gl_FragColor = vec4(shown(c), hides * (1.0 - 0.7 * uValuesShown));
 }
 `;

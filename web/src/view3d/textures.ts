@@ -47,15 +47,40 @@ export function heightTexture(columns: number, rows: number, values: Float32Arra
 
 /** The sky's light by direction, three numbers each. */
 export function domeTexture(columns: number, rows: number, light: Float32Array): DataTexture {
+  return halves(columns, rows, light);
+}
+
+/** Nodes of the haze's light across and up; the shader has them too. */
+export const AIR = { columns: 65, rows: 33 };
+
+/** The dome's light for haze: across by the cosine from the sun's heading, −1 to 1, up by the height of a way of length 1. */
+export function airTexture(columns: number, rows: number, light: Float32Array): DataTexture {
+  const air = new Float32Array(3 * AIR.columns * AIR.rows);
+  for (let r = 0; r < AIR.rows; r++) {
+    for (let k = 0; k < AIR.columns; k++) {
+      const turn = (Math.acos((2 * k) / (AIR.columns - 1) - 1) / Math.PI) * (columns - 1);
+      const row = Math.sqrt(Math.asin(r / (AIR.rows - 1)) / (Math.PI / 2)) * (rows - 1);
+      const [left, low] = [Math.min(columns - 2, Math.floor(turn)), Math.min(rows - 2, Math.floor(row))];
+      for (let c = 0; c < 3; c++) {
+        const at = (x: number, y: number) => light[3 * ((low + y) * columns + left + x) + c]!;
+        const [u, v] = [turn - left, row - low];
+        air[3 * (r * AIR.columns + k) + c] = (1 - v) * ((1 - u) * at(0, 0) + u * at(1, 0)) + v * ((1 - u) * at(0, 1) + u * at(1, 1));
+      }
+    }
+  }
+  return halves(AIR.columns, AIR.rows, air);
+}
+
+function halves(columns: number, rows: number, light: Float32Array): DataTexture {
   const data = new Uint16Array(4 * columns * rows);
   for (let i = 0; i < columns * rows; i++) {
     for (let c = 0; c < 3; c++) data[4 * i + c] = DataUtils.toHalfFloat(Math.min(6e4, light[3 * i + c]!));
     data[4 * i + 3] = DataUtils.toHalfFloat(1);
   }
-  const dome = new DataTexture(data, columns, rows, RGBAFormat, HalfFloatType);
-  dome.minFilter = dome.magFilter = LinearFilter;
-  dome.needsUpdate = true;
-  return dome;
+  const texture = new DataTexture(data, columns, rows, RGBAFormat, HalfFloatType);
+  texture.minFilter = texture.magFilter = LinearFilter;
+  texture.needsUpdate = true;
+  return texture;
 }
 
 /** What lies over the ground: sRGB colour with how far it hides what is below, and how much it glitters. */

@@ -3,7 +3,7 @@ import type { Bundle } from '../../api/bundle';
 import type { GroundSubject } from '../../api/types';
 import { groundGeometry, type Heights } from '../ground';
 import { USUAL_SKY, USUAL_SUN, type Stage } from '../Stage';
-import { characterTexture, domeTexture, heightTexture } from '../textures';
+import { airTexture, characterTexture, domeTexture, heightTexture } from '../textures';
 import type { Subject, SubjectKind } from './Subject';
 
 const DRAFT_NODES = 129;
@@ -66,6 +66,8 @@ class Ground implements Subject<GroundSubject> {
     const lights = arrays.lights as Float32Array | undefined;
     uniforms.uDome.value?.dispose();
     uniforms.uDome.value = lights ? domeTexture(facts.domeColumns!, facts.domeRows!, arrays.dome as Float32Array) : null;
+    uniforms.uAir.value?.dispose();
+    uniforms.uAir.value = lights ? airTexture(facts.domeColumns!, facts.domeRows!, arrays.dome as Float32Array) : null;
     uniforms.uDomed.value = lights ? 1 : 0;
     uniforms.uClear.value = lights ? facts.haze! : 1;
     uniforms.uSunColour.value.copy(lights ? new Vector3(...lights.slice(0, 3)) : USUAL_SUN);
@@ -76,6 +78,7 @@ class Ground implements Subject<GroundSubject> {
   dispose(): void {
     const { stage } = this;
     stage.uniforms.uDome.value?.dispose();
+    stage.uniforms.uAir.value?.dispose();
     for (const mesh of [stage.draft, stage.fine]) {
       if (!mesh) continue;
       stage.scene.remove(mesh);

@@ -33,19 +33,19 @@ class Sheets implements Subject<SheetsSubject> {
         /** Metres that the two passes of the pattern have come, and how far the second has come in. */
         uDrifted: { value: new Vector3() },
       };
-      const material = this.stage.material(shaders.SHEET_VERTEX, shaders.SHEET_FRAGMENT, {}, own);
-      material.transparent = true;
-      material.depthWrite = false;
-      material.side = 2;
+      const kinds: Record<string, number>[] = [{}, { QUICK: 1 }];
+      const materials = kinds.map((defines) => this.stage.material(shaders.SHEET_VERTEX, shaders.SHEET_FRAGMENT, defines, own));
+      for (const material of materials) Object.assign(material, { transparent: true, depthWrite: false, side: 2 });
       const { geometry, middle } = standing(arrays[`places${k}`] as Float32Array, arrays[`opacity${k}`] as Float32Array, height);
-      const mesh = new Mesh(geometry, material);
+      const mesh = new Mesh(geometry, materials[0]);
+      mesh.userData.quick = materials[1];
       mesh.position.copy(middle);
       mesh.frustumCulled = false;
       mesh.userData.moves = view.speed !== 0;
       mesh.onBeforeRender = () => {
         const seconds = this.stage.seconds ?? view.time;
         own.uDrifted.value.set(...driftedAt(seconds, view.loop, view.speed));
-        material.uniformsNeedUpdate = true;
+        for (const material of materials) material.uniformsNeedUpdate = true;
       };
       this.meshes.push(mesh);
       this.stage.sheets.add(mesh);
@@ -59,6 +59,7 @@ class Sheets implements Subject<SheetsSubject> {
       const material = mesh.material as ShaderMaterial;
       (material.uniforms.uPattern!.value as DataTexture).dispose();
       material.dispose();
+      (mesh.userData.quick as ShaderMaterial).dispose();
     }
     this.meshes = [];
   }

@@ -14,6 +14,8 @@ export const WATER: SubjectKind<WaterSubject> = { needs: (view) => [view.data, v
 class Water implements Subject<WaterSubject> {
   private mesh: Mesh | null = null;
   private own: ShaderMaterial | null = null;
+  /** While it plays. */
+  private quick: ShaderMaterial | null = null;
   private rings: RingTextures | null = null;
   private layer = '';
 
@@ -39,9 +41,12 @@ class Water implements Subject<WaterSubject> {
         uRound: { value: 0 },
         ...(view.rings === '' ? {} : (this.rings = new RingTextures()).uniforms),
       };
-      this.own = stage.material(shaders.WATER_VERTEX, shaders.WATER_FRAGMENT, { MOVES: 1, WAVES: waves.length, SHORT: short.length, ...(this.rings ? { RINGS: 1 } : {}) }, own);
-      this.own.side = 2;
+      const defines = { MOVES: 1, WAVES: waves.length, SHORT: short.length, ...(this.rings ? { RINGS: 1 } : {}) };
+      this.own = stage.material(shaders.WATER_VERTEX, shaders.WATER_FRAGMENT, defines, own);
+      this.quick = stage.material(shaders.WATER_VERTEX, shaders.WATER_FRAGMENT, { ...defines, QUICK: 1 }, own);
+      this.own.side = this.quick.side = 2;
       this.mesh = new Mesh(geometry, this.own);
+      this.mesh.userData.quick = this.quick;
       this.mesh.userData.moves = waves.length > 0 || this.rings !== null;
       if (this.rings) {
         this.rings.show(rings, 0, false);
@@ -53,7 +58,7 @@ class Water implements Subject<WaterSubject> {
         waves.forEach(([, , , omega, , , phase], w) => (own.uPhases.value[w] = (phase! - omega! * seconds) % (2 * Math.PI)));
         short.forEach(([, , , omega, , , phase], w) => (own.uShort.value[w]!.w = (phase! - omega! * seconds) % (2 * Math.PI)));
         own.uRound.value = view.loop > 0 ? (((seconds / view.loop) % 1) + 1) % 1 : 0;
-        this.own!.uniformsNeedUpdate = true;
+        this.own!.uniformsNeedUpdate = this.quick!.uniformsNeedUpdate = true;
       };
     }
     this.mesh.frustumCulled = false;
@@ -71,7 +76,8 @@ class Water implements Subject<WaterSubject> {
     stage.water.remove(this.mesh);
     this.mesh.geometry.dispose();
     this.own?.dispose();
-    this.mesh = this.own = null;
+    this.quick?.dispose();
+    this.mesh = this.own = this.quick = null;
   }
 }
 
