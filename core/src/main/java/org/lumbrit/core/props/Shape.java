@@ -13,6 +13,7 @@ public sealed interface Shape
                 HutShape,
                 RaftShape,
                 BarrelShape,
+                VesselShape,
                 LogShape,
                 SledgeShape,
                 PostsShape,

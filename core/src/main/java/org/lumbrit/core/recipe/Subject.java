@@ -14,6 +14,8 @@ public enum Subject {
     BODY,
     /** Hanging sheets. */
     SHEETS,
+    /** A liquid in a vessel. */
+    LIQUID,
     /** Water whose surface moves. */
     WATER,
     /** Grains that lie somewhere and are carried. */

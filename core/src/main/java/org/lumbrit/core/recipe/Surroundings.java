@@ -9,6 +9,7 @@ import org.lumbrit.core.falloff.Scene;
 import org.lumbrit.core.falloff.Source;
 import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.math.Point3;
+import org.lumbrit.core.props.PlacedMesh;
 import org.lumbrit.core.simulation.Simulation;
 import org.lumbrit.core.surface.Ground;
 import org.lumbrit.core.surface.Place;
@@ -83,6 +84,17 @@ public interface Surroundings {
 
     /** Where a prop that the layer refers to is in each of the clock's frames. */
     List<Point3> round(String prop);
+
+    /**
+     * A prop and the layer in one of the clock's frames.
+     *
+     * @param prop where it is then
+     * @param layer with its keyed numbers as they are then
+     */
+    record Moment(PlacedMesh prop, Layer layer) {}
+
+    /** A prop that the layer refers to in each of the clock's frames. */
+    List<Moment> moments(String prop);
 
     /** A layer that the layer refers to, or itself, with its keyed numbers as they are now. */
     Layer layer(String id);

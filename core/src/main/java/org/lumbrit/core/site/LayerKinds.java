@@ -26,6 +26,7 @@ import org.lumbrit.core.sheets.SheetsLayer;
 import org.lumbrit.core.snow.LayLayer;
 import org.lumbrit.core.snow.PressLayer;
 import org.lumbrit.core.snow.SnowLayer;
+import org.lumbrit.core.vessels.LiquidLayer;
 import org.lumbrit.core.water.DampLayer;
 import org.lumbrit.core.water.WaterLayer;
 
@@ -61,6 +62,7 @@ public final class LayerKinds implements Registry {
                 RollLayer.class,
                 WaterLayer.class,
                 SheetsLayer.class,
+                LiquidLayer.class,
                 WeatherLayer.class,
                 DampLayer.class,
                 DaylightLayer.class);

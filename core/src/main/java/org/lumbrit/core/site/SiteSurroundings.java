@@ -183,6 +183,21 @@ final class SiteSurroundings implements Surroundings {
         return round;
     }
 
+    @Override
+    public List<Moment> moments(String prop) {
+        scene.require(Refers.PROP, prop);
+        scene.require(Surrounding.KEYS);
+        Frames frames = frames();
+        List<Moment> moments = new ArrayList<>();
+        for (int frame = 0; frame < frames.count(); frame++) {
+            cancel.check();
+            SiteEvaluation then = evaluation.at(frames.time(frame));
+            moments.add(new Moment(
+                    then.placed(prop), then.plan().recipe().layer(layer.id()).orElseThrow()));
+        }
+        return moments;
+    }
+
     private void pass(String prop, double seconds, List<Point3> way) {
         double[] at = evaluation.at(seconds).placed(prop).origin();
         Point3 place = new Point3(at[0], at[1], at[2]);

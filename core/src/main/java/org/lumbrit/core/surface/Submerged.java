@@ -2,6 +2,8 @@ package org.lumbrit.core.surface;
 
 /** Volume of a closed mesh below a plane, by signed tetrahedra of its clipped triangles (after B. Mirtich, 1996). */
 public final class Submerged {
+    private static final int MOST = 80;
+
     private Submerged() {}
 
     /**
@@ -86,12 +88,36 @@ public final class Submerged {
         double[] ends = mesh.extentAlong(nx, ny, nz);
         double low = ends[0];
         double high = ends[1];
-        for (int k = 0; k < 60 && high - low > 1e-12 * Math.max(1, ends[1] - ends[0]); k++) {
-            double middle = 0.5 * (low + high);
-            if (below(mesh, nx, ny, nz, middle)[0] < volume) {
+        double under = -volume;
+        double over = below(mesh, nx, ny, nz, high)[0] - volume;
+        if (!(over > 0)) {
+            return high;
+        }
+        if (!(under < 0)) {
+            return low;
+        }
+        double enough = 1e-13 * (over - under);
+        boolean wasLow = false;
+        boolean wasHigh = false;
+        for (int k = 0; k < MOST && high - low > 1e-13 * Math.max(1, ends[1] - ends[0]); k++) {
+            // false position, the end that stays counting half (the Illinois rule: M. Dowell and P. Jarratt, 1971)
+            double middle = k % 8 == 7 ? 0.5 * (low + high) : low - under * (high - low) / (over - under);
+            double off = below(mesh, nx, ny, nz, middle)[0] - volume;
+            if (Math.abs(off) <= enough) {
+                return middle;
+            }
+            if (off < 0) {
                 low = middle;
+                under = off;
+                over = wasLow ? over / 2 : over;
+                wasLow = true;
+                wasHigh = false;
             } else {
                 high = middle;
+                over = off;
+                under = wasHigh ? under / 2 : under;
+                wasHigh = true;
+                wasLow = false;
             }
         }
         return 0.5 * (low + high);

@@ -1,0 +1,390 @@
+package org.lumbrit.core.vessels;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import org.lumbrit.core.kinds.Apart;
+import org.lumbrit.core.kinds.Kind;
+import org.lumbrit.core.kinds.Refers;
+import org.lumbrit.core.kinds.Setting;
+import org.lumbrit.core.kinds.Surrounding;
+import org.lumbrit.core.math.Decimal;
+import org.lumbrit.core.props.PlacedMesh;
+import org.lumbrit.core.recipe.Beginning;
+import org.lumbrit.core.recipe.Begun;
+import org.lumbrit.core.recipe.Family;
+import org.lumbrit.core.recipe.Finding;
+import org.lumbrit.core.recipe.Frames;
+import org.lumbrit.core.recipe.Layer;
+import org.lumbrit.core.recipe.LayerHead;
+import org.lumbrit.core.recipe.PropertyDescription;
+import org.lumbrit.core.recipe.PropertyRange;
+import org.lumbrit.core.recipe.Readings;
+import org.lumbrit.core.recipe.Subject;
+import org.lumbrit.core.recipe.Surroundings;
+import org.lumbrit.core.surface.Mesh;
+import org.lumbrit.core.surface.PlaneCut;
+
+/**
+ * A liquid in a vessel: however that is tilted, its top stays level and its volume the same; what goes over the rim is lost. While the vessel
+ * is moved about its top swings.
+ */
+@Kind(
+        name = "liquid",
+        title = "Liquid in a vessel",
+        help = "Fills the hollow of a prop: its top stays level and its volume the same, however the prop is tilted.")
+public record LiquidLayer(
+        @Apart String id,
+        @Apart String name,
+
+        @Setting(like = LayerHead.class, help = "It changes nothing here")
+        int seed,
+
+        @Setting(like = LayerHead.class) @Apart boolean hidden,
+
+        @Setting(
+                title = "in",
+                refers = Refers.PROP,
+                help = "The vessel: a prop with a hollow, and walls that have two sides")
+        String vessel,
+
+        @Setting(
+                title = "hollow",
+                byDefault = "largest",
+                help = "Which hollow of the prop: the largest, or the one that has a place in it")
+        Inside inside,
+
+        @Setting(
+                title = "place x",
+                unit = "m",
+                min = -1e5,
+                max = 1e5,
+                slider = {-2, 2},
+                byDefault = "0",
+                help = "In the prop's own frame; read only for a hollow by a place")
+        double x,
+
+        @Setting(
+                title = "place y",
+                unit = "m",
+                min = -1e5,
+                max = 1e5,
+                slider = {0, 2},
+                byDefault = "0.2")
+        double y,
+
+        @Setting(
+                title = "place z",
+                unit = "m",
+                min = -1e5,
+                max = 1e5,
+                slider = {-2, 2},
+                byDefault = "0")
+        double z,
+
+        @Setting(
+                title = "filled by",
+                byDefault = "share",
+                help = "A share of the hollow, litres, or a height over its floor")
+        Filled filled,
+
+        @Setting(
+                title = "how full",
+                min = 0,
+                max = 1,
+                byDefault = "0.7",
+                help = "Share of what the upright vessel holds")
+        double full,
+
+        @Setting(
+                title = "litres",
+                unit = "l",
+                min = 0,
+                max = 1e12,
+                slider = {0, 500},
+                byDefault = "100")
+        double litres,
+
+        @Setting(
+                title = "height",
+                unit = "m",
+                min = 0,
+                max = 1e5,
+                slider = {0, 2},
+                byDefault = "0.5",
+                help = "Over the lowest place of the hollow while the vessel stands upright")
+        double height,
+
+        @Setting(
+                title = "swings",
+                min = 0,
+                max = 2,
+                byDefault = "1",
+                help = "How much of its swinging is shown; 0 is always level")
+        double swings,
+
+        @Setting(
+                title = "calms down",
+                min = 0.001,
+                max = 1,
+                slider = {0.01, 0.5},
+                byDefault = "0.06",
+                help = "Damping, as a share of that after which nothing swings")
+        double calms,
+
+        @Setting(title = "colour", refers = Refers.COLOUR, byDefault = "#24414a")
+        String colour,
+
+        @Setting(title = "properties") Map<String, PropertyRange> properties)
+        implements Layer {
+    /** Numbers of a moment in a flat array: normal of the top, its level along it (both of the site), litres in it, litres spilt, room, tilt in degrees. */
+    public static final int NUMBERS = 8;
+
+    private static final double TO_LITRES = 1000;
+    /** Litres of one that are no loss but rounding. */
+    private static final double NO_LOSS = 1e-6;
+
+    /** Which hollow is meant. */
+    public enum Inside {
+        LARGEST,
+        PLACE
+    }
+
+    /** What says how full it is. */
+    public enum Filled {
+        SHARE,
+        LITRES,
+        HEIGHT
+    }
+
+    public LiquidLayer {
+        properties = PropertyDescription.complete(List.of(), properties);
+    }
+
+    @Override
+    public List<PropertyDescription> offered() {
+        return List.of();
+    }
+
+    @Override
+    public Family family() {
+        return Family.WATER;
+    }
+
+    @Override
+    public Set<Surrounding> reads() {
+        return Set.of(Surrounding.GROUND, Surrounding.TIME, Surrounding.KEYS);
+    }
+
+    @Override
+    public Set<Subject> seen() {
+        return Set.of(Subject.LIQUID);
+    }
+
+    @Override
+    public List<String> tools() {
+        return List.of("moves", "readings");
+    }
+
+    @Override
+    public Begun begin(Beginning beginning) {
+        return new Begun.Made(
+                beginning.ready(this, "Liquid"),
+                "",
+                false,
+                "It fills the largest hollow of its prop. Tilt the prop, or let it be moved, and play the clock.");
+    }
+
+    /** The hollow that it fills; none where the prop has none. */
+    public Optional<Cavity> cavity(Mesh mesh) {
+        return Cavity.of(mesh, inside == Inside.PLACE ? new double[] {x, y, z} : null);
+    }
+
+    /** Litres that it is filled with, before anything is spilt. @param size of the prop against its own frame */
+    public double wanted(Cavity cavity, double size) {
+        return switch (filled) {
+            case SHARE -> full * cavity.volume() * cube(size) * TO_LITRES;
+            case LITRES -> litres;
+            case HEIGHT -> {
+                double[] ends = cavity.mesh().extentAlong(0, 1, 0);
+                double level = Math.min(ends[0] + height / size, ends[1]);
+                yield org.lumbrit.core.surface.Submerged.below(cavity.mesh(), 0, 1, 0, level)[0]
+                        * cube(size)
+                        * TO_LITRES;
+            }
+        };
+    }
+
+    private static double cube(double value) {
+        return value * value * value;
+    }
+
+    /** It in every frame of the clock, {@link #NUMBERS} each; none where the prop has no hollow. */
+    public Optional<double[]> moments(Surroundings site) {
+        List<Surroundings.Moment> round = site.moments(vessel);
+        PlacedMesh first = round.get(0).prop();
+        return cavity(first.mesh()).map(cavity -> moments(cavity, round, site.frames()));
+    }
+
+    private double[] moments(Cavity cavity, List<Surroundings.Moment> round, Frames frames) {
+        double[] slopes = slopes(cavity, round, frames);
+        double[] out = new double[NUMBERS * round.size()];
+        double had = 0;
+        double stays = 0;
+        double spilt = 0;
+        for (int f = 0; f < round.size(); f++) {
+            PlacedMesh prop = round.get(f).prop();
+            LiquidLayer now = (LiquidLayer) round.get(f).layer();
+            double unit = cube(prop.size()) * TO_LITRES;
+            double wanted = now.wanted(cavity, prop.size());
+            stays = Math.max(0, stays + wanted - had);
+            had = wanted;
+            double[] level = own(prop, 0, 1, 0);
+            double room = Liquid.room(cavity, level) * unit;
+            if (stays > room) {
+                spilt += stays - room;
+                stays = room;
+            }
+            double sx = now.swings * slopes[2 * f];
+            double sz = now.swings * slopes[2 * f + 1];
+            double length = Math.sqrt(1 + sx * sx + sz * sz);
+            double[] up = own(prop, sx / length, 1 / length, sz / length);
+            // a swing alone spills nothing: what it would lift over the rim stays a little lower
+            Liquid liquid = Liquid.of(cavity, up, stays / unit);
+            liquid = liquid.volume() * unit < stays * (1 - 1e-9) ? Liquid.of(cavity, level, stays / unit) : liquid;
+            double[] normal = prop.turn().rotate(liquid.up()[0], liquid.up()[1], liquid.up()[2]);
+            double[] origin = prop.origin();
+            int at = NUMBERS * f;
+            System.arraycopy(normal, 0, out, at, 3);
+            out[at + 3] = liquid.level() * prop.size()
+                    + normal[0] * origin[0]
+                    + normal[1] * origin[1]
+                    + normal[2] * origin[2];
+            out[at + 4] = stays;
+            out[at + 5] = spilt;
+            out[at + 6] = room;
+            out[at + 7] = StrictMath.toDegrees(StrictMath.acos(Math.max(-1, Math.min(1, level[1]))));
+        }
+        return out;
+    }
+
+    private static double[] own(PlacedMesh prop, double x, double y, double z) {
+        return prop.turn().inverse().rotate(x, y, z);
+    }
+
+    /** Slopes of its top, by how the vessel is moved. */
+    private double[] slopes(Cavity cavity, List<Surroundings.Moment> round, Frames frames) {
+        double size = round.get(0).prop().size();
+        double[] middle = middle(cavity);
+        double[] places = new double[3 * round.size()];
+        for (int f = 0; f < round.size(); f++) {
+            System.arraycopy(round.get(f).prop().toPlace(middle[0], middle[1], middle[2]), 0, places, 3 * f, 3);
+        }
+        double volume = Math.min(wanted(cavity, size) / TO_LITRES / cube(size), cavity.volume());
+        if (swings == 0 || !(volume > 0)) {
+            return new double[2 * round.size()];
+        }
+        double area = Liquid.of(cavity, new double[] {0, 1, 0}, volume * (1 - 1e-6))
+                .body(cavity)
+                .capArea();
+        double radius = size * Math.sqrt(Math.max(area, 1e-12) / Math.PI);
+        double deep = size * volume / Math.max(area, 1e-12);
+        return Slosh.slopes(places, frames.step(), frames.periodic(), Slosh.frequency(radius, deep), calms);
+    }
+
+    private static double[] middle(Cavity cavity) {
+        double[] b = cavity.mesh().bounds();
+        return new double[] {(b[0] + b[3]) / 2, (b[1] + b[4]) / 2, (b[2] + b[5]) / 2};
+    }
+
+    /**
+     * It as a closed mesh of the site at one of its moments.
+     *
+     * @param moments as {@link #moments} has them; @param frame which of them
+     */
+    public PlaneCut body(Cavity cavity, PlacedMesh prop, double[] moments, int frame) {
+        int at = NUMBERS * frame;
+        double[] up = own(prop, moments[at], moments[at + 1], moments[at + 2]);
+        double[] origin = prop.origin();
+        double level =
+                (moments[at + 3] - moments[at] * origin[0] - moments[at + 1] * origin[1] - moments[at + 2] * origin[2])
+                        / prop.size();
+        PlaneCut cut = PlaneCut.below(cavity.mesh(), up[0], up[1], up[2], level);
+        float[] p = cut.mesh().positions();
+        float[] placed = new float[p.length];
+        for (int i = 0; i < p.length; i += 3) {
+            double[] there = prop.toPlace(p[i], p[i + 1], p[i + 2]);
+            for (int d = 0; d < 3; d++) {
+                placed[i + d] = (float) there[d];
+            }
+        }
+        return new PlaneCut(Mesh.of(placed, cut.mesh().triangles()), cut.cap(), cut.rim());
+    }
+
+    /** Litres in it, litres spilt, how high its top lies, how far the vessel is tilted. */
+    @Override
+    public Optional<Readings> readings(Surroundings site) {
+        return moments(site).map(moments -> {
+            int frames = moments.length / NUMBERS;
+            double[] seconds = new double[frames];
+            double[][] lines = new double[4][frames];
+            List<Surroundings.Moment> round = site.moments(vessel);
+            for (int f = 0; f < frames; f++) {
+                seconds[f] = site.frames().time(f);
+                int at = NUMBERS * f;
+                double[] origin = round.get(f).prop().origin();
+                lines[0][f] = moments[at + 4];
+                lines[1][f] = moments[at + 5];
+                lines[2][f] =
+                        (moments[at + 3] - moments[at] * origin[0] - moments[at + 2] * origin[2]) / moments[at + 1];
+                lines[3][f] = moments[at + 7];
+            }
+            return new Readings(
+                    seconds,
+                    List.of(
+                            new Readings.Line("in it", "l", lines[0]),
+                            new Readings.Line("spilt", "l", lines[1]),
+                            new Readings.Line("height of its top", "m", lines[2]),
+                            new Readings.Line("tilt of the vessel", "°", lines[3])),
+                    new double[0]);
+        });
+    }
+
+    @Override
+    public String sentence(String result, Surroundings site) {
+        String prop = site.names().nameOf(Refers.PROP, vessel);
+        return moments(site)
+                .map(moments -> "In " + prop + ": " + Decimal.write(moments[4], 2) + " l of "
+                        + Decimal.write(moments[6] + 0, 2) + " l that it holds as it stands at the first frame.")
+                .orElse(prop + " has no hollow that holds a liquid.");
+    }
+
+    @Override
+    public List<Finding> findings(Surroundings site) {
+        String prop = site.names().nameOf(Refers.PROP, vessel);
+        Optional<double[]> all = moments(site);
+        if (all.isEmpty()) {
+            return List.of(
+                    Finding.warning(
+                            this,
+                            "has no hollow to fill",
+                            prop
+                                    + " has no hollow that its own upright walls close off. A vessel needs walls of two sides, closed below; for another hollow than the largest set a place in it."));
+        }
+        double[] moments = all.get();
+        List<Finding> found = new ArrayList<>();
+        int last = moments.length - NUMBERS;
+        double spilt = moments[last + 5];
+        double had = spilt + moments[last + 4];
+        if (spilt > NO_LOSS * Math.max(1, had)) {
+            found.add(Finding.warning(
+                    this,
+                    "spills",
+                    Decimal.write(spilt, 2) + " l of " + Decimal.write(had, 2)
+                            + " l go over the rim. Fill it less, or tilt " + prop + " less."));
+        }
+        return found;
+    }
+}
