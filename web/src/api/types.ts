@@ -43,6 +43,7 @@ export type GroundSubject = Schemas['GroundSubject'];
 export type TilesSubject = Schemas['TilesSubject'];
 export type TileView = Schemas['TileView'];
 export type SheetsSubject = Schemas['SheetsSubject'];
+export type LiquidSubject = Schemas['LiquidSubject'];
 export type WaterSubject = Schemas['WaterSubject'];
 export type FieldSubject = Schemas['FieldSubject'];
 export type ColoursSubject = Schemas['ColoursSubject'];

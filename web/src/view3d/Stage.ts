@@ -129,7 +129,7 @@ export class Stage {
   readonly snowfall = new Snowfall(this.material(shaders.COMMON + shaders.FLAKE_VERTEX, shaders.FLAKE_FRAGMENT, {}, { uPixels: { value: 1000 }, uDrift: { value: new Vector3(0, -1, 0) } }));
   /** All water, and the level of each piece. */
   readonly water = new Group();
-  /** Hanging sheets. */
+  /** Hanging sheets, and tops of liquids in vessels. */
   readonly sheets = new Group();
   private readonly levels = new Map<object, number>();
   /** Who shows the rings of a piece of water at a moment, by its layer. */

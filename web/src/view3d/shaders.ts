@@ -728,3 +728,32 @@ void main() {
   gl_FragColor = vec4(shown(c), hides * (1.0 - 0.7 * uValuesShown));
 }
 `;
+
+export const LIQUID_VERTEX = /* glsl */ `
+varying vec3 vPlace;
+void main() {
+  vPlace = position;
+  gl_Position = projectionMatrix * viewMatrix * vec4(position, 1.0);
+}
+`;
+
+/** A flat top: its own colour from below, and the sky in it. */
+export const LIQUID_FRAGMENT = /* glsl */ `
+varying vec3 vPlace;
+uniform vec3 uLiquid;
+uniform float uValuesShown;
+
+void main() {
+  vec3 view = normalize(uEye - vPlace);
+  vec3 n = normalize(cross(dFdx(vPlace), dFdy(vPlace)));
+  n = n.y < 0.0 ? -n : n;
+  float facing = 1.0 - max(dot(n, view), 0.0);
+  float fresnel = 0.03 + 0.97 * facing * facing * facing * facing * facing;
+  vec2 light = lightAt(vPlace.xz).rg;
+  vec3 body = uLiquid * (SUN_COLOUR * max(dot(n, uSun), 0.0) * light.r * 0.5 + SKY_COLOUR);
+  vec3 c = mix(body, skyAt(reflect(-view, n)) * 0.85, fresnel);
+  c += uSunColour * 0.5 * pow(max(dot(n, normalize(view + uSun)), 0.0), 260.0) * light.r;
+  c = mix(c, vec3(dot(c, vec3(0.3, 0.6, 0.1))) * vec3(0.55, 0.62, 0.66), uValuesShown * 0.6);
+  gl_FragColor = vec4(shown(hazed(c, vPlace)), 1.0);
+}
+`;

@@ -13,7 +13,7 @@ export interface Lent {
   scene: Scene;
   planting: Planting;
   props: Map<string, PropMesh>;
-  /** Pieces of water, and hanging sheets; those that move say so. */
+  /** Pieces of water; hanging sheets and liquids; those that move say so. */
   water: Group;
   sheets: Group;
   /** Shows the rings of a piece of water at a moment. */

@@ -2,6 +2,7 @@ import type { SubjectView } from '../../api/types';
 import { COLOURS } from './colours';
 import { FIELD } from './field';
 import { GROUND } from './ground';
+import { LIQUID } from './liquid';
 import { LYING } from './lying';
 import { MESH } from './mesh';
 import { PLANTS } from './plants';
@@ -23,6 +24,7 @@ export const SUBJECTS: { [K in Kind]: SubjectKind<Extract<SubjectView, { kind: K
   plants: PLANTS,
   mesh: MESH,
   sheets: SHEETS,
+  liquid: LIQUID,
 };
 
 /** The kind of a subject; none for one that this page does not know yet. */

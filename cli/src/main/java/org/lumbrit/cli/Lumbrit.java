@@ -31,6 +31,7 @@ import picocli.CommandLine.ParameterException;
             WavesCommand.class,
             FloatCommand.class,
             SheetsCommand.class,
+            VesselCommand.class,
             MeshCommand.class,
             SnowCommand.class,
             RollCommand.class,

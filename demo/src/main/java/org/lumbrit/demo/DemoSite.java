@@ -102,6 +102,7 @@ public final class DemoSite {
         all.addAll(TarnWind.layers());
         all.add(TarnWater.waves());
         all.add(TarnWater.mist());
+        all.addAll(TarnWater.liquids());
         return all;
     }
 

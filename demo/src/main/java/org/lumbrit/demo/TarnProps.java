@@ -3,7 +3,6 @@ package org.lumbrit.demo;
 import java.util.ArrayList;
 import java.util.List;
 import org.lumbrit.core.math.Hash;
-import org.lumbrit.core.props.BarrelShape;
 import org.lumbrit.core.props.BoulderShape;
 import org.lumbrit.core.props.BoxShape;
 import org.lumbrit.core.props.HutShape;
@@ -17,12 +16,16 @@ import org.lumbrit.core.props.Shape;
 import org.lumbrit.core.props.SledgeShape;
 import org.lumbrit.core.props.StoneWallShape;
 import org.lumbrit.core.props.TowerShape;
+import org.lumbrit.core.props.VesselShape;
 
 /** What stands at Thessock Tarn: tower, landing hut, wall, causeway, boulders, raft, barrel and sledge. */
 final class TarnProps {
     private static final String STONE = "#8f8a80";
     private static final String WOOD = "#7a6248";
     private static final String DARK_WOOD = "#5e4a37";
+
+    /** Metres of the raft's deck above the water. */
+    private static final double RAFT_DECK = 0.23;
 
     private TarnProps() {}
 
@@ -53,7 +56,31 @@ final class TarnProps {
                 WOOD,
                 false,
                 new Pose.Floats(TarnWater.WAVES, Pose.Rides.BODY, 0.01, 0, TarnWater.DRIFT, TarnWater.ROUND / 8, 0)));
-        props.add(standing("barrel", "Rain barrel", new BarrelShape(0.4, 1, 0.14, 22), 24.2, 36.6, 0, WOOD));
+        props.add(standing(
+                "barrel",
+                "Rain barrel",
+                new VesselShape(VesselShape.Form.BARREL, 0.46, 1, 1, 0.04, 22),
+                24.2,
+                36.6,
+                0,
+                WOOD));
+        props.add(new Prop(
+                "pail",
+                "Pail",
+                new VesselShape(VesselShape.Form.PAIL, 0.24, 0.42, 1, 0.015, 28),
+                -8.35,
+                TarnRelief.WATER + RAFT_DECK,
+                16.6,
+                20,
+                0,
+                0,
+                1,
+                false,
+                0,
+                0,
+                WOOD,
+                false,
+                new Pose.Carried("raft")));
         props.add(standing("sledge", "Supply sledge", new SledgeShape(1.9, 0.8, 0.34, 5, 6), 21.5, 39.5, 250, WOOD));
         props.add(floating("mooring", "Mooring posts", new PostsShape(3.2, 1.9, 1.6, 0.16, 0, 8), -4.2, 20.5, 75));
         for (int n = 0; n < 14; n++) {

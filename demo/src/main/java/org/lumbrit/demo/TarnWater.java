@@ -8,6 +8,7 @@ import org.lumbrit.core.recipe.PropertyRange;
 import org.lumbrit.core.sheets.SheetsLayer;
 import org.lumbrit.core.surface.PathPlace;
 import org.lumbrit.core.surface.Place;
+import org.lumbrit.core.vessels.LiquidLayer;
 import org.lumbrit.core.water.Piece;
 import org.lumbrit.core.water.Rings;
 import org.lumbrit.core.water.Swell;
@@ -52,7 +53,7 @@ final class TarnWater {
                 90,
                 74,
                 4.2,
-                0.1,
+                0.8,
                 1,
                 15,
                 5,
@@ -62,6 +63,32 @@ final class TarnWater {
                 "#e9eef2",
                 0,
                 Map.of(SheetsLayer.OPACITY, new PropertyRange(0, 0.7, Combine.PRODUCT)));
+    }
+
+    /** Rain in the barrel by the hut, and water in the pail that rides on the raft. */
+    static List<LiquidLayer> liquids() {
+        return List.of(liquid("rain", "Rain water", "barrel", 0.9), liquid("pailful", "Pailful", "pail", 0.72));
+    }
+
+    private static LiquidLayer liquid(String id, String name, String vessel, double full) {
+        return new LiquidLayer(
+                id,
+                name,
+                1,
+                false,
+                vessel,
+                LiquidLayer.Inside.LARGEST,
+                0,
+                0.2,
+                0,
+                LiquidLayer.Filled.SHARE,
+                full,
+                100,
+                0.5,
+                1,
+                0.06,
+                "#2d4a52",
+                Map.of());
     }
 
     static Place drift() {

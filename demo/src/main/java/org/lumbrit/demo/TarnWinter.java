@@ -50,6 +50,8 @@ public final class TarnWinter {
     private static final Set<String> LEFT_OUT = Set.of(
             TarnWater.WAVES,
             TarnWater.MIST,
+            "rain",
+            "pailful",
             "needles",
             "needle-sway",
             "needle-rime",

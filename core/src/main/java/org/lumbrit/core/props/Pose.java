@@ -17,7 +17,7 @@ import org.lumbrit.core.surface.Place;
  * Where a prop is at a time. Whoever reads a prop, for nearness, shade, a push or the picture, reads it at the pose of that time. A
  * new pose is one record and its name in the {@code permits} line.
  */
-public sealed interface Pose permits Pose.Still, Pose.AlongPath, Pose.Floats {
+public sealed interface Pose permits Pose.Still, Pose.AlongPath, Pose.Floats, Pose.Carried {
 
     /** What it reads of the site besides the things that its settings refer to. */
     default Set<Surrounding> reads() {
@@ -36,6 +36,11 @@ public sealed interface Pose permits Pose.Still, Pose.AlongPath, Pose.Floats {
 
     /** How it floats; none where it does not. */
     default Optional<Floats> floating() {
+        return Optional.empty();
+    }
+
+    /** The prop that carries it; none where none does. */
+    default Optional<String> carrier() {
         return Optional.empty();
     }
 
@@ -267,6 +272,31 @@ public sealed interface Pose permits Pose.Still, Pose.AlongPath, Pose.Floats {
         @Override
         public boolean loops(double seconds, Function<String, Place> places) {
             return !drifts() || new AlongPath(path, speed, 0, Turned.FIXED).loops(seconds, places);
+        }
+    }
+
+    /** On another prop: moved and turned with it from where it was put, as that is at the clock's first frame. */
+    @Kind(
+            name = "carried",
+            title = "Is carried",
+            help = "Goes with another prop: it stays where it was put on it as the clock begins.")
+    record Carried(
+            @Setting(title = "by", refers = Refers.PROP, help = "The prop that carries it")
+            String by) implements Pose {
+
+        @Override
+        public Set<Surrounding> reads() {
+            return Set.of(Surrounding.TIME, Surrounding.GROUND);
+        }
+
+        @Override
+        public Prop at(Prop standing, double time, Function<String, Place> places) {
+            return standing;
+        }
+
+        @Override
+        public Optional<String> carrier() {
+            return Optional.of(by);
         }
     }
 }

@@ -22,6 +22,7 @@ import org.lumbrit.core.math.Chunks;
 import org.lumbrit.core.math.CurvePoint;
 import org.lumbrit.core.math.KeyBuilder;
 import org.lumbrit.core.math.MonotoneCurve;
+import org.lumbrit.core.math.Quaternion;
 import org.lumbrit.core.math.ResultKind;
 import org.lumbrit.core.math.Results;
 import org.lumbrit.core.math.Smooth;
@@ -166,7 +167,22 @@ public final class SiteEvaluation {
                     plan.ground());
             return afloat(standing)
                     .map(at -> placed.moved(at.turn(), at.x(), at.y(), at.z()))
+                    .or(() -> carried(standing, placed))
                     .orElse(placed);
+        });
+    }
+
+    /** A prop moved and turned as the one that carries it has been since the clock's first frame; none where none carries it. */
+    private Optional<PlacedMesh> carried(Prop standing, PlacedMesh placed) {
+        return standing.pose().carrier().map(by -> {
+            PlacedMesh before = at(plan.written().clock().frames().start()).placed(by);
+            PlacedMesh now = placed(by);
+            Quaternion turned = now.turn().times(before.turn().inverse());
+            double[] from = before.origin();
+            double[] own = placed.origin();
+            double[] way = turned.rotate(own[0] - from[0], own[1] - from[1], own[2] - from[2]);
+            double[] to = now.origin();
+            return placed.moved(turned.times(placed.turn()), to[0] + way[0], to[1] + way[1], to[2] + way[2]);
         });
     }
 

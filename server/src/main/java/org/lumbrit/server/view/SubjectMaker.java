@@ -26,6 +26,7 @@ interface SubjectMaker {
                 new PlantsMaker(plants),
                 new MeshMaker(),
                 new BodyMaker(),
-                new SheetsMaker());
+                new SheetsMaker(),
+                new LiquidMaker());
     }
 }

@@ -20,6 +20,7 @@ import org.lumbrit.core.recipe.Falling;
             SubjectView.TilesSubject.class,
             SubjectView.WaterSubject.class,
             SubjectView.SheetsSubject.class,
+            SubjectView.LiquidSubject.class,
             SubjectView.FieldSubject.class,
             SubjectView.ColoursSubject.class,
             SubjectView.LyingSubject.class,
@@ -133,6 +134,44 @@ public sealed interface SubjectView {
             @NotNull Double width,
             @NotNull Double depth,
             @NotNull Integer coarser) {}
+
+    /**
+     * The top of a liquid in a vessel.
+     *
+     * @param data corners of its triangles, frame after frame
+     * @param colour linear red, green, blue
+     * @param start seconds of the first frame; @param step from frame to frame; @param time seconds that it is shown at
+     * @param loops whether the first frame comes after the last
+     */
+    record LiquidSubject(
+            @NotNull String id,
+            @NotNull String key,
+            @NotNull String data,
+            @NotNull List<Double> colour,
+            @NotNull Double start,
+            @NotNull Double step,
+            @NotNull Double time,
+            @NotNull Boolean loops)
+            implements SubjectView {
+        static LiquidSubject of(
+                String id, String data, List<Double> colour, double start, double step, double time, boolean loops) {
+            return new LiquidSubject(
+                    id,
+                    keyOf("liquid", id, data, colour, start, step, time, loops),
+                    data,
+                    colour,
+                    start,
+                    step,
+                    time,
+                    loops);
+        }
+
+        @JsonProperty
+        @Schema(requiredMode = RequiredMode.REQUIRED, allowableValues = "liquid")
+        public String kind() {
+            return "liquid";
+        }
+    }
 
     /**
      * Hanging sheets.
