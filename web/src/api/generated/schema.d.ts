@@ -3082,6 +3082,14 @@ export interface components {
              */
             triangles: number;
         };
+        LiquidSubject: {
+            colour: number[];
+            data: string;
+            id: string;
+            key: string;
+            /** @enum {string} */
+            kind: "liquid";
+        };
         /**
          * Log
          * @description A fallen log: furrowed bark, broken ends, hollow as far as it has rotted.
@@ -3993,7 +4001,7 @@ export interface components {
              */
             thickness: number;
         };
-        Pose: components["schemas"]["PoseStill"] | components["schemas"]["PoseAlongPath"] | components["schemas"]["PoseFloats"];
+        Pose: components["schemas"]["PoseStill"] | components["schemas"]["PoseAlongPath"] | components["schemas"]["PoseFloats"] | components["schemas"]["PoseCarried"];
         /**
          * Follows a path
          * @description Goes along a path or round an area's edge at an even speed.
@@ -4019,6 +4027,16 @@ export interface components {
              * @enum {string}
              */
             turned: "along" | "fixed";
+        };
+        /**
+         * Is carried
+         * @description Goes with another prop: it stays where it was put on it as the clock begins.
+         */
+        PoseCarried: {
+            /** @description The prop that carries it */
+            by: string;
+            /** @constant */
+            kind: "carried";
         };
         /**
          * Floats
@@ -4863,7 +4881,7 @@ export interface components {
             unit: string;
             when: string;
         };
-        Shape: components["schemas"]["MeshShape"] | components["schemas"]["BoulderShape"] | components["schemas"]["StoneWallShape"] | components["schemas"]["PlanksShape"] | components["schemas"]["TowerShape"] | components["schemas"]["HutShape"] | components["schemas"]["RaftShape"] | components["schemas"]["BarrelShape"] | components["schemas"]["LogShape"] | components["schemas"]["SledgeShape"] | components["schemas"]["PostsShape"] | components["schemas"]["PoleShape"] | components["schemas"]["BannerShape"] | components["schemas"]["LanternShape"] | components["schemas"]["BoxShape"];
+        Shape: components["schemas"]["MeshShape"] | components["schemas"]["BoulderShape"] | components["schemas"]["StoneWallShape"] | components["schemas"]["PlanksShape"] | components["schemas"]["TowerShape"] | components["schemas"]["HutShape"] | components["schemas"]["RaftShape"] | components["schemas"]["BarrelShape"] | components["schemas"]["VesselShape"] | components["schemas"]["LogShape"] | components["schemas"]["SledgeShape"] | components["schemas"]["PostsShape"] | components["schemas"]["PoleShape"] | components["schemas"]["BannerShape"] | components["schemas"]["LanternShape"] | components["schemas"]["BoxShape"];
         Sheet: {
             key: string;
             levels: components["schemas"]["LevelView"][];
@@ -5499,7 +5517,7 @@ export interface components {
              */
             strength: number;
         };
-        SubjectView: components["schemas"]["GroundSubject"] | components["schemas"]["TilesSubject"] | components["schemas"]["WaterSubject"] | components["schemas"]["SheetsSubject"] | components["schemas"]["FieldSubject"] | components["schemas"]["ColoursSubject"] | components["schemas"]["LyingSubject"] | components["schemas"]["PlantsSubject"] | components["schemas"]["MeshSubject"];
+        SubjectView: components["schemas"]["GroundSubject"] | components["schemas"]["TilesSubject"] | components["schemas"]["WaterSubject"] | components["schemas"]["SheetsSubject"] | components["schemas"]["LiquidSubject"] | components["schemas"]["FieldSubject"] | components["schemas"]["ColoursSubject"] | components["schemas"]["LyingSubject"] | components["schemas"]["PlantsSubject"] | components["schemas"]["MeshSubject"];
         /**
          * Subtract
          * @description Takes another falloff away.
@@ -6104,6 +6122,45 @@ export interface components {
             /** Format: int32 */
             base: number;
             edits: components["schemas"]["EditSchema"][];
+        };
+        /**
+         * Vessel
+         * @description An open barrel, pail, bowl, trough or jug, with walls that a liquid can stand in.
+         */
+        VesselShape: {
+            /**
+             * @description form
+             * @default barrel
+             * @enum {string}
+             */
+            form: "barrel" | "pail" | "bowl" | "trough" | "jug";
+            /**
+             * @description height (m)
+             * @default 0.8
+             */
+            height: number;
+            /** @constant */
+            kind: "vessel";
+            /**
+             * @description Of a trough, from end to end (m)
+             * @default 1.6
+             */
+            length: number;
+            /**
+             * @description At its widest, outside; half the breadth of a trough (m)
+             * @default 0.3
+             */
+            radius: number;
+            /**
+             * @description sides
+             * @default 40
+             */
+            sides: number;
+            /**
+             * @description How thick wall and floor are; half the radius at most (m)
+             * @default 0.025
+             */
+            wall: number;
         };
         ViewRequest: {
             alone?: string;

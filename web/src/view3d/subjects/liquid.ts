@@ -7,34 +7,44 @@ import type { Subject, SubjectKind } from './Subject';
 
 export const LIQUID: SubjectKind<LiquidSubject> = { needs: (view) => [view.data], make: (stage) => new Liquid(stage) };
 
-/** The top of a liquid in a vessel: corners of every frame in one list, of which those of the frame that is shown are drawn. */
+/** The top of a liquid in a vessel: while it plays the corners of every frame in one list, of which those of the frame that is shown are drawn. */
 class Liquid implements Subject<LiquidSubject> {
   private mesh: Mesh<BufferGeometry, ShaderMaterial> | null = null;
+  private layer = '';
+  private shown: Bundle | null = null;
 
   constructor(private readonly stage: Stage) {}
 
   show(view: LiquidSubject, [data]: Bundle[]): void {
     this.dispose();
-    const frames = Number(data!.facts.frames);
-    if (frames === 0) return;
-    const begins = data!.arrays.begins as Int32Array;
-    const geometry = new BufferGeometry();
-    geometry.setAttribute('position', new BufferAttribute(data!.arrays.positions as Float32Array, 3));
     const material = this.stage.material(shaders.LIQUID_VERTEX, shaders.LIQUID_FRAGMENT, {}, { uLiquid: { value: new Vector3(...(view.colour as [number, number, number])) } });
     material.side = 2;
-    const mesh = new Mesh(geometry, material);
-    mesh.frustumCulled = false;
-    mesh.userData.moves = frames > 1;
-    mesh.onBeforeRender = () => {
-      const frame = frameAt(this.stage.seconds ?? view.time, view.start, view.step, frames, view.loops);
-      geometry.setDrawRange(begins[frame]!, begins[frame + 1]! - begins[frame]!);
-    };
-    this.mesh = mesh;
-    mesh.onBeforeRender(null!, null!, null!, null!, null!, null!);
-    this.stage.sheets.add(mesh);
+    this.mesh = new Mesh(new BufferGeometry(), material);
+    this.mesh.frustumCulled = false;
+    this.mesh.userData.moves = true;
+    this.take(data!, 0);
+    this.layer = view.id;
+    this.stage.ringers.set(view.id, (frames, position, loops) => this.take(frames, frameAt(position, Number(frames.facts.frames), loops)));
+    this.stage.sheets.add(this.mesh);
+  }
+
+  private take(data: Bundle, frame: number): void {
+    if (!this.mesh) return;
+    if (this.shown !== data) {
+      this.shown = data;
+      this.mesh.geometry.dispose();
+      this.mesh.geometry = new BufferGeometry();
+      this.mesh.geometry.setAttribute('position', new BufferAttribute(data.arrays.positions as Float32Array, 3));
+    }
+    const begins = data.arrays.begins as Uint32Array;
+    const from = begins[frame] ?? 0;
+    this.mesh.geometry.setDrawRange(from, (begins[frame + 1] ?? from) - from);
   }
 
   dispose(): void {
+    this.stage.ringers.delete(this.layer);
+    this.layer = '';
+    this.shown = null;
     if (!this.mesh) return;
     this.stage.sheets.remove(this.mesh);
     this.mesh.geometry.dispose();
@@ -43,8 +53,8 @@ class Liquid implements Subject<LiquidSubject> {
   }
 }
 
-/** Which frame is shown at a second: round and round where it loops, else the first before and the last after. */
-export function frameAt(seconds: number, start: number, step: number, frames: number, loops: boolean): number {
-  const frame = Math.round((seconds - start) / step);
+/** Which frame is shown at a position in frames: round and round where it loops, else the first before and the last after. */
+export function frameAt(position: number, frames: number, loops: boolean): number {
+  const frame = Math.round(position);
   return loops ? ((frame % frames) + frames) % frames : Math.max(0, Math.min(frames - 1, frame));
 }

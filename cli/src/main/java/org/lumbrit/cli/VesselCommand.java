@@ -41,7 +41,7 @@ final class VesselCommand implements Callable<Integer> {
         double[] moments = layer.moments(site)
                 .orElseThrow(() -> new BadInputException("--layer: “" + layer.name()
                         + "” finds no hollow in its prop. A vessel needs walls of two sides, closed below."));
-        List<Surroundings.Moment> round = site.moments(layer.vessel());
+        List<Surroundings.Moment> round = site.moments(layer.vessel(), frames.count());
         try (Writer out = Output.writer()) {
             out.write("frame,t_s,litres,spilt_l,room_l,top_m,above_origin_m,nx,ny,nz,tilt_deg\n");
             for (int frame = ends[0]; frame <= ends[1]; frame++) {

@@ -67,7 +67,7 @@ final class TarnWater {
 
     /** Rain in the barrel by the hut, and water in the pail that rides on the raft. */
     static List<LiquidLayer> liquids() {
-        return List.of(liquid("rain", "Rain water", "barrel", 0.9), liquid("pailful", "Pailful", "pail", 0.72));
+        return List.of(liquid("rain-water", "Rain water", "barrel", 0.9), liquid("pailful", "Pailful", "pail", 0.72));
     }
 
     private static LiquidLayer liquid(String id, String name, String vessel, double full) {

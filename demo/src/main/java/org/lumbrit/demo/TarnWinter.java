@@ -50,7 +50,7 @@ public final class TarnWinter {
     private static final Set<String> LEFT_OUT = Set.of(
             TarnWater.WAVES,
             TarnWater.MIST,
-            "rain",
+            "rain-water",
             "pailful",
             "needles",
             "needle-sway",

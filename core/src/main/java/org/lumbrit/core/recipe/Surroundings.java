@@ -93,8 +93,8 @@ public interface Surroundings {
      */
     record Moment(PlacedMesh prop, Layer layer) {}
 
-    /** A prop that the layer refers to in each of the clock's frames. */
-    List<Moment> moments(String prop);
+    /** A prop that the layer refers to in each of the clock's frames, or in so many of them, evenly spread. @param most 1 is now */
+    List<Moment> moments(String prop, int most);
 
     /** A layer that the layer refers to, or itself, with its keyed numbers as they are now. */
     Layer layer(String id);

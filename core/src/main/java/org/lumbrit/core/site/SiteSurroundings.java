@@ -184,18 +184,26 @@ final class SiteSurroundings implements Surroundings {
     }
 
     @Override
-    public List<Moment> moments(String prop) {
+    public List<Moment> moments(String prop, int most) {
         scene.require(Refers.PROP, prop);
         scene.require(Surrounding.KEYS);
+        if (most == 1) {
+            return List.of(moment(evaluation, prop));
+        }
         Frames frames = frames();
+        int count = Math.min(most, frames.count());
         List<Moment> moments = new ArrayList<>();
-        for (int frame = 0; frame < frames.count(); frame++) {
+        for (int k = 0; k < count; k++) {
             cancel.check();
-            SiteEvaluation then = evaluation.at(frames.time(frame));
-            moments.add(new Moment(
-                    then.placed(prop), then.plan().recipe().layer(layer.id()).orElseThrow()));
+            int frame = (int) ((long) k * frames.count() / count);
+            moments.add(moment(evaluation.at(frames.time(frame)), prop));
         }
         return moments;
+    }
+
+    private Moment moment(SiteEvaluation then, String prop) {
+        return new Moment(
+                then.placed(prop), then.plan().recipe().layer(layer.id()).orElseThrow());
     }
 
     private void pass(String prop, double seconds, List<Point3> way) {

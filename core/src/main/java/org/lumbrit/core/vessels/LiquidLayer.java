@@ -143,6 +143,9 @@ public record LiquidLayer(
     public static final int NUMBERS = 8;
 
     private static final double TO_LITRES = 1000;
+    /** Moments of the clock that findings look at. */
+    private static final int LOOKS = 24;
+
     /** Litres of one that are no loss but rounding. */
     private static final double NO_LOSS = 1e-6;
 
@@ -223,13 +226,23 @@ public record LiquidLayer(
 
     /** It in every frame of the clock, {@link #NUMBERS} each; none where the prop has no hollow. */
     public Optional<double[]> moments(Surroundings site) {
-        List<Surroundings.Moment> round = site.moments(vessel);
-        PlacedMesh first = round.get(0).prop();
-        return cavity(first.mesh()).map(cavity -> moments(cavity, round, site.frames()));
+        Frames frames = site.frames();
+        List<Surroundings.Moment> round = site.moments(vessel, frames.count());
+        return cavity(round.get(0).prop().mesh()).map(cavity -> moments(cavity, round, slopes(cavity, round, frames)));
     }
 
-    private double[] moments(Cavity cavity, List<Surroundings.Moment> round, Frames frames) {
-        double[] slopes = slopes(cavity, round, frames);
+    /** It as it is now, without its swing and without what it has spilt before; none where the prop has no hollow. */
+    public Optional<double[]> now(Surroundings site) {
+        return level(site, 1);
+    }
+
+    /** Without its swing. @param most so many moments of the clock; 1 is now */
+    private Optional<double[]> level(Surroundings site, int most) {
+        List<Surroundings.Moment> round = site.moments(vessel, most);
+        return cavity(round.get(0).prop().mesh()).map(cavity -> moments(cavity, round, new double[2 * round.size()]));
+    }
+
+    private double[] moments(Cavity cavity, List<Surroundings.Moment> round, double[] slopes) {
         double[] out = new double[NUMBERS * round.size()];
         double had = 0;
         double stays = 0;
@@ -330,7 +343,7 @@ public record LiquidLayer(
             int frames = moments.length / NUMBERS;
             double[] seconds = new double[frames];
             double[][] lines = new double[4][frames];
-            List<Surroundings.Moment> round = site.moments(vessel);
+            List<Surroundings.Moment> round = site.moments(vessel, frames);
             for (int f = 0; f < frames; f++) {
                 seconds[f] = site.frames().time(f);
                 int at = NUMBERS * f;
@@ -355,16 +368,16 @@ public record LiquidLayer(
     @Override
     public String sentence(String result, Surroundings site) {
         String prop = site.names().nameOf(Refers.PROP, vessel);
-        return moments(site)
+        return now(site)
                 .map(moments -> "In " + prop + ": " + Decimal.write(moments[4], 2) + " l of "
-                        + Decimal.write(moments[6] + 0, 2) + " l that it holds as it stands at the first frame.")
+                        + Decimal.write(moments[6], 2) + " l that it holds as it stands.")
                 .orElse(prop + " has no hollow that holds a liquid.");
     }
 
     @Override
     public List<Finding> findings(Surroundings site) {
         String prop = site.names().nameOf(Refers.PROP, vessel);
-        Optional<double[]> all = moments(site);
+        Optional<double[]> all = level(site, LOOKS);
         if (all.isEmpty()) {
             return List.of(
                     Finding.warning(

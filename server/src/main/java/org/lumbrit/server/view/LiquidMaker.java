@@ -4,17 +4,19 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
+import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.math.Colour;
 import org.lumbrit.core.recipe.Frames;
 import org.lumbrit.core.recipe.Subject;
 import org.lumbrit.core.recipe.Surroundings;
+import org.lumbrit.core.site.SiteEvaluation;
 import org.lumbrit.core.surface.PlaneCut;
 import org.lumbrit.core.vessels.Cavity;
 import org.lumbrit.core.vessels.LiquidLayer;
 import org.lumbrit.formats.ArrayBundle;
 import org.lumbrit.server.view.SubjectView.LiquidSubject;
 
-/** Tops of liquids in vessels, frame by frame; one frame where nothing moves. */
+/** Tops of liquids in vessels: as they are, and frame by frame. */
 final class LiquidMaker implements SubjectMaker {
     @Override
     public Stream<SubjectView> make(Scene scene) {
@@ -32,25 +34,22 @@ final class LiquidMaker implements SubjectMaker {
     }
 
     private static SubjectView subject(Look look, LiquidLayer layer) {
-        LiquidLayer still =
-                (LiquidLayer) look.now.at(0).plan().recipe().layer(layer.id()).orElseThrow();
-        String data =
-                look.kept(Look.key("liquid/1", look.now.at(0).plan().layerKey(still)), shared -> bundle(look, still));
+        Surroundings site = look.now.surroundings(layer);
+        String data = look.kept(
+                Look.key("liquid/2", look.now.plan().layerKey(layer)),
+                shared -> bundle(layer, site.moments(layer.vessel(), 1), layer.now(site)));
         Colour colour = Colour.ofHex(layer.colour());
-        Frames frames = look.now.plan().recipe().clock().frames();
-        return LiquidSubject.of(
-                layer.id(),
-                data,
-                List.of(colour.red(), colour.green(), colour.blue()),
-                frames.start(),
-                frames.step(),
-                look.now.plan().time(),
-                frames.periodic());
+        return LiquidSubject.of(layer.id(), data, List.of(colour.red(), colour.green(), colour.blue()));
     }
 
-    private static byte[] bundle(Look look, LiquidLayer layer) {
-        Surroundings site = look.now.at(0).surroundings(layer);
-        Optional<double[]> all = layer.moments(site);
+    /** Its top in every frame of the clock. */
+    static byte[] frames(SiteEvaluation still, LiquidLayer layer, Frames frames, Cancel cancel) {
+        cancel.doing("how " + layer.name() + " lies in its vessel");
+        Surroundings site = still.surroundings(layer);
+        return bundle(layer, site.moments(layer.vessel(), frames.count()), layer.moments(site));
+    }
+
+    private static byte[] bundle(LiquidLayer layer, List<Surroundings.Moment> round, Optional<double[]> all) {
         ArrayBundle bundle = new ArrayBundle();
         if (all.isEmpty()) {
             bundle.facts().put("frames", 0);
@@ -59,13 +58,11 @@ final class LiquidMaker implements SubjectMaker {
                     .write();
         }
         double[] moments = all.get();
-        List<Surroundings.Moment> round = site.moments(layer.vessel());
         Cavity cavity = layer.cavity(round.get(0).prop().mesh()).orElseThrow();
-        int frames = moves(moments, round) ? round.size() : 1;
-        int[] begins = new int[frames + 1];
+        int[] begins = new int[round.size() + 1];
         float[] corners = new float[1024];
         int filled = 0;
-        for (int f = 0; f < frames; f++) {
+        for (int f = 0; f < round.size(); f++) {
             PlaneCut body = layer.body(cavity, round.get(f).prop(), moments, f);
             int[] t = body.mesh().triangles();
             int count = t.length - 3 * body.cap();
@@ -77,21 +74,9 @@ final class LiquidMaker implements SubjectMaker {
             }
             begins[f + 1] = filled;
         }
-        bundle.facts().put("frames", frames);
+        bundle.facts().put("frames", round.size());
         return bundle.floats("positions", 3, Arrays.copyOf(corners, 3 * filled))
                 .ints("begins", 1, begins)
                 .write();
-    }
-
-    private static boolean moves(double[] moments, List<Surroundings.Moment> round) {
-        String first = round.get(0).prop().key();
-        for (int f = 1; f < round.size(); f++) {
-            int at = LiquidLayer.NUMBERS * f;
-            if (!round.get(f).prop().key().equals(first)
-                    || !Arrays.equals(moments, at, at + LiquidLayer.NUMBERS, moments, 0, LiquidLayer.NUMBERS)) {
-                return true;
-            }
-        }
-        return false;
     }
 }

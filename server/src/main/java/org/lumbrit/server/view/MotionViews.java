@@ -27,6 +27,7 @@ import org.lumbrit.core.recipe.Subject;
 import org.lumbrit.core.site.SiteEvaluation;
 import org.lumbrit.core.surface.Lattice;
 import org.lumbrit.core.surface.Samples;
+import org.lumbrit.core.vessels.LiquidLayer;
 import org.lumbrit.core.water.WaterLayer;
 import org.lumbrit.server.results.KeptResults;
 import org.lumbrit.server.view.Manifest.FindingView;
@@ -130,7 +131,7 @@ public class MotionViews {
             @NotNull Double heading,
             @NotNull Double mean) {}
 
-    /** Rings on a piece of water. @param key an array bundle of all frames */
+    /** Rings on a piece of water, or the top of a liquid in a vessel. @param key an array bundle of all frames */
     public record RingsView(@NotNull String layer, @NotNull String key) {}
 
     /**
@@ -308,6 +309,17 @@ public class MotionViews {
             return Optional.of(new RingsView(layer.id(), key));
         }
 
+        /** The top of a liquid in every frame. */
+        Optional<RingsView> top(LiquidLayer layer) {
+            if (layer.hidden()) {
+                return Optional.empty();
+            }
+            String key = Look.key("liquid frames/1", still.plan().motionKey(layer));
+            byte[] made = results.get(key, cancel, shared -> LiquidMaker.frames(still, layer, frames, cancel));
+            bytes += made.length;
+            return Optional.of(new RingsView(layer.id(), key));
+        }
+
         GrainsView grains(GrainsLayer layer) {
             cancel.doing("placing " + layer.name());
             Grains grains = motion.grains(layer);
@@ -372,8 +384,11 @@ public class MotionViews {
                 props,
                 winds,
                 grains,
-                making.recipe.layersOf(WaterLayer.class).stream()
-                        .map(making::rings)
+                Stream.concat(
+                                making.recipe.layersOf(WaterLayer.class).stream()
+                                        .map(making::rings),
+                                making.recipe.layersOf(LiquidLayer.class).stream()
+                                        .map(making::top))
                         .flatMap(Optional::stream)
                         .toList(),
                 making.findings,

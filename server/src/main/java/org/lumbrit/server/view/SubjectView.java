@@ -138,32 +138,16 @@ public sealed interface SubjectView {
     /**
      * The top of a liquid in a vessel.
      *
-     * @param data corners of its triangles, frame after frame
+     * @param data corners of its triangles
      * @param colour linear red, green, blue
-     * @param start seconds of the first frame; @param step from frame to frame; @param time seconds that it is shown at
-     * @param loops whether the first frame comes after the last
      */
     record LiquidSubject(
             @NotNull String id,
             @NotNull String key,
             @NotNull String data,
-            @NotNull List<Double> colour,
-            @NotNull Double start,
-            @NotNull Double step,
-            @NotNull Double time,
-            @NotNull Boolean loops)
-            implements SubjectView {
-        static LiquidSubject of(
-                String id, String data, List<Double> colour, double start, double step, double time, boolean loops) {
-            return new LiquidSubject(
-                    id,
-                    keyOf("liquid", id, data, colour, start, step, time, loops),
-                    data,
-                    colour,
-                    start,
-                    step,
-                    time,
-                    loops);
+            @NotNull List<Double> colour) implements SubjectView {
+        static LiquidSubject of(String id, String data, List<Double> colour) {
+            return new LiquidSubject(id, keyOf("liquid", id, data, colour), data, colour);
         }
 
         @JsonProperty
