@@ -32,6 +32,7 @@ import picocli.CommandLine.ParameterException;
             FloatCommand.class,
             SheetsCommand.class,
             VesselCommand.class,
+            RipplesCommand.class,
             MeshCommand.class,
             SnowCommand.class,
             RollCommand.class,

@@ -163,42 +163,47 @@ final class FlatCap {
         return (b[0] - a[0]) * (c[1] - a[1]) - (b[1] - a[1]) * (c[0] - a[0]);
     }
 
-    private void cutEars(List<Integer> outline, List<int[]> faces) {
+    private void cutEars(List<Integer> corners, List<int[]> faces) {
+        int[] outline = corners.stream().mapToInt(Integer::intValue).toArray();
+        int count = outline.length;
         int k = 0;
         int looked = 0;
-        while (outline.size() > 3) {
-            int count = outline.size();
-            int a = outline.get((k + count - 1) % count);
-            int b = outline.get(k % count);
-            int c = outline.get((k + 1) % count);
+        while (count > 3) {
+            int a = outline[(k + count - 1) % count];
+            int b = outline[k];
+            int c = outline[(k + 1) % count];
             // after a whole round without an ear flat ones will do; after another rounding has the word: take the next
             // corner
-            if (looked > 2 * count || isEar(outline, a, b, c, looked > count ? -trace : 0)) {
+            if (looked > 2 * count || isEar(outline, count, a, b, c, looked > count ? -trace : 0)) {
                 faces.add(new int[] {a, b, c});
-                outline.remove(k % count);
+                System.arraycopy(outline, k + 1, outline, k, count - k - 1);
+                count--;
                 looked = 0;
-                k = (k % count) % outline.size() + 1;
+                // the corner after the next, so that no corner gathers all ears
+                k = (k + 1) % count;
             } else {
-                k++;
+                k = (k + 1) % count;
                 looked++;
             }
-            k %= outline.size();
         }
-        faces.add(new int[] {outline.get(0), outline.get(1), outline.get(2)});
+        faces.add(new int[] {outline[0], outline[1], outline[2]});
     }
 
-    private boolean isEar(List<Integer> outline, int a, int b, int c, double least) {
+    private boolean isEar(int[] outline, int count, int a, int b, int c, double least) {
         double[] pa = flat[a];
         double[] pb = flat[b];
         double[] pc = flat[c];
         if (side(pa, pb, pc) <= least) {
             return false;
         }
-        for (int each : outline) {
-            if (each == a || each == b || each == c) {
+        double west = Math.min(pa[0], Math.min(pb[0], pc[0]));
+        double east = Math.max(pa[0], Math.max(pb[0], pc[0]));
+        for (int i = 0; i < count; i++) {
+            int each = outline[i];
+            double[] p = flat[each];
+            if (p[0] < west || p[0] > east || each == a || each == b || each == c) {
                 continue;
             }
-            double[] p = flat[each];
             // what lies on a side, as corners of a straight wall do, is not inside
             if (side(pa, pb, p) > trace && side(pb, pc, p) > trace && side(pc, pa, p) > trace) {
                 return false;

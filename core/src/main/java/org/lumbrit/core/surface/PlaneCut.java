@@ -19,7 +19,12 @@ public record PlaneCut(Mesh mesh, int cap, List<int[]> rim) {
      * @param nx of a unit normal; @param level along it: what lies lower is kept
      */
     public static PlaneCut below(Mesh mesh, double nx, double ny, double nz, double level) {
-        return new Cutting(mesh, new double[] {nx, ny, nz}, level).cut();
+        return new Cutting(mesh, new double[] {nx, ny, nz}, level, true).cut();
+    }
+
+    /** Only the cap of it. */
+    public static PlaneCut cap(Mesh mesh, double nx, double ny, double nz, double level) {
+        return new Cutting(mesh, new double[] {nx, ny, nz}, level, false).cut();
     }
 
     /** Square units of the cap. */
@@ -43,7 +48,10 @@ public record PlaneCut(Mesh mesh, int cap, List<int[]> rim) {
         /** From where the cap's edge enters a triangle to where it leaves it. */
         private final Map<Integer, Integer> onward = new HashMap<>();
 
-        Cutting(Mesh mesh, double[] normal, double level) {
+        private final boolean whole;
+
+        Cutting(Mesh mesh, double[] normal, double level, boolean whole) {
+            this.whole = whole;
             this.p = mesh.positions();
             this.t = mesh.triangles();
             this.normal = normal;
@@ -75,6 +83,13 @@ public record PlaneCut(Mesh mesh, int cap, List<int[]> rim) {
         }
 
         private void clip(int a, int b, int c) {
+            boolean under = high[a] <= 0;
+            if (under == high[b] <= 0 && under == high[c] <= 0) {
+                if (under && whole) {
+                    faces.add(new int[] {keep(a), keep(b), keep(c)});
+                }
+                return;
+            }
             int[] corner = {a, b, c};
             int[] out = new int[4];
             int count = 0;
@@ -84,7 +99,7 @@ public record PlaneCut(Mesh mesh, int cap, List<int[]> rim) {
                 int from = corner[k];
                 int to = corner[(k + 1) % 3];
                 if (high[from] <= 0) {
-                    out[count++] = keep(from);
+                    out[count++] = whole ? keep(from) : 0;
                 }
                 if (high[from] <= 0 != high[to] <= 0) {
                     int cut = between(from, to);
@@ -97,15 +112,13 @@ public record PlaneCut(Mesh mesh, int cap, List<int[]> rim) {
                     }
                 }
             }
-            if (count >= 3) {
+            if (whole) {
                 faces.add(new int[] {out[0], out[1], out[2]});
             }
-            if (count == 4) {
+            if (whole && count == 4) {
                 faces.add(new int[] {out[0], out[2], out[3]});
             }
-            if (enters >= 0) {
-                onward.put(enters, leaves);
-            }
+            onward.put(enters, leaves);
         }
 
         private int keep(int v) {

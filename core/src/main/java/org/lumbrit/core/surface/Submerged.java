@@ -88,8 +88,9 @@ public final class Submerged {
         double[] ends = mesh.extentAlong(nx, ny, nz);
         double low = ends[0];
         double high = ends[1];
+        Heights heights = new Heights(mesh, nx, ny, nz);
         double under = -volume;
-        double over = below(mesh, nx, ny, nz, high)[0] - volume;
+        double over = heights.volume(high) - volume;
         if (!(over > 0)) {
             return high;
         }
@@ -102,7 +103,7 @@ public final class Submerged {
         for (int k = 0; k < MOST && high - low > 1e-13 * Math.max(1, ends[1] - ends[0]); k++) {
             // false position, the end that stays counting half (the Illinois rule: M. Dowell and P. Jarratt, 1971)
             double middle = k % 8 == 7 ? 0.5 * (low + high) : low - under * (high - low) / (over - under);
-            double off = below(mesh, nx, ny, nz, middle)[0] - volume;
+            double off = heights.volume(middle) - volume;
             if (Math.abs(off) <= enough) {
                 return middle;
             }
@@ -121,5 +122,61 @@ public final class Submerged {
             }
         }
         return 0.5 * (low + high);
+    }
+
+    /**
+     * Volumes below one level after the other: the surface's sum of its height over the level times its area as seen along the normal (the
+     * theorem of divergence for a field that grows along the normal and is nothing on the plane).
+     */
+    private static final class Heights {
+        private final int[] triangles;
+        private final double[] high;
+        /** Of each triangle, as seen along the normal. */
+        private final double[] area;
+
+        Heights(Mesh mesh, double nx, double ny, double nz) {
+            this.triangles = mesh.triangles();
+            float[] p = mesh.positions();
+            this.high = new double[mesh.vertices()];
+            for (int v = 0; v < high.length; v++) {
+                high[v] = nx * p[3 * v] + ny * p[3 * v + 1] + nz * p[3 * v + 2];
+            }
+            this.area = new double[mesh.count()];
+            for (int t = 0; t < area.length; t++) {
+                double[] out = mesh.facing(3 * t);
+                area[t] = 0.5 * (nx * out[0] + ny * out[1] + nz * out[2]);
+            }
+        }
+
+        double volume(double level) {
+            double sum = 0;
+            for (int t = 0; t < area.length; t++) {
+                double a = high[triangles[3 * t]] - level;
+                double b = high[triangles[3 * t + 1]] - level;
+                double c = high[triangles[3 * t + 2]] - level;
+                if (a > 0 && b > 0 && c > 0) {
+                    continue;
+                }
+                double whole = a + b + c;
+                if (a <= 0 && b <= 0 && c <= 0) {
+                    sum += area[t] * whole;
+                } else {
+                    sum += area[t] * clipped(a, b, c, whole);
+                }
+            }
+            return sum / 3;
+        }
+
+        /** Three times the mean height of the part below, times its share of the triangle. */
+        private static double clipped(double a, double b, double c, double whole) {
+            int under = (a <= 0 ? 1 : 0) + (b <= 0 ? 1 : 0) + (c <= 0 ? 1 : 0);
+            // the corner that lies alone on its side
+            boolean alone = under == 1;
+            double one = a <= 0 == alone ? a : b <= 0 == alone ? b : c;
+            double other = one == a ? b : a;
+            double third = one == a || one == b ? c : b;
+            double part = one * one * one / ((one - other) * (one - third));
+            return alone ? part : whole - part;
+        }
     }
 }

@@ -45,4 +45,9 @@ public record Liquid(double[] up, double level, double volume, double room) {
     public PlaneCut body(Cavity cavity) {
         return PlaneCut.below(cavity.mesh(), up[0], up[1], up[2], level);
     }
+
+    /** Its top alone. */
+    public PlaneCut top(Cavity cavity) {
+        return PlaneCut.cap(cavity.mesh(), up[0], up[1], up[2], level);
+    }
 }

@@ -318,13 +318,24 @@ public record LiquidLayer(
      * @param moments as {@link #moments} has them; @param frame which of them
      */
     public PlaneCut body(Cavity cavity, PlacedMesh prop, double[] moments, int frame) {
+        return at(cavity, prop, moments, frame, false);
+    }
+
+    /** Its top alone, as {@link #body} has it. */
+    public PlaneCut top(Cavity cavity, PlacedMesh prop, double[] moments, int frame) {
+        return at(cavity, prop, moments, frame, true);
+    }
+
+    private static PlaneCut at(Cavity cavity, PlacedMesh prop, double[] moments, int frame, boolean topOnly) {
         int at = NUMBERS * frame;
         double[] up = own(prop, moments[at], moments[at + 1], moments[at + 2]);
         double[] origin = prop.origin();
         double level =
                 (moments[at + 3] - moments[at] * origin[0] - moments[at + 1] * origin[1] - moments[at + 2] * origin[2])
                         / prop.size();
-        PlaneCut cut = PlaneCut.below(cavity.mesh(), up[0], up[1], up[2], level);
+        PlaneCut cut = topOnly
+                ? PlaneCut.cap(cavity.mesh(), up[0], up[1], up[2], level)
+                : PlaneCut.below(cavity.mesh(), up[0], up[1], up[2], level);
         float[] p = cut.mesh().positions();
         float[] placed = new float[p.length];
         for (int i = 0; i < p.length; i += 3) {

@@ -63,14 +63,14 @@ final class LiquidMaker implements SubjectMaker {
         float[] corners = new float[1024];
         int filled = 0;
         for (int f = 0; f < round.size(); f++) {
-            PlaneCut body = layer.body(cavity, round.get(f).prop(), moments, f);
-            int[] t = body.mesh().triangles();
-            int count = t.length - 3 * body.cap();
+            PlaneCut top = layer.top(cavity, round.get(f).prop(), moments, f);
+            int[] t = top.mesh().triangles();
+            int count = t.length - 3 * top.cap();
             if (3 * (filled + count) > corners.length) {
                 corners = Arrays.copyOf(corners, Math.max(3 * (filled + count), 2 * corners.length));
             }
-            for (int i = 3 * body.cap(); i < t.length; i++) {
-                System.arraycopy(body.mesh().positions(), 3 * t[i], corners, 3 * filled++, 3);
+            for (int i = 3 * top.cap(); i < t.length; i++) {
+                System.arraycopy(top.mesh().positions(), 3 * t[i], corners, 3 * filled++, 3);
             }
             begins[f + 1] = filled;
         }
