@@ -70,10 +70,12 @@ public record Beginning(
         }
         fit.removeIf(id -> !reference.allows(recipe.thing(reference.what(), id).orElseThrow()));
         // of several kinds that will do, the first named is meant
-        fit.sort(Comparator.comparingInt(id -> reference
-                .kinds()
-                .indexOf(Kinds.of(recipe.thing(reference.what(), id).orElseThrow())
-                        .name())));
+        if (!reference.kinds().isEmpty()) {
+            fit.sort(Comparator.comparingInt(id -> reference
+                    .kinds()
+                    .indexOf(Kinds.of(recipe.thing(reference.what(), id).orElseThrow())
+                            .name())));
+        }
         return fit.contains(chosen) ? Optional.of(chosen) : fit.stream().findFirst();
     }
 

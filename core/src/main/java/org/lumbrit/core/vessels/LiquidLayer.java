@@ -12,6 +12,8 @@ import org.lumbrit.core.kinds.Setting;
 import org.lumbrit.core.kinds.Surrounding;
 import org.lumbrit.core.math.Decimal;
 import org.lumbrit.core.props.PlacedMesh;
+import org.lumbrit.core.props.Prop;
+import org.lumbrit.core.props.VesselShape;
 import org.lumbrit.core.recipe.Beginning;
 import org.lumbrit.core.recipe.Begun;
 import org.lumbrit.core.recipe.Family;
@@ -193,11 +195,30 @@ public record LiquidLayer(
 
     @Override
     public Begun begin(Beginning beginning) {
-        return new Begun.Made(
-                beginning.ready(this, "Liquid"),
-                "",
-                false,
-                "It fills the largest hollow of its prop. Tilt the prop, or let it be moved, and play the clock.");
+        // the chosen prop, or else one that is made to be filled
+        String prop = beginning.prop().isEmpty()
+                ? beginning.recipe().props().stream()
+                        .filter(each -> each.shape() instanceof VesselShape)
+                        .map(Prop::id)
+                        .findFirst()
+                        .orElse("")
+                : beginning.prop();
+        return new Beginning(
+                        beginning.recipe(),
+                        beginning.nodes(),
+                        beginning.layer(),
+                        prop,
+                        beginning.falloff(),
+                        beginning.ids())
+                .filled(
+                        this,
+                        "Liquid",
+                        layer -> new Begun.Made(
+                                layer,
+                                "",
+                                false,
+                                layer.name()
+                                        + " fills the largest hollow of its prop. Tilt the prop, or let it be moved, and play the clock."));
     }
 
     /** The hollow that it fills; none where the prop has none. */

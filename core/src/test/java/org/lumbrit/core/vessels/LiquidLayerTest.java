@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
+import org.lumbrit.core.kinds.Kinds;
 import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.math.Point3;
 import org.lumbrit.core.math.ResultsOfOneRun;
@@ -18,6 +19,8 @@ import org.lumbrit.core.props.Pose;
 import org.lumbrit.core.props.Prop;
 import org.lumbrit.core.props.Shape;
 import org.lumbrit.core.props.VesselShape;
+import org.lumbrit.core.recipe.Beginning;
+import org.lumbrit.core.recipe.Begun;
 import org.lumbrit.core.recipe.Clock;
 import org.lumbrit.core.recipe.Finding;
 import org.lumbrit.core.recipe.GroundSpec;
@@ -196,6 +199,32 @@ class LiquidLayerTest {
         List<Finding> found = new ArrayList<>(layer.findings(site.surroundings(layer)));
         assertThat(found).hasSize(1);
         assertThat(found.get(0).text()).contains("walls of two sides");
+    }
+
+    @Test
+    void aNewOneGoesIntoAPropThatIsMadeForIt() {
+        LiquidLayer fresh = liquid(LiquidLayer.Filled.SHARE, 0.5, 0, 0, 1);
+        LiquidLayer open = (LiquidLayer) Kinds.with(fresh, "vessel", Beginning.OPEN);
+        Prop box = prop("box", new BoxShape(1, 1, 1), 2, 0, 0, 1, new Pose.Still());
+        Prop pail = prop("pail", PAIL, 0, 0, 0, 1, new Pose.Still());
+        assertThat(begun(open, List.of(box, pail), "")).isEqualTo("pail");
+        assertThat(begun(open, List.of(box, pail), "box")).isEqualTo("box");
+        assertThat(open.begin(new Beginning(
+                        site(List.of(pail), fresh).plan().recipe().withProps(List.of()),
+                        () -> 1,
+                        "",
+                        "",
+                        "",
+                        id -> id)))
+                .isInstanceOf(Begun.Missing.class);
+    }
+
+    private static String begun(LiquidLayer open, List<Prop> props, String chosen) {
+        Recipe recipe = site(props, liquid(LiquidLayer.Filled.SHARE, 0.5, 0, 0, 1))
+                .plan()
+                .recipe();
+        Begun.Made made = (Begun.Made) open.begin(new Beginning(recipe, () -> 1, "", chosen, "", id -> id + "1"));
+        return ((LiquidLayer) made.layer()).vessel();
     }
 
     @Test
