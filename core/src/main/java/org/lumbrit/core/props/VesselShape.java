@@ -137,7 +137,8 @@ public record VesselShape(
         double z = StrictMath.cos(angle);
         if (form == Form.TROUGH) {
             // between a round and a straight outline
-            double square = 1 / Math.pow(Math.pow(Math.abs(x), 8) + Math.pow(Math.abs(z), 8), 1.0 / 8);
+            double square =
+                    1 / StrictMath.pow(StrictMath.pow(Math.abs(x), 8) + StrictMath.pow(Math.abs(z), 8), 1.0 / 8);
             return new double[] {x * square * ring[0], ring[1], z * square * (ring[0] + (length / 2 - radius))};
         }
         double reach = ring[0];
@@ -145,7 +146,7 @@ public record VesselShape(
             // the lip stands out to the front, which is −z
             double front = Math.max(0, -z);
             double lip = Math.max(0, ring[2] - 0.8) / 0.2;
-            reach += 0.28 * radius * lip * lip * Math.pow(front, 24);
+            reach += 0.28 * radius * lip * lip * StrictMath.pow(front, 24);
         }
         return new double[] {x * reach, ring[1], z * reach};
     }

@@ -115,7 +115,7 @@ final class FlatCap {
         double least = Double.POSITIVE_INFINITY;
         for (int k = 0; k < outline.size(); k++) {
             double[] a = flat[outline.get(k)];
-            double away = Math.hypot(a[0] - flat[from][0], a[1] - flat[from][1]);
+            double away = StrictMath.hypot(a[0] - flat[from][0], a[1] - flat[from][1]);
             if (away < least && isFree(outline, from, outline.get(k)) && isFree(boxed(hole), from, outline.get(k))) {
                 least = away;
                 best = k;

@@ -343,9 +343,9 @@ final class TurnedBoxes {
             uv += u * v;
             vv += v * v;
         }
-        double angle = Math.atan2(2 * (uv - su * sv / count), uu - su * su / count - (vv - sv * sv / count)) / 2;
-        double cos = Math.cos(angle);
-        double sin = Math.sin(angle);
+        double angle = StrictMath.atan2(2 * (uv - su * sv / count), uu - su * su / count - (vv - sv * sv / count)) / 2;
+        double cos = StrictMath.cos(angle);
+        double sin = StrictMath.sin(angle);
         for (int d = 0; d < 3; d++) {
             double u = a[d];
             double v = a[3 + d];

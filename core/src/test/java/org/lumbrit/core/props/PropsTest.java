@@ -87,6 +87,12 @@ class PropsTest {
                     String text = component
                             .getAnnotation(org.lumbrit.core.kinds.Setting.class)
                             .byDefault();
+                    if (component.getType().isEnum()) {
+                        return java.util.Arrays.stream(component.getType().getEnumConstants())
+                                .filter(each -> each.toString().equalsIgnoreCase(text))
+                                .findFirst()
+                                .orElseThrow();
+                    }
                     return component.getType() == int.class ? (Object) Integer.valueOf(text) : Double.valueOf(text);
                 })
                 .toArray();
