@@ -62,7 +62,8 @@ class NewLayersTest {
             assertThat(saved.toString()).as(word).contains(begun.get("layer").asString());
             server.post("/api/sites/" + site + "/undo", "");
         }
-        assertThat(missing).containsExactlyInAnyOrder("basin", "path-relief", "sway", "push", "press", "water");
+        assertThat(missing)
+                .containsExactlyInAnyOrder("basin", "path-relief", "sway", "push", "press", "water", "liquid");
         assertThat(begin(site, 1, "basin").get("draw").asString()).isEqualTo("area");
         assertThat(server.post(
                                 "/api/sites/" + site + "/begin",

@@ -183,7 +183,7 @@ public final class RunningServer implements AutoCloseable {
             ((ObjectNode) recipe.get("ground")).put("resolution", 128);
             Set<String> gone = new HashSet<>();
             recipe.withArray("layers").removeIf(layer -> {
-                boolean cover = Set.of("cover", "plant", "wind", "sway", "push", "grains")
+                boolean cover = Set.of("cover", "plant", "wind", "sway", "push", "grains", "liquid")
                         .contains(layer.get("kind").asString());
                 String id = layer.get("id").asString();
                 return cover && !id.equals("cotton-grass") && gone.add(id);
@@ -198,7 +198,7 @@ public final class RunningServer implements AutoCloseable {
             recipe.withArray("drives")
                     .removeIf(drive -> gone.contains(drive.get("layer").asString()));
             recipe.withArray("props")
-                    .removeIf(prop -> prop.get("name").asString().matches("Boulder .*|Raft|.*lantern|Lantern.*"));
+                    .removeIf(prop -> prop.get("name").asString().matches("Boulder .*|Raft|Pail|.*lantern|Lantern.*"));
             recipe.putObject("clock").put("framesPerSecond", 24).put("loopSeconds", 8);
             return recipe.toString().getBytes(StandardCharsets.UTF_8);
         } catch (IOException e) {
