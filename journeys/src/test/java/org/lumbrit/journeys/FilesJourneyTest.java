@@ -79,7 +79,9 @@ class FilesJourneyTest extends Journey {
         String site = server.small();
         page.navigate(server.address() + "/sites/" + site + "/handover");
         page.getByText("3D scene (GLB)").waitFor();
+        // 192 frames of waves take their time on a busy machine
         Download download = page.waitForDownload(
+                new Page.WaitForDownloadOptions().setTimeout(240_000),
                 () -> page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Write the zip"))
                         .click());
         try (ZipFile zip = new ZipFile(download.path().toFile())) {
