@@ -28,6 +28,7 @@ import org.lumbrit.core.recipe.Subject;
 import org.lumbrit.core.recipe.Surroundings;
 import org.lumbrit.core.surface.Mesh;
 import org.lumbrit.core.surface.PlaneCut;
+import org.lumbrit.core.surface.Submerged;
 
 /**
  * A liquid in a vessel: however that is tilted, its top stays level and its volume the same; what goes over the rim is lost. While the vessel
@@ -234,9 +235,7 @@ public record LiquidLayer(
             case HEIGHT -> {
                 double[] ends = cavity.mesh().extentAlong(0, 1, 0);
                 double level = Math.min(ends[0] + height / size, ends[1]);
-                yield org.lumbrit.core.surface.Submerged.below(cavity.mesh(), 0, 1, 0, level)[0]
-                        * cube(size)
-                        * TO_LITRES;
+                yield Submerged.below(cavity.mesh(), 0, 1, 0, level)[0] * cube(size) * TO_LITRES;
             }
         };
     }
