@@ -53,7 +53,8 @@ public final class TriangleTree implements Results.Weighted {
 
     @Override
     public long bytes() {
-        return 4L * (order.length + corners.length + boxes.length) + mesh.bytes();
+        // its turned boxes, as soon as a distance is asked for, are the most of it
+        return 4L * (order.length + corners.length + boxes.length) + TurnedBoxes.bytes((leaves + 1) / 2) + mesh.bytes();
     }
 
     /** Readies the form of the search that uses the processor's vectors; it changes no bit of any result, only the speed. */

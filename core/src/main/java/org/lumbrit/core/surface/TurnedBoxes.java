@@ -126,12 +126,15 @@ final class TurnedBoxes {
         return Math.nextUp((float) (3 * most));
     }
 
-    long bytes() {
-        long bytes = 0;
-        for (float[] level : levels) {
-            bytes += 4L * level.length;
-        }
-        return bytes;
+    /** What so many groups take with all levels over them. */
+    static long bytes(int groups) {
+        long all = groups;
+        int boxes = groups;
+        do {
+            boxes = (boxes + WIDE - 1) / WIDE;
+            all += boxes;
+        } while (boxes > 1);
+        return 4L * NUMBERS * WIDE * all;
     }
 
     /** How many levels there are; the highest has one group. */

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.BiFunction;
 import org.lumbrit.core.kinds.Apart;
 import org.lumbrit.core.kinds.Kind;
 import org.lumbrit.core.kinds.Refers;
@@ -27,7 +28,6 @@ import org.lumbrit.core.recipe.Readings;
 import org.lumbrit.core.recipe.Subject;
 import org.lumbrit.core.recipe.Surroundings;
 import org.lumbrit.core.surface.Mesh;
-import org.lumbrit.core.surface.PlaneCut;
 import org.lumbrit.core.surface.Submerged;
 
 /**
@@ -142,9 +142,6 @@ public record LiquidLayer(
 
         @Setting(title = "properties") Map<String, PropertyRange> properties)
         implements Layer {
-    /** Numbers of a moment in a flat array: normal of the top, its level along it (both of the site), litres in it, litres spilt, room, tilt in degrees. */
-    public static final int NUMBERS = 8;
-
     private static final double TO_LITRES = 1000;
     /** Moments of the clock that findings look at. */
     private static final int LOOKS = 24;
@@ -244,26 +241,30 @@ public record LiquidLayer(
         return value * value * value;
     }
 
-    /** It in every frame of the clock, {@link #NUMBERS} each; none where the prop has no hollow. */
-    public Optional<double[]> moments(Surroundings site) {
+    /** It in every frame of the clock; none where the prop has no hollow. */
+    public Optional<Filling> moments(Surroundings site) {
         Frames frames = site.frames();
-        List<Surroundings.Moment> round = site.moments(vessel, frames.count());
-        return cavity(round.get(0).prop().mesh()).map(cavity -> moments(cavity, round, slopes(cavity, round, frames)));
+        return filling(site.moments(vessel, frames.count()), (cavity, round) -> slopes(cavity, round, frames));
     }
 
     /** It as it is now, without its swing and without what it has spilt before; none where the prop has no hollow. */
-    public Optional<double[]> now(Surroundings site) {
+    public Optional<Filling> now(Surroundings site) {
         return level(site, 1);
     }
 
     /** Without its swing. @param most so many moments of the clock; 1 is now */
-    private Optional<double[]> level(Surroundings site, int most) {
-        List<Surroundings.Moment> round = site.moments(vessel, most);
-        return cavity(round.get(0).prop().mesh()).map(cavity -> moments(cavity, round, new double[2 * round.size()]));
+    private Optional<Filling> level(Surroundings site, int most) {
+        return filling(site.moments(vessel, most), (cavity, round) -> new double[2 * round.size()]);
+    }
+
+    private Optional<Filling> filling(
+            List<Surroundings.Moment> round, BiFunction<Cavity, List<Surroundings.Moment>, double[]> slopes) {
+        return cavity(round.get(0).prop().mesh())
+                .map(cavity -> new Filling(cavity, round, moments(cavity, round, slopes.apply(cavity, round))));
     }
 
     private double[] moments(Cavity cavity, List<Surroundings.Moment> round, double[] slopes) {
-        double[] out = new double[NUMBERS * round.size()];
+        double[] out = new double[Filling.NUMBERS * round.size()];
         double had = 0;
         double stays = 0;
         double spilt = 0;
@@ -289,7 +290,7 @@ public record LiquidLayer(
             liquid = liquid.volume() * unit < stays * (1 - 1e-9) ? Liquid.of(cavity, level, stays / unit) : liquid;
             double[] normal = prop.turn().rotate(liquid.up()[0], liquid.up()[1], liquid.up()[2]);
             double[] origin = prop.origin();
-            int at = NUMBERS * f;
+            int at = Filling.NUMBERS * f;
             System.arraycopy(normal, 0, out, at, 3);
             out[at + 3] = liquid.level() * prop.size()
                     + normal[0] * origin[0]
@@ -320,7 +321,7 @@ public record LiquidLayer(
             return new double[2 * round.size()];
         }
         double area = Liquid.of(cavity, new double[] {0, 1, 0}, volume * (1 - 1e-6))
-                .body(cavity)
+                .top(cavity)
                 .capArea();
         double radius = size * Math.sqrt(Math.max(area, 1e-12) / Math.PI);
         double deep = size * volume / Math.max(area, 1e-12);
@@ -332,58 +333,19 @@ public record LiquidLayer(
         return new double[] {(b[0] + b[3]) / 2, (b[1] + b[4]) / 2, (b[2] + b[5]) / 2};
     }
 
-    /**
-     * It as a closed mesh of the site at one of its moments.
-     *
-     * @param moments as {@link #moments} has them; @param frame which of them
-     */
-    public PlaneCut body(Cavity cavity, PlacedMesh prop, double[] moments, int frame) {
-        return at(cavity, prop, moments, frame, false);
-    }
-
-    /** Its top alone, as {@link #body} has it. */
-    public PlaneCut top(Cavity cavity, PlacedMesh prop, double[] moments, int frame) {
-        return at(cavity, prop, moments, frame, true);
-    }
-
-    private static PlaneCut at(Cavity cavity, PlacedMesh prop, double[] moments, int frame, boolean topOnly) {
-        int at = NUMBERS * frame;
-        double[] up = own(prop, moments[at], moments[at + 1], moments[at + 2]);
-        double[] origin = prop.origin();
-        double level =
-                (moments[at + 3] - moments[at] * origin[0] - moments[at + 1] * origin[1] - moments[at + 2] * origin[2])
-                        / prop.size();
-        PlaneCut cut = topOnly
-                ? PlaneCut.cap(cavity.mesh(), up[0], up[1], up[2], level)
-                : PlaneCut.below(cavity.mesh(), up[0], up[1], up[2], level);
-        float[] p = cut.mesh().positions();
-        float[] placed = new float[p.length];
-        for (int i = 0; i < p.length; i += 3) {
-            double[] there = prop.toPlace(p[i], p[i + 1], p[i + 2]);
-            for (int d = 0; d < 3; d++) {
-                placed[i + d] = (float) there[d];
-            }
-        }
-        return new PlaneCut(Mesh.of(placed, cut.mesh().triangles()), cut.cap(), cut.rim());
-    }
-
     /** Litres in it, litres spilt, how high its top lies, how far the vessel is tilted. */
     @Override
     public Optional<Readings> readings(Surroundings site) {
-        return moments(site).map(moments -> {
-            int frames = moments.length / NUMBERS;
+        return moments(site).map(filling -> {
+            int frames = filling.count();
             double[] seconds = new double[frames];
             double[][] lines = new double[4][frames];
-            List<Surroundings.Moment> round = site.moments(vessel, frames);
             for (int f = 0; f < frames; f++) {
                 seconds[f] = site.frames().time(f);
-                int at = NUMBERS * f;
-                double[] origin = round.get(f).prop().origin();
-                lines[0][f] = moments[at + 4];
-                lines[1][f] = moments[at + 5];
-                lines[2][f] =
-                        (moments[at + 3] - moments[at] * origin[0] - moments[at + 2] * origin[2]) / moments[at + 1];
-                lines[3][f] = moments[at + 7];
+                lines[0][f] = filling.number(f, 4);
+                lines[1][f] = filling.number(f, 5);
+                lines[2][f] = filling.height(f);
+                lines[3][f] = filling.number(f, 7);
             }
             return new Readings(
                     seconds,
@@ -400,15 +362,15 @@ public record LiquidLayer(
     public String sentence(String result, Surroundings site) {
         String prop = site.names().nameOf(Refers.PROP, vessel);
         return now(site)
-                .map(moments -> "In " + prop + ": " + Decimal.write(moments[4], 2) + " l of "
-                        + Decimal.write(moments[6], 2) + " l that it holds as it stands.")
+                .map(now -> "In " + prop + ": " + Decimal.write(now.number(0, 4), 2) + " l of "
+                        + Decimal.write(now.number(0, 6), 2) + " l that it holds as it stands.")
                 .orElse(prop + " has no hollow that holds a liquid.");
     }
 
     @Override
     public List<Finding> findings(Surroundings site) {
         String prop = site.names().nameOf(Refers.PROP, vessel);
-        Optional<double[]> all = level(site, LOOKS);
+        Optional<Filling> all = level(site, LOOKS);
         if (all.isEmpty()) {
             return List.of(
                     Finding.warning(
@@ -417,11 +379,10 @@ public record LiquidLayer(
                             prop
                                     + " has no hollow that its own upright walls close off. A vessel needs walls of two sides, closed below; for another hollow than the largest set a place in it."));
         }
-        double[] moments = all.get();
         List<Finding> found = new ArrayList<>();
-        int last = moments.length - NUMBERS;
-        double spilt = moments[last + 5];
-        double had = spilt + moments[last + 4];
+        int last = all.get().count() - 1;
+        double spilt = all.get().number(last, 5);
+        double had = spilt + all.get().number(last, 4);
         if (spilt > NO_LOSS * Math.max(1, had)) {
             found.add(Finding.warning(
                     this,

@@ -1,14 +1,12 @@
 package org.lumbrit.formats.handover;
 
 import java.nio.charset.StandardCharsets;
-import java.util.Arrays;
-import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import org.lumbrit.core.recipe.Frames;
 import org.lumbrit.core.recipe.Surroundings;
 import org.lumbrit.core.site.SiteEvaluation;
-import org.lumbrit.core.vessels.Cavity;
+import org.lumbrit.core.vessels.Filling;
 import org.lumbrit.core.vessels.LiquidLayer;
 import org.lumbrit.formats.mesh.PlyFile;
 
@@ -25,37 +23,30 @@ final class LiquidFiles {
     void write() {
         for (LiquidLayer layer : all.layers(LiquidLayer.class)) {
             Surroundings site = still.surroundings(layer);
-            Optional<double[]> moments = layer.moments(site);
-            if (moments.isEmpty()) {
+            Optional<Filling> filling = layer.moments(site);
+            if (filling.isEmpty()) {
                 all.report().say("“" + layer.name() + "” has no hollow to fill, so it is left out.");
                 continue;
             }
-            write(
-                    layer,
-                    moments.get(),
-                    site.moments(layer.vessel(), site.frames().count()),
-                    site.frames());
+            write(layer, filling.get(), site.frames());
         }
     }
 
-    private void write(LiquidLayer layer, double[] moments, List<Surroundings.Moment> round, Frames frames) {
+    private void write(LiquidLayer layer, Filling filling, Frames frames) {
         String file = "motion/" + all.names().of(layer.id());
-        Cavity cavity = layer.cavity(round.get(0).prop().mesh()).orElseThrow();
         StringBuilder table = new StringBuilder("frame,t_s,nx,ny,nz,along_normal_m,litres,spilt_l,room_l,tilt_deg\n");
-        for (int f = 0; f < round.size(); f++) {
+        for (int f = 0; f < filling.count(); f++) {
             still.cancel().check();
-            int at = LiquidLayer.NUMBERS * f;
             table.append(String.format(Locale.ROOT, "%d,%.6f", f, frames.time(f)));
-            for (int k = 0; k < LiquidLayer.NUMBERS; k++) {
-                table.append(String.format(Locale.ROOT, ",%.9g", moments[at + k]));
+            for (int k = 0; k < Filling.NUMBERS; k++) {
+                table.append(String.format(Locale.ROOT, ",%.9g", filling.number(f, k)));
             }
             table.append('\n');
-            if (f == 0 || differs(moments, round, f)) {
+            if (!filling.asBefore(f)) {
                 all.report()
                         .add(
                                 "%s-%04d.ply".formatted(file, f),
-                                PlyFile.write(layer.body(cavity, round.get(f).prop(), moments, f)
-                                        .mesh()),
+                                PlyFile.write(filling.body(f).mesh()),
                                 "“" + layer.name() + "” in frame " + f + ", a closed mesh; it stays so until the next");
             }
         }
@@ -65,12 +56,5 @@ final class LiquidFiles {
                         table.toString().getBytes(StandardCharsets.UTF_8),
                         "“" + layer.name()
                                 + "” frame by frame: its top's normal and place, litres, tilt of the vessel");
-    }
-
-    private static boolean differs(double[] moments, List<Surroundings.Moment> round, int f) {
-        int at = LiquidLayer.NUMBERS * f;
-        int before = at - LiquidLayer.NUMBERS;
-        return !Arrays.equals(moments, at, at + LiquidLayer.NUMBERS, moments, before, at)
-                || !round.get(f).prop().key().equals(round.get(f - 1).prop().key());
     }
 }

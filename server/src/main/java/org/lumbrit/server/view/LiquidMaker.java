@@ -6,12 +6,11 @@ import java.util.Optional;
 import java.util.stream.Stream;
 import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.math.Colour;
-import org.lumbrit.core.recipe.Frames;
 import org.lumbrit.core.recipe.Subject;
 import org.lumbrit.core.recipe.Surroundings;
 import org.lumbrit.core.site.SiteEvaluation;
 import org.lumbrit.core.surface.PlaneCut;
-import org.lumbrit.core.vessels.Cavity;
+import org.lumbrit.core.vessels.Filling;
 import org.lumbrit.core.vessels.LiquidLayer;
 import org.lumbrit.formats.ArrayBundle;
 import org.lumbrit.server.view.SubjectView.LiquidSubject;
@@ -35,21 +34,19 @@ final class LiquidMaker implements SubjectMaker {
 
     private static SubjectView subject(Look look, LiquidLayer layer) {
         Surroundings site = look.now.surroundings(layer);
-        String data = look.kept(
-                Look.key("liquid/2", look.now.plan().layerKey(layer)),
-                shared -> bundle(layer, site.moments(layer.vessel(), 1), layer.now(site)));
+        String data =
+                look.kept(Look.key("liquid/2", look.now.plan().layerKey(layer)), shared -> bundle(layer.now(site)));
         Colour colour = Colour.ofHex(layer.colour());
         return LiquidSubject.of(layer.id(), data, List.of(colour.red(), colour.green(), colour.blue()));
     }
 
     /** Its top in every frame of the clock. */
-    static byte[] frames(SiteEvaluation still, LiquidLayer layer, Frames frames, Cancel cancel) {
+    static byte[] frames(SiteEvaluation still, LiquidLayer layer, Cancel cancel) {
         cancel.doing("how " + layer.name() + " lies in its vessel");
-        Surroundings site = still.surroundings(layer);
-        return bundle(layer, site.moments(layer.vessel(), frames.count()), layer.moments(site));
+        return bundle(layer.moments(still.surroundings(layer)));
     }
 
-    private static byte[] bundle(LiquidLayer layer, List<Surroundings.Moment> round, Optional<double[]> all) {
+    private static byte[] bundle(Optional<Filling> all) {
         ArrayBundle bundle = new ArrayBundle();
         if (all.isEmpty()) {
             bundle.facts().put("frames", 0);
@@ -57,13 +54,12 @@ final class LiquidMaker implements SubjectMaker {
                     .ints("begins", 1, new int[] {0})
                     .write();
         }
-        double[] moments = all.get();
-        Cavity cavity = layer.cavity(round.get(0).prop().mesh()).orElseThrow();
-        int[] begins = new int[round.size() + 1];
+        Filling filling = all.get();
+        int[] begins = new int[filling.count() + 1];
         float[] corners = new float[1024];
         int filled = 0;
-        for (int f = 0; f < round.size(); f++) {
-            PlaneCut top = layer.top(cavity, round.get(f).prop(), moments, f);
+        for (int f = 0; f < filling.count(); f++) {
+            PlaneCut top = filling.top(f);
             int[] t = top.mesh().triangles();
             int count = t.length - 3 * top.cap();
             if (3 * (filled + count) > corners.length) {
@@ -74,7 +70,7 @@ final class LiquidMaker implements SubjectMaker {
             }
             begins[f + 1] = filled;
         }
-        bundle.facts().put("frames", round.size());
+        bundle.facts().put("frames", filling.count());
         return bundle.floats("positions", 3, Arrays.copyOf(corners, 3 * filled))
                 .ints("begins", 1, begins)
                 .write();

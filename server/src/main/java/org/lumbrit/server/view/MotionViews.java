@@ -315,7 +315,7 @@ public class MotionViews {
                 return Optional.empty();
             }
             String key = Look.key("liquid frames/1", still.plan().motionKey(layer));
-            byte[] made = results.get(key, cancel, shared -> LiquidMaker.frames(still, layer, frames, cancel));
+            byte[] made = results.get(key, cancel, shared -> LiquidMaker.frames(still, layer, cancel));
             bytes += made.length;
             return Optional.of(new RingsView(layer.id(), key));
         }
