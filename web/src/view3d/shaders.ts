@@ -1,5 +1,6 @@
 import { SWAY } from './motion/swayShader';
 import { TURNED } from './plantShader';
+import { AIR } from './textures';
 
 /** Light, haze and colour that every material of the view shares. Colours are display-encoded at the end of each shader. */
 export const COMMON = /* glsl */ `
@@ -16,7 +17,7 @@ uniform vec3 uSunColour;
 uniform vec3 uSkyColour;
 uniform sampler2D uDome;
 uniform sampler2D uAir;
-#define AIR_CELLS vec2(65.0, 33.0)
+#define AIR_CELLS vec2(${AIR.columns}.0, ${AIR.rows}.0)
 uniform float uDomed;
 /** All light on level ground, against the usual light. */
 uniform vec3 uAll;

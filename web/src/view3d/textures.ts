@@ -50,7 +50,7 @@ export function domeTexture(columns: number, rows: number, light: Float32Array):
   return halves(columns, rows, light);
 }
 
-/** Nodes of the haze's light across and up; the shader has them too. */
+/** Nodes of the haze's light across and up. */
 export const AIR = { columns: 65, rows: 33 };
 
 /** The dome's light for haze: across by the cosine from the sun's heading, −1 to 1, up by the height of a way of length 1. */

@@ -6,7 +6,7 @@ import java.util.Optional;
 import java.util.stream.Stream;
 import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.math.Colour;
-import org.lumbrit.core.recipe.Subject;
+import org.lumbrit.core.recipe.Recipe;
 import org.lumbrit.core.recipe.Surroundings;
 import org.lumbrit.core.site.SiteEvaluation;
 import org.lumbrit.core.surface.PlaneCut;
@@ -20,16 +20,14 @@ final class LiquidMaker implements SubjectMaker {
     @Override
     public Stream<SubjectView> make(Scene scene) {
         Look look = scene.look();
-        return look.now.plan().recipe().layers().stream()
-                .filter(layer -> !layer.hidden() && layer.seen().contains(Subject.LIQUID))
-                .map(LiquidLayer.class::cast)
-                .filter(layer -> look.now
-                        .plan()
-                        .recipe()
-                        .prop(layer.vessel())
-                        .filter(prop -> !prop.hidden())
-                        .isPresent())
-                .map(layer -> subject(look, layer));
+        return shown(look.now.plan().recipe()).map(layer -> subject(look, layer));
+    }
+
+    /** Liquids that are shown, in vessels that are. */
+    static Stream<LiquidLayer> shown(Recipe recipe) {
+        return recipe.layersOf(LiquidLayer.class).stream()
+                .filter(layer -> !layer.hidden()
+                        && !recipe.prop(layer.vessel()).orElseThrow().hidden());
     }
 
     private static SubjectView subject(Look look, LiquidLayer layer) {

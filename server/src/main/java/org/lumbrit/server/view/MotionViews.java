@@ -310,14 +310,11 @@ public class MotionViews {
         }
 
         /** The top of a liquid in every frame. */
-        Optional<RingsView> top(LiquidLayer layer) {
-            if (layer.hidden()) {
-                return Optional.empty();
-            }
+        RingsView top(LiquidLayer layer) {
             String key = Look.key("liquid frames/1", still.plan().motionKey(layer));
             byte[] made = results.get(key, cancel, shared -> LiquidMaker.frames(still, layer, cancel));
             bytes += made.length;
-            return Optional.of(new RingsView(layer.id(), key));
+            return new RingsView(layer.id(), key);
         }
 
         GrainsView grains(GrainsLayer layer) {
@@ -386,10 +383,9 @@ public class MotionViews {
                 grains,
                 Stream.concat(
                                 making.recipe.layersOf(WaterLayer.class).stream()
-                                        .map(making::rings),
-                                making.recipe.layersOf(LiquidLayer.class).stream()
-                                        .map(making::top))
-                        .flatMap(Optional::stream)
+                                        .map(making::rings)
+                                        .flatMap(Optional::stream),
+                                LiquidMaker.shown(making.recipe).map(making::top))
                         .toList(),
                 making.findings,
                 new SeamView(
