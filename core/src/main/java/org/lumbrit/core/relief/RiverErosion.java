@@ -27,6 +27,14 @@ public final class RiverErosion {
     private static final double LAKE_FILLED = 0.3;
     /** Steps of crumbling in one of rivers. */
     private static final int CRUMBLINGS = 8;
+    /** A bed is at most so much steeper than its talus, as a tangent: what falls into running water is carried off and lays bare the rock. */
+    private static final double BED_STEEPER = 2;
+    /** Cells whose rain makes the first of a bed; and square metres of it by the square of the length that creep rounds. */
+    private static final double BED_CELLS = 10;
+
+    private static final double BED_ROUNDINGS = 3;
+    /** So many times the water of its first makes a whole bed. */
+    private static final double WHOLE_BED = 4;
     /** From this talus on nothing crumbles, degrees. */
     private static final double MOST_TALUS = 89.9;
 
@@ -129,10 +137,9 @@ public final class RiverErosion {
         return sum * land.years();
     }
 
-    /** One step: creep, crumbling, routing, rising and cutting from the outlets upward, carrying down. */
+    /** One step: creep, routing, rising and cutting from the outlets upward, carrying down, crumbling. */
     public void step(Cancel cancel) {
         creep(cancel);
-        crumble(cancel);
         RunOff off = new RunOff(ground, columns, rows, cell);
         cancel.check();
         ways.lay(ground, off);
@@ -141,6 +148,7 @@ public final class RiverErosion {
         cancel.check();
         cut(off, share);
         carry(off, share);
+        crumble(cancel);
     }
 
     private void gather(RunOff off) {
@@ -233,14 +241,13 @@ public final class RiverErosion {
         carriedOff += (before - sum()) * cell.area();
     }
 
-    /** Slopes steeper than the talus give way, as {@link ThermalErosion} has it; the border stays. */
+    /** Slopes steeper than the talus give way, as {@link ThermalErosion} has it, beds of water later than others; the border stays. */
     private void crumble(Cancel cancel) {
         if (land.talus() >= MOST_TALUS) {
             return;
         }
         double before = sum();
-        ThermalErosion crumbling =
-                new ThermalErosion(ground.clone(), columns, rows, cell, NodeValues.constant(land.talus()));
+        ThermalErosion crumbling = new ThermalErosion(ground.clone(), columns, rows, cell, talus());
         for (int step = 0; step < CRUMBLINGS; step++) {
             cancel.check();
             crumbling.step(cancel);
@@ -250,6 +257,22 @@ public final class RiverErosion {
             System.arraycopy(crumbled, row * columns + 1, ground, row * columns + 1, columns - 2);
         }
         carriedOff += (before - sum()) * cell.area();
+    }
+
+    /** Degrees at each node. */
+    private NodeValues talus() {
+        double least = Math.max(BED_CELLS * cell.area(), BED_ROUNDINGS * land.rounding() * land.rounding());
+        double tangent = StrictMath.tan(StrictMath.toRadians(land.talus()));
+        double whole = StrictMath.log(WHOLE_BED);
+        float[] talus = new float[ground.length];
+        Chunks.run(talus.length, Chunks.SIZE, Cancel.NEVER, (from, to) -> {
+            for (int i = from; i < to; i++) {
+                double over = water[i] / (least * rain.at(i));
+                double bed = over <= 1 ? 0 : over >= WHOLE_BED ? 1 : StrictMath.log(over) / whole;
+                talus[i] = (float) StrictMath.toDegrees(StrictMath.atan(tangent * (1 + BED_STEEPER * bed)));
+            }
+        });
+        return NodeValues.of(talus);
     }
 
     private double sum() {

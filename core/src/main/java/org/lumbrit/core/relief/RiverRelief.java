@@ -84,7 +84,7 @@ public record RiverRelief(
                 max = 90,
                 slider = {25, 60},
                 byDefault = "42",
-                help = "Steeper slopes crumble; 90: none do")
+                help = "Steeper slopes crumble, beds of running water later; 90: none do")
         double talus,
 
         @Setting(
@@ -168,7 +168,7 @@ public record RiverRelief(
 
     private RiverCourse course(Shaping below) {
         Ground ground = below.ground();
-        String key = new KeyBuilder("rivers/2")
+        String key = new KeyBuilder("rivers/3")
                 .add(below.key("rivers", UPLIFT, RAIN, HARDNESS))
                 .add(years)
                 .add(steps)

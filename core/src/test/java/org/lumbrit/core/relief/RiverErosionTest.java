@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.within;
 import java.util.Arrays;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
+import org.lumbrit.core.drainage.RunOff;
 import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.math.Hash;
 import org.lumbrit.core.math.TurnedNoise;
@@ -61,13 +62,18 @@ class RiverErosionTest {
     }
 
     private static double[] worn(double[] below, int nodes, double years, int steps, double upliftMillimetres) {
+        return worn(below, nodes, years, steps, upliftMillimetres, 90);
+    }
+
+    private static double[] worn(
+            double[] below, int nodes, double years, int steps, double upliftMillimetres, double talus) {
         RiverCourse course = new RiverCourse(
                 "k",
                 below,
                 nodes,
                 nodes,
                 CellSize.square(WIDTH / (nodes - 1)),
-                new RiverErosion.Land(years, 0.45, 30, 0.3, 90),
+                new RiverErosion.Land(years, 0.45, 30, 0.3, talus),
                 steps,
                 drives(upliftMillimetres, 1));
         double[] state = course.start();
@@ -220,6 +226,86 @@ class RiverErosionTest {
         double fine = mean(worn(island(513, 0), 513, 300_000, 30, 0));
         assertThat(middle).isCloseTo(fine, within(0.01 * fine));
         assertThat(coarse).isCloseTo(fine, within(0.03 * fine));
+    }
+
+    @Test
+    void moreNodesHaveTheirValleysInTheSamePlaces() {
+        double[] middle = logsOfAreas(worn(island(257, 0), 257, 300_000, 30, 0, 35), 257);
+        double[] fine = logsOfAreas(worn(island(513, 0), 513, 300_000, 30, 0, 35), 513);
+        assertThat(correlation(middle, fine)).isGreaterThan(0.8);
+    }
+
+    /** Of the largest area above in each cell of a grid of 64 × 64. */
+    private static double[] logsOfAreas(double[] ground, int nodes) {
+        double[] gathered = new RunOff(ground, nodes, nodes, CellSize.square(WIDTH / (nodes - 1))).gathered();
+        double[] most = new double[64 * 64];
+        Arrays.fill(most, 1);
+        for (int i = 0; i < ground.length; i++) {
+            if (!ashore(i, nodes)) {
+                continue;
+            }
+            int at = Math.min(63, i / nodes * 64 / nodes) * 64 + Math.min(63, i % nodes * 64 / nodes);
+            most[at] = Math.max(most[at] == 1 ? 0 : most[at], gathered[i] / ground.length);
+        }
+        return Arrays.stream(most).filter(area -> area < 1).map(Math::log).toArray();
+    }
+
+    /** Whether a node lies on the island, not on the level land about it. */
+    private static boolean ashore(int node, int nodes) {
+        double middle = (nodes - 1) / 2.0;
+        return Math.hypot(node % nodes - middle, node / nodes - middle) < 0.42 * nodes;
+    }
+
+    @Test
+    void waterDoesNotRunStraightDownSlopesAtTheirTalus() {
+        int nodes = 513;
+        double[] ground = worn(island(nodes, 0), nodes, 300_000, 30, 0, 35);
+        RunOff off = new RunOff(ground, nodes, nodes, CellSize.square(WIDTH / (nodes - 1)));
+        double[] gathered = off.gathered();
+        int[] run = new int[ground.length];
+        int longest = 0;
+        int channels = 0;
+        for (int i : off.order()) {
+            int to = off.to(i);
+            boolean channel = ashore(i, nodes) && gathered[i] > 60;
+            if (channel && off.pool(i) == 0) {
+                run[i] = 1 + (off.to(to) - to == to - i ? run[to] : 0);
+                longest = Math.max(longest, run[i]);
+                channels++;
+            }
+        }
+        assertThat(channels).isGreaterThan(5000);
+        assertThat(longest).isLessThanOrEqualTo(20);
+    }
+
+    @Test
+    void slopesBetweenBedsLieAtTheirTalusAtMost() {
+        int nodes = 257;
+        double cell = WIDTH / (nodes - 1);
+        double[] ground = worn(island(nodes, 0), nodes, 300_000, 30, 0, 20);
+        double[] bare = worn(island(nodes, 0), nodes, 300_000, 30, 0);
+        double[] gathered = new RunOff(ground, nodes, nodes, CellSize.square(cell)).gathered();
+        assertThat(steeper(ground, gathered, nodes, cell)).isLessThan(0.01);
+        assertThat(steeper(bare, gathered, nodes, cell)).isGreaterThan(0.05);
+    }
+
+    /** Of the nodes beside which little runs, the share steeper than 24°. */
+    private static double steeper(double[] ground, double[] gathered, int nodes, double cell) {
+        int steeper = 0;
+        int all = 0;
+        for (int row = 1; row < nodes - 1; row++) {
+            for (int column = 1; column < nodes - 1; column++) {
+                int i = row * nodes + column;
+                double near = Math.max(
+                        Math.max(gathered[i - 1], gathered[i + 1]), Math.max(gathered[i - nodes], gathered[i + nodes]));
+                if (near < 5) {
+                    double rise = Math.hypot(ground[i + 1] - ground[i - 1], ground[i + nodes] - ground[i - nodes]);
+                    steeper += rise / (2 * cell) > Math.tan(Math.toRadians(24)) ? 1 : 0;
+                    all++;
+                }
+            }
+        }
+        return steeper / (double) all;
     }
 
     @Test
