@@ -4,6 +4,7 @@ export const SPEED = 2;
 export const TEMPERATURE = 3;
 export const SNOWFALL = 4;
 export const SUN = 5;
+export const RAIN = 6;
 
 /** A chart of the almanac. */
 export interface Track {
@@ -21,6 +22,7 @@ export interface Track {
 export const TRACKS: Track[] = [
   { column: TEMPERATURE, title: 'Temperature', unit: '°C', colour: '--rust', bars: false, least: -90, most: 60, step: 0.5 },
   { column: SNOWFALL, title: 'Snowfall', unit: 'mm/h', colour: '--tarn', bars: true, least: 0, most: 1000, step: 0.5 },
+  { column: RAIN, title: 'Rain', unit: 'mm/h', colour: '--tarn', bars: true, least: 0, most: 500, step: 0.5 },
   { column: SPEED, title: 'Wind', unit: 'm/s', colour: '--pine', bars: false, least: 0, most: 150, step: 0.5 },
   { column: FROM, title: 'Wind from', unit: '°', colour: '--heather', bars: false, least: 0, most: 360, step: 5 },
   { column: SUN, title: 'Sun', unit: 'share', colour: '--lichen', bars: true, least: 0, most: 1, step: 0.1 },
@@ -46,7 +48,7 @@ export function dayAndHour(hour: number): string {
 
 /** The ends of a chart: what its numbers reach, with some room, and 0 among them. */
 export function endsOf(hours: number[][], { column, least, most, unit }: Track): [number, number] {
-  const values = hours.map((row) => row[column]!);
+  const values = hours.map((row) => row[column] ?? 0);
   if (unit === '°') return [0, 360];
   if (unit === 'share') return [0, 1];
   const low = Math.min(0, ...values);

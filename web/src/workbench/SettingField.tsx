@@ -143,7 +143,7 @@ function StationField({ rows, whole, onCommit }: { rows: number[][]; whole: bool
           Read a table (CSV) …
         </button>
       </div>
-      <span className="muted">Columns: hour, wind_from_deg, wind_speed_m_s{whole ? ', temperature_c, snowfall_mm, sun' : ''}.</span>
+      <span className="muted">Columns: hour, wind_from_deg, wind_speed_m_s{whole ? ', temperature_c, snowfall_mm, sun, rain_mm' : ''}.</span>
       <input
         ref={input}
         type="file"

@@ -13,7 +13,7 @@ import picocli.CommandLine.Option;
 @Command(
         name = "weather",
         mixinStandardHelpOptions = true,
-        description = "Prints the hours of an almanac as CSV: wind from and speed, temperature, snowfall, sun.")
+        description = "Prints the hours of an almanac as CSV: wind from and speed, temperature, snowfall, sun, rain.")
 final class WeatherCommand implements Callable<Integer> {
     @Mixin
     private RecipeArgument recipe;

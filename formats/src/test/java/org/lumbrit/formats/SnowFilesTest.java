@@ -170,7 +170,7 @@ class SnowFilesTest {
         assertThat(new String(files.get("snow/almanac.csv"), StandardCharsets.UTF_8).lines())
                 .hasSize(31)
                 .first()
-                .isEqualTo("hour,wind_from_deg,wind_speed_m_s,temperature_c,snowfall_mm,sun");
+                .isEqualTo("hour,wind_from_deg,wind_speed_m_s,temperature_c,snowfall_mm,sun,rain_mm");
 
         JsonNode box = json(files.get("snow/snow/box.glb"));
         assertThat(box.get("meshes")).hasSize(2);

@@ -358,6 +358,11 @@ public record RollLayer(
         return Math.max(0, site.time() - begins);
     }
 
+    @Override
+    public <T> Optional<T> makes(Class<T> what, Surroundings site) {
+        return what == Path.class ? Optional.of(what.cast(path(site))) : Optional.empty();
+    }
+
     /** Where it goes, from the moment it is let go. */
     public Path path(Surroundings site) {
         return site.state((key, start) -> new LetGo(this, key, start), 1, 1);

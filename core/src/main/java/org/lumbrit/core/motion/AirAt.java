@@ -24,6 +24,11 @@ public final class AirAt {
 
     /** The wind at places and the evaluation's time: m/s to the east, and to the south. */
     public static double[][] wind(Surroundings now, WindLayer wind, Samples places) {
+        return wind(now, wind, places, now.time());
+    }
+
+    /** The wind at places and a time, its properties as they are at the evaluation's: m/s to the east, and to the south. */
+    public static double[][] wind(Surroundings now, WindLayer wind, Samples places, double time) {
         int n = places.count();
         double[][] blows = new double[2][n];
         if (wind.hidden()) {
@@ -36,7 +41,7 @@ public final class AirAt {
         Chunks.run(n, now.cancel(), (from, to) -> {
             double[] east = new double[to - from];
             double[] south = new double[to - from];
-            field.at(now.time(), places, from, to, air, east, south);
+            field.at(time, places, from, to, air, east, south);
             System.arraycopy(east, 0, blows[0], from, to - from);
             System.arraycopy(south, 0, blows[1], from, to - from);
         });

@@ -55,6 +55,11 @@ public interface Layer {
         return Map.of();
     }
 
+    /** Something it makes besides its fields, for other layers to ask for; none where it makes no such thing. @param site as it is for itself */
+    default <T> Optional<T> makes(Class<T> what, Surroundings site) {
+        return Optional.empty();
+    }
+
     /** Numbers that it gives over time, to be drawn as lines beside the picture; none where it gives none. */
     default Optional<Readings> readings(Surroundings site) {
         return Optional.empty();

@@ -11,7 +11,7 @@ import org.lumbrit.core.math.Smooth;
  * A rule that makes weather: air masses that change every day or two, with a colder side that brings wind and snow. The change c runs
  * between −1 and 1 as value noise over {@code spell} hours in two octaves. Temperature = mean + changes · c + daily · cos(2π(hour − 14)/24), less of
  * the daily part under cloud; wind = calm + windy · max(0, −c)²; it snows where −c is above {@code 1 − stormy}, and by how cold it is:
- * all of it below 0 °C, none of it from 2 °C on. The rule is our own, made to look like a station's table; it is no forecast.
+ * all of it below 0 °C, none of it from 2 °C on; what does not freeze rains, a tenth as thick. The rule is our own, made to look like a station's table; it is no forecast.
  */
 @Kind(
         name = "rule",
@@ -109,6 +109,9 @@ public record Climate(
         double from)
         implements Season {
 
+    /** Millimetres of fresh snow that a millimetre of water makes. */
+    private static final double SNOW_OF_RAIN = 10;
+
     @Override
     public Weather weather(int seed) {
         List<WeatherHour> made = new ArrayList<>();
@@ -128,7 +131,8 @@ public record Climate(
                     calm * (0.7 + 0.6 * Hash.unit(Hash.of(seed, 3, hour))) + windy * deep * deep,
                     temperature,
                     snowfall * storm * frozen,
-                    day > 0 ? 1 - cloud : 0));
+                    day > 0 ? 1 - cloud : 0,
+                    snowfall * storm * (1 - frozen) / SNOW_OF_RAIN));
         }
         return new Weather(made);
     }

@@ -67,6 +67,7 @@ public record WeatherLayer(
     public static final String TEMPERATURE = "temperature";
     public static final String WIND = "wind";
     public static final String SNOWFALL = "snowfall";
+    public static final String RAIN = "rain";
     public static final String FRESH = "fresh-snow";
     public static final String SINCE = "days-since-snow";
     private static final int MOST_ROWS = 8784;
@@ -138,11 +139,12 @@ public record WeatherLayer(
                     || !within(row.speed(), 0, 150)
                     || !within(row.temperature(), -90, 60)
                     || !within(row.snowfall(), 0, 1000)
-                    || !within(row.sun(), 0, 1)) {
+                    || !within(row.sun(), 0, 1)
+                    || !within(row.rain(), 0, 500)) {
                 checking.say(
                         at,
                         "Hour " + i
-                                + ": wind from −720 to 720°, 0 to 150 m/s; −90 to 60 °C; 0 to 1000 mm of snow; sun 0 to 1.");
+                                + ": wind from −720 to 720°, 0 to 150 m/s; −90 to 60 °C; 0 to 1000 mm of snow; sun 0 to 1; 0 to 500 mm of rain.");
                 return;
             }
         }
@@ -184,6 +186,12 @@ public record WeatherLayer(
                         new double[] {0, 40},
                         hour -> weather().at(hour).snowfall()),
                 even(
+                        RAIN,
+                        "rain",
+                        "mm/h",
+                        new double[] {0, 10},
+                        hour -> weather().at(hour).rain()),
+                even(
                         FRESH,
                         "snow of the last day",
                         "mm",
@@ -220,7 +228,8 @@ public record WeatherLayer(
         return "Hour " + Decimal.write(at, 1) + " of " + length() + ": "
                 + Decimal.write(weather().temperature(at), 1) + " °C, wind from "
                 + Decimal.write(now.from(), 0) + "° with " + Decimal.write(now.speed(), 1) + " m/s, "
-                + (now.snowfall() > 0 ? Decimal.write(now.snowfall(), 1) + " mm of snow an hour." : "no snow.");
+                + (now.snowfall() > 0 ? Decimal.write(now.snowfall(), 1) + " mm of snow an hour." : "no snow.")
+                + (now.rain() > 0 ? " It rains " + Decimal.write(now.rain(), 1) + " mm an hour." : "");
     }
 
     @Override

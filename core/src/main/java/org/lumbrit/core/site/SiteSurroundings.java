@@ -137,7 +137,8 @@ final class SiteSurroundings implements Surroundings {
         if (what == Detail.Levels.class && of instanceof PlantLayer kept) {
             return what.cast(evaluation.levels(kept, 0));
         }
-        throw new IllegalStateException("“" + of.name() + "” makes no " + what.getSimpleName());
+        return of.makes(what, evaluation.surroundings(of))
+                .orElseThrow(() -> new IllegalStateException("“" + of.name() + "” makes no " + what.getSimpleName()));
     }
 
     @Override

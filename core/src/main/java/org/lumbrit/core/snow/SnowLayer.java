@@ -304,7 +304,7 @@ public record SnowLayer(
     private Snowpack.Hours hours(Surroundings site) {
         if (sky instanceof Sky.Steady steady) {
             WeatherHour one =
-                    new WeatherHour(0, steady.from(), steady.speed(), steady.temperature(), steady.snowfall(), 0);
+                    new WeatherHour(0, steady.from(), steady.speed(), steady.temperature(), steady.snowfall(), 0, 0);
             return step -> one;
         }
         Weather weather = almanac(site).weather();

@@ -8,11 +8,14 @@ import org.lumbrit.core.recipe.Surroundings;
 import org.lumbrit.core.simulation.Simulation;
 import org.lumbrit.core.surface.Lattice;
 
-/** Rings frame by frame, from still water at the clock's start. @param nodes whether each is water, asked for when a step is run */
-record RingCourse(String key, Surroundings site, Rings rings, int seed, Lattice lattice, Supplier<boolean[]> nodes)
+/** Rings frame by frame, from still water at the clock's start. @param water what they run on, asked for when a step is run */
+record RingCourse(String key, Surroundings site, Rings rings, int seed, Lattice lattice, Supplier<Water> water)
         implements Simulation<RingCourse.State> {
     /** Cells over which a shore that swallows rings stills them. */
     private static final int RAMP = 16;
+
+    /** What rings run on. @param wet whether each node is water; @param level of the water at rest */
+    record Water(boolean[] wet, Rings.Level level) {}
 
     /** Heights now and a step earlier, metres. */
     record State(float[] now, float[] before) {}
@@ -25,7 +28,7 @@ record RingCourse(String key, Surroundings site, Rings rings, int seed, Lattice 
     @Override
     public State next(State last, int step, Cancel cancel) {
         Rings.Runs runs = rings.runs().orElseThrow();
-        boolean[] wet = nodes.get();
+        boolean[] wet = water.get().wet();
         Frames frames = site.frames();
         double cellX = lattice.grid().cellX();
         double cellZ = lattice.grid().cellZ();
@@ -35,10 +38,12 @@ record RingCourse(String key, Surroundings site, Rings rings, int seed, Lattice 
         rings.disturb(
                 site,
                 seed,
-                step - 1,
-                frames.step(),
-                lattice.ground().width(),
-                lattice.ground().depth(),
+                new Rings.Span(
+                        step - 1,
+                        frames.step(),
+                        lattice.ground().width(),
+                        lattice.ground().depth(),
+                        water.get().level()),
                 (x, z, high, rim) -> bump(wet, now, before, x, z, high, rim, runs.size()));
         Ripples ripples = new Ripples(
                 wet,

@@ -288,8 +288,9 @@ public record WaterLayer(
     /** Rings at the site's time; with a loop those of its second round, while those of the first come in. */
     private WaterSurface.RingGrid ringsOn(Surroundings site, WaterSurface water) {
         Lattice lattice = Lattice.along(site.ground(), ringNodes);
-        Once<String, boolean[]> once = new Once<>();
-        Supplier<boolean[]> wet = () -> once.get("", made -> wet(water, lattice));
+        Once<String, RingCourse.Water> once = new Once<>();
+        Supplier<RingCourse.Water> wet =
+                () -> once.get("", made -> new RingCourse.Water(wet(water, lattice), water::rest));
         Frames frames = site.frames();
         double frame = (site.time() - frames.start()) / frames.step();
         double last = frames.count();
@@ -317,7 +318,7 @@ public record WaterLayer(
     private void add(
             Surroundings site,
             Lattice lattice,
-            Supplier<boolean[]> wet,
+            Supplier<RingCourse.Water> wet,
             double frame,
             double weight,
             float[] heights,
@@ -336,9 +337,9 @@ public record WaterLayer(
         }
     }
 
-    private RingCourse.State ringState(Surroundings site, Lattice lattice, Supplier<boolean[]> wet, int frame) {
+    private RingCourse.State ringState(Surroundings site, Lattice lattice, Supplier<RingCourse.Water> wet, int frame) {
         return site.state(
-                (key, start) -> new RingCourse("rings/1 " + key, start, rings, seed, lattice, wet), frame, RING_COURSE);
+                (key, start) -> new RingCourse("rings/2 " + key, start, rings, seed, lattice, wet), frame, RING_COURSE);
     }
 
     /** What the bed does, which does not change with time. */
@@ -443,6 +444,10 @@ public record WaterLayer(
                     this,
                     "no water",
                     "Nowhere does the ground lie below this water. Raise its level, or choose another place."));
+        }
+        String amiss = rings.amiss(site, surface(site)::rest);
+        if (!amiss.isEmpty()) {
+            found.add(Finding.note(this, "no rings", amiss));
         }
         return found;
     }

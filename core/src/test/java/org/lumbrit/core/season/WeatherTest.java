@@ -48,9 +48,9 @@ class WeatherTest {
     @Test
     void momentsLieBetweenTheHours() {
         Weather weather = new Weather(List.of(
-                new WeatherHour(0, 270, 2, -4, 10, 0),
-                new WeatherHour(1, 270, 6, 0, 0, 1),
-                new WeatherHour(2, 270, 6, 2, 0, 1)));
+                new WeatherHour(0, 270, 2, -4, 10, 0, 0),
+                new WeatherHour(1, 270, 6, 0, 0, 1, 0),
+                new WeatherHour(2, 270, 6, 2, 0, 1, 0)));
         assertThat(weather.temperature(0.5)).isEqualTo(-4);
         assertThat(weather.temperature(1)).isEqualTo(-2);
         assertThat(weather.temperature(0)).isEqualTo(-4);

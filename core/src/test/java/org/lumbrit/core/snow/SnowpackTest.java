@@ -179,17 +179,17 @@ class SnowpackTest {
     @Test
     void whatFallsLiesMeltsOrIsBlownAway() {
         double[] heights = bumps(64, 64, 4);
-        Snowpack.State calm = after(64, heights, 10, new WeatherHour(0, 270, 3, -5, 20, 0), 0);
+        Snowpack.State calm = after(64, heights, 10, new WeatherHour(0, 270, 3, -5, 20, 0, 0), 0);
         accounted(calm);
         assertThat(calm.sum(10, 0)).isCloseTo(0.2 * 64 * 64 * 4, within(1e-6));
         assertThat(calm.sum(10, 1) + calm.sum(10, 2)).isZero();
 
-        Snowpack.State thaw = after(64, heights, 24, new WeatherHour(0, 270, 3, 4, 0, 0), 0.5);
+        Snowpack.State thaw = after(64, heights, 24, new WeatherHour(0, 270, 3, 4, 0, 0, 0), 0.5);
         accounted(thaw);
         // 4 °C · 3 mm a day of water are 100 mm of snow of 120 kg/m³
         assertThat(thaw.sum(24, 1)).isCloseTo(0.1 * 64 * 64 * 4, within(1e-6 * 64 * 64));
 
-        Snowpack.State storm = after(64, heights, 12, new WeatherHour(0, 250, 18, -8, 15, 0), 0.2);
+        Snowpack.State storm = after(64, heights, 12, new WeatherHour(0, 250, 18, -8, 15, 0, 0), 0.2);
         accounted(storm);
         assertThat(storm.sum(12, 2)).isPositive();
     }
@@ -202,7 +202,7 @@ class SnowpackTest {
             heights[i] = 8 * Math.exp(-Math.pow((i % n - 48) / 4.0, 2));
         }
         // from the west, over a ridge that lies north and south
-        Snowpack.State state = after(n, heights, 6, new WeatherHour(0, 270, 16, -8, 0, 0), 0.4);
+        Snowpack.State state = after(n, heights, 6, new WeatherHour(0, 270, 16, -8, 0, 0, 0), 0.4);
         accounted(state);
         int middle = 48 * n;
         assertThat(state.depth()[middle + 48]).as("the crest is swept").isLessThan(0.3);

@@ -9,6 +9,7 @@ import java.nio.ByteOrder;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
+import org.lumbrit.core.math.Colour;
 import org.lumbrit.core.math.Quaternion;
 import org.lumbrit.formats.BadInputException;
 import tools.jackson.databind.node.ArrayNode;
@@ -138,6 +139,21 @@ final class Glb {
         pbr.put("metallicFactor", 0);
         pbr.putObject("metallicRoughnessTexture").put("index", texture(name + " roughness", roughness));
         material.putObject("normalTexture").put("index", texture(name + " normal", normal));
+        return materials.size() - 1;
+    }
+
+    /** A thin veil from a picture of its colour and opacity; both sides are seen. @param glow how much it shines by itself, in its own colour */
+    int veil(String name, byte[] colour, double glow, Colour own) {
+        ObjectNode material = materials.addObject().put("name", name);
+        ObjectNode pbr = material.putObject("pbrMetallicRoughness");
+        pbr.putObject("baseColorTexture").put("index", texture(name + " opacity", colour));
+        pbr.put("metallicFactor", 0).put("roughnessFactor", 1);
+        double share = Math.min(1, glow);
+        material.putArray("emissiveFactor")
+                .add(share * own.red())
+                .add(share * own.green())
+                .add(share * own.blue());
+        material.put("alphaMode", "BLEND").put("doubleSided", true);
         return materials.size() - 1;
     }
 

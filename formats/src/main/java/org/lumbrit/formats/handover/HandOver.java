@@ -386,6 +386,7 @@ public enum HandOver {
         void write(Packing all) {
             new MotionFiles(all).write();
             new LiquidFiles(all).write();
+            new SheetFiles(all).write();
         }
     },
     GRAINS("Where each grain lies and how fast it goes over the loop, as tables and NumPy arrays", 4e6) {

@@ -129,7 +129,8 @@ public final class RecipeSchema {
             int length = Kinds.components(type).length;
             ObjectNode array = NODES.objectNode().put("type", "array");
             array.set("items", NODES.objectNode().put("type", "number"));
-            return array.put("minItems", length).put("maxItems", length);
+            int missing = type.getAnnotation(AsArray.class).mayMiss();
+            return array.put("minItems", length - missing).put("maxItems", length);
         }
         return object(type);
     }

@@ -146,13 +146,14 @@ final class RecordReader {
 
     private Object array(JsonNode node, Class<?> type, String path) {
         RecordComponent[] components = Kinds.components(type);
-        if (!node.isArray() || node.size() != components.length) {
+        int least = components.length - type.getAnnotation(AsArray.class).mayMiss();
+        if (!node.isArray() || node.size() < least || node.size() > components.length) {
             return say(path, "A list of " + components.length + " numbers belongs here, not " + shown(node) + ".");
         }
         Object[] values = new Object[components.length];
         boolean complete = true;
         for (int i = 0; i < values.length; i++) {
-            values[i] = value(node.get(i), double.class, path + "[" + i + "]");
+            values[i] = i < node.size() ? value(node.get(i), double.class, path + "[" + i + "]") : (Double) 0.0;
             complete &= values[i] != null;
         }
         return complete ? construct(type, values, path) : null;

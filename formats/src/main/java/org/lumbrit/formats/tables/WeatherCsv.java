@@ -25,7 +25,7 @@ public final class WeatherCsv {
     }
 
     /**
-     * All that a station wrote down: besides the wind {@code temperature_c}, {@code snowfall_mm} and {@code sun} (0..1), each 0 where the table has no such
+     * All that a station wrote down: besides the wind {@code temperature_c}, {@code snowfall_mm}, {@code sun} (0..1) and {@code rain_mm}, each 0 where the table has no such
      * column.
      */
     public static List<WeatherHour> season(byte[] bytes) {
@@ -37,12 +37,14 @@ public final class WeatherCsv {
                         number(line, 2),
                         numberOrNone(line, "temperature_c"),
                         numberOrNone(line, "snowfall_mm"),
-                        numberOrNone(line, "sun")));
+                        numberOrNone(line, "sun"),
+                        numberOrNone(line, "rain_mm")));
     }
 
     /** The table of some hours, with all columns. */
     public static String write(List<WeatherHour> hours) {
-        StringBuilder text = new StringBuilder("hour,wind_from_deg,wind_speed_m_s,temperature_c,snowfall_mm,sun\n");
+        StringBuilder text =
+                new StringBuilder("hour,wind_from_deg,wind_speed_m_s,temperature_c,snowfall_mm,sun,rain_mm\n");
         hours.forEach(hour -> text.append(Decimal.write(hour.hour(), 3))
                 .append(',')
                 .append(Decimal.write(hour.from(), 2))
@@ -54,6 +56,8 @@ public final class WeatherCsv {
                 .append(Decimal.write(hour.snowfall(), 3))
                 .append(',')
                 .append(Decimal.write(hour.sun(), 3))
+                .append(',')
+                .append(Decimal.write(hour.rain(), 3))
                 .append('\n'));
         return text.toString();
     }

@@ -33,7 +33,7 @@ class AlmanacApi {
     /**
      * All hours of an almanac.
      *
-     * @param hours each hour, where the wind comes from, its speed, temperature, snowfall, sun
+     * @param hours each hour, where the wind comes from, its speed, temperature, snowfall, sun, rain
      * @param fallen millimetres of snow in all; @param coldest °C; @param warmest °C; @param strongest m/s
      */
     record Hours(

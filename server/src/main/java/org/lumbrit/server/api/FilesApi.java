@@ -120,7 +120,7 @@ class FilesApi {
     /**
      * Hours of a weather station.
      *
-     * @param rows each hour, where the wind comes from, and its speed; @param station the same with temperature, snowfall and sun
+     * @param rows each hour, where the wind comes from, and its speed; @param station the same with temperature, snowfall, sun and rain
      */
     record WeatherRead(
             @NotNull @Schema(type = "array") JsonNode rows,
