@@ -161,14 +161,19 @@ export interface Cut {
   layer: string;
 }
 
-/** A share of the ground from a falloff, or a number of plants from a cover; the other is empty. */
+/** A share of the ground from a falloff, a number of plants from a cover, a level of a liquid or a depth of a floating prop; all others are empty. */
 export interface Wish {
   base: number;
   falloff: string;
   share: number;
   layer: string;
   plants: number;
+  metres?: number;
+  prop?: string;
 }
+
+/** A wish for nothing yet. */
+export const NO_WISH = { falloff: '', share: 0, layer: '', plants: 0 };
 
 export const api = {
   kinds: () => json<AllKinds>('/api/kinds'),

@@ -503,6 +503,10 @@ uniform float uPhases[WAVES];
 varying vec2 vSlope;
 varying float vSteep;
 varying float vStrength;
+#ifdef ICE
+attribute float aIce;
+varying float vIce;
+#endif
 
 ${RINGS}float of(vec4 a, vec4 b, vec4 c, int w) {
   return w < 4 ? a[w] : w < 8 ? b[w - 4] : c[w - 8];
@@ -515,6 +519,9 @@ void main() {
   vSlope = vec2(0.0);
   vSteep = 0.0;
   vStrength = aSize0.x;
+#ifdef ICE
+  vIce = aIce;
+#endif
 #if WAVES > 0
   // the same as the core reckons: the height at the place itself, so first back to where its water is at rest
   vec2 p = position.xz;
@@ -590,6 +597,23 @@ uniform vec4 uShort[SHORT];
 #endif
 ${RINGS}/** How far round the loop. */
 uniform float uRound;
+#ifdef ICE
+varying float vIce;
+
+/** How much of a place is ice: its edge runs in and out by floes. */
+float frozen(vec2 p) {
+  return smoothstep(0.42, 0.58, vIce + 0.36 * (layered(p * 0.55) - 0.5) + 0.12 * (layered2(p * 2.3) - 0.5));
+}
+
+/** Old ice, greenish where it is clear, grey white where air and snow lie in it, with cracks along the edges of its floes. */
+vec3 iceAt(vec2 p, vec2 light) {
+  float snow = smoothstep(0.40, 0.66, layered(p * 0.9 + 7.0) + 0.35 * (layered2(p * 5.1) - 0.5));
+  float crack = smoothstep(0.030, 0.004, abs(layered2(p * 0.8 + 3.0) - 0.5));
+  vec3 albedo = mix(vec3(0.24, 0.36, 0.40), vec3(0.70, 0.76, 0.82), snow);
+  albedo = mix(albedo, vec3(0.10, 0.17, 0.20), 0.55 * crack * (1.0 - snow));
+  return albedo * (SUN_COLOUR * light.r * max(uSun.y, 0.0) + SKY_COLOUR * light.g);
+}
+#endif
 
 /** Small ripples that wander, and are back after a loop: two wandering patterns, the one fading into the other. */
 vec2 wandering(vec2 p, vec2 way) {
@@ -610,6 +634,9 @@ vec3 glanced(vec2 p, float depth, vec3 view, float far) {
   body = mix(vec3(0.075, 0.062, 0.036), body, 1.0 - exp(-depth * 1.5)) * uAll;
   vec3 c = mix(body, mirrored * mirrored * vec3(0.80, 0.90, 0.96), clamp(fresnel * 0.92 + 0.05, 0.0, 1.0));
   c = mix(c, vec3(0.30, 0.30, 0.27) * uAll, max(smoothstep(0.10, 0.0, depth) * 0.25, 0.6 * smoothstep(0.42, 0.8, vSteep)));
+#ifdef ICE
+  c = mix(c, iceAt(p, vec2(1.0)), frozen(p));
+#endif
   return mix(c, vec3(dot(c, vec3(0.3, 0.6, 0.1))) * vec3(0.55, 0.62, 0.66), uValuesShown * 0.6);
 }
 
@@ -655,7 +682,11 @@ void main() {
   vec2 at = vScreen.xy / vScreen.w * 0.5 + 0.5;
   vec3 mirrored = pow(texture2D(uMirrorMap, clamp(at + slope * vec2(0.55, 1.4) * clamp(18.0 / far, 0.15, 1.0), 0.002, 0.998)).rgb, vec3(2.2));
   vec2 light = lightAt(vPlace.xz).rg;
-  vec3 bed = vec3(0.115, 0.092, 0.055) * (0.6 + 0.6 * layered(vPlace.xz * 1.7)) * (SUN_COLOUR * light.r * 0.6 + SKY_COLOUR);
+  // down to the bed by the law of refraction, with what the water swallows on that way
+  vec3 down = refract(-view, n, 1.0 / 1.333);
+  vec2 sunk = vPlace.xz + down.xz * min(depth / max(-down.y, 0.2), 4.0 * uGrain);
+  depth = mix(depth, max(vPlace.y - texture2D(uHeightMap, sunk / uSize + 0.5).r, 0.0), smoothstep(0.0, 0.3 * uGrain, depth)) / max(-down.y, 0.66) * 0.85;
+  vec3 bed = vec3(0.115, 0.092, 0.055) * (0.6 + 0.6 * layered(sunk * 1.7)) * (SUN_COLOUR * light.r * 0.6 + SKY_COLOUR);
   vec3 deep = vec3(0.004, 0.020, 0.032) * uAll;
   vec3 shallow = vec3(0.014, 0.050, 0.054) * uAll;
   vec3 body = mix(shallow, deep, smoothstep(0.2, 3.2, depth));
@@ -663,13 +694,16 @@ void main() {
   vec3 half_ = normalize(view + uSun);
   float glitter = pow(max(dot(n, half_), 0.0), 260.0) * light.r;
   vec3 c = mix(body, mirrored * vec3(0.80, 0.90, 0.96), clamp(fresnel * 0.92 + 0.05, 0.0, 1.0)) + uSunColour * 0.64 * glitter;
-  float foam = smoothstep(0.10, 0.0, depth) * 0.25;
+  float foam = smoothstep(0.10, 0.0, vPlace.y - ground) * 0.25;
 #ifdef MOVES
   // crests that are near to folding over, and the wash at the edge, in flecks
   float flecks = layered(p * 6.0 + vPlace.zx * 0.7);
   foam = max(foam, smoothstep(0.42, 0.8, vSteep) * smoothstep(0.35, 0.65, flecks));
 #endif
   c = mix(c, vec3(0.30, 0.30, 0.27) * uAll, foam);
+#ifdef ICE
+  c = mix(c, iceAt(p, light), frozen(p));
+#endif
   c = mix(c, vec3(dot(c, vec3(0.3, 0.6, 0.1))) * vec3(0.55, 0.62, 0.66), uValuesShown * 0.6);
   gl_FragColor = vec4(shown(hazed(c, vPlace)), 1.0);
 }

@@ -6,8 +6,8 @@ import { useSession } from './session';
 interface Props {
   label: string;
   unit: string;
-  /** What stands in the field to begin with. */
-  now: number;
+  /** What stands in the field to begin with, where it is known. */
+  now?: number;
   wish: (number: number) => Omit<Wish, 'base'>;
 }
 
@@ -43,7 +43,7 @@ export function AimField({ label, unit, now, wish }: Props) {
     >
       <label>
         <span className="muted">{label}</span>{' '}
-        <input size={5} value={text ?? String(now)} aria-label={unit === '' ? label : `${label}, in ${unit}`} onChange={(event) => setText(event.target.value)} disabled={solving} />
+        <input size={5} value={text ?? (now === undefined ? '' : String(now))} placeholder={now === undefined ? '…' : undefined} aria-label={unit === '' ? label : `${label}, in ${unit}`} onChange={(event) => setText(event.target.value)} disabled={solving} />
         <span className="muted">{unit}</span>
       </label>
       <button className="btn btn-quiet btn-sm" disabled={text === null || solving}>

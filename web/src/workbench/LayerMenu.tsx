@@ -1,9 +1,11 @@
 import { useState } from 'react';
 import { Dropdown, Modal } from 'react-bootstrap';
+import { NO_WISH } from '../api/client';
 import type { Layer, SettingDescription } from '../api/types';
 import { Dialog } from '../parts/Dialog';
 import { useNotes } from '../parts/notes';
 import { EditableName } from '../parts/EditableName';
+import { AimField } from './AimField';
 import { AreasDialog } from './AreasDialog';
 import { CopySway, type Sway } from './CopySway';
 import { CopyToSite } from './CopyToSite';
@@ -139,6 +141,7 @@ function LayerDialog({ layer, show, onHide }: { layer: Layer; show: boolean; onH
         ) : (
           fields.map(field)
         )}
+        {hasTool(kinds, layer, 'level') && <AimField label="its top at" unit="m" wish={(number) => ({ ...NO_WISH, layer: layer.id, metres: number })} />}
       </Modal.Body>
     </Dialog>
   );

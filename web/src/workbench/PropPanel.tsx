@@ -1,8 +1,10 @@
 import { useState } from 'react';
 import { Dropdown } from 'react-bootstrap';
+import { NO_WISH } from '../api/client';
 import type { Prop } from '../api/types';
 import { EditableName } from '../parts/EditableName';
 import { byHand, withUnit } from '../parts/numbers';
+import { AimField } from './AimField';
 import { KindField } from './KindField';
 import { SettingField } from './SettingField';
 import { useSession } from './session';
@@ -38,6 +40,12 @@ export function PropPanel() {
       <div className="muted small">
         {size} · {view?.triangles.toLocaleString('en')} triangles
       </div>
+      {view?.said && (
+        <div className="small" role="status">
+          {view.said}
+        </div>
+      )}
+      {prop.pose.kind === 'floats' && <AimField label="lies in the water" unit="m" wish={(number) => ({ ...NO_WISH, prop: prop.id, metres: number })} />}
       <div className="d-flex gap-1 my-1 flex-wrap">
         <button className="btn btn-quiet btn-sm" onClick={() => commit(edit({ standing: true, y: 0 }), `${prop.name} stands on the ground.`)}>
           Stand on the ground

@@ -1,4 +1,5 @@
 import type { Edit, Layer, PropertyDescription, PropertyRange } from '../api/types';
+import { NO_WISH } from '../api/client';
 import { AimField } from './AimField';
 import { KeyedNumber } from './KeyedNumber';
 import { useSession } from './session';
@@ -53,11 +54,11 @@ export function PropertyEnds({ layer, property, range }: Props) {
           label="plants in all"
           unit=""
           now={manifest?.layers.find((each) => each.id === layer.id)?.plants ?? 0}
-          wish={(number) => ({ falloff: '', share: 0, layer: layer.id, plants: Math.round(number) })}
+          wish={(number) => ({ ...NO_WISH, layer: layer.id, plants: Math.round(number) })}
         />
       )}
       {property.name === 'density' && (
-        <AimField label="ground under its plants" unit="%" now={0} wish={(number) => ({ falloff: '', share: number / 100, layer: layer.id, plants: 0 })} />
+        <AimField label="ground under its plants" unit="%" now={0} wish={(number) => ({ ...NO_WISH, layer: layer.id, share: number / 100 })} />
       )}
       {both && (
         <button className="btn btn-quiet btn-sm" onClick={() => commit(edit({ low: range.high }))} disabled={range.low === range.high}>

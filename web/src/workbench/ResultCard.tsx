@@ -4,6 +4,7 @@ import type { Falloff, StageView } from '../api/types';
 import { EditableName } from '../parts/EditableName';
 import { Picture } from '../parts/Picture';
 import { percent, shown } from '../parts/numbers';
+import { NO_WISH } from '../api/client';
 import { AimField } from './AimField';
 import { CopyToSite } from './CopyToSite';
 import { Histogram, valuesSaid } from './Histogram';
@@ -106,7 +107,7 @@ export function ResultCard({ falloff, view }: { falloff: Falloff; view: StageVie
             label="cover"
             unit="%"
             now={Math.round(1000 * view.summary.covered) / 10}
-            wish={(number) => ({ falloff: falloff.id, share: number / 100, layer: '', plants: 0 })}
+            wish={(number) => ({ ...NO_WISH, falloff: falloff.id, share: number / 100 })}
           />
         ) : drives === 0 ? (
           'Drives nothing yet: click a dot in its column.'

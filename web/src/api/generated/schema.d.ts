@@ -3292,6 +3292,7 @@ export interface components {
             low: number;
             name: string;
             origin: number[];
+            said: string;
             shells: string[];
             /** Format: double */
             size: number;
@@ -4651,7 +4652,7 @@ export interface components {
             props: components["schemas"]["Prop"][];
             version: number;
         };
-        Rings: components["schemas"]["RingsNone"] | components["schemas"]["RingsDrops"] | components["schemas"]["RingsWake"];
+        Rings: components["schemas"]["RingsNone"] | components["schemas"]["RingsDrops"] | components["schemas"]["RingsRain"] | components["schemas"]["RingsWake"] | components["schemas"]["RingsFallsIn"] | components["schemas"]["RingsGusts"];
         /**
          * Drops
          * @description Drops of rain, or of what falls in, here and there.
@@ -4692,12 +4693,130 @@ export interface components {
             speed: number;
         };
         /**
+         * A body that falls in
+         * @description Where a rolling body meets the water.
+         */
+        RingsFallsIn: {
+            /** @description body */
+            body: string;
+            /**
+             * @description die away (1/s)
+             * @default 0.6
+             */
+            damping: number;
+            /**
+             * @description height (m)
+             * @default 0.04
+             */
+            high: number;
+            /** @constant */
+            kind: "falls";
+            /**
+             * @description Throw rings back, or swallow them
+             * @default reflect
+             * @enum {string}
+             */
+            shores: "reflect" | "swallow";
+            /**
+             * @description size (m)
+             * @default 0.6
+             */
+            size: number;
+            /**
+             * @description How fast rings grow wider (m/s)
+             * @default 1.2
+             */
+            speed: number;
+        };
+        /**
+         * Gusts
+         * @description Where a gust of a wind comes down, the water is ruffled.
+         */
+        RingsGusts: {
+            /**
+             * @description die away (1/s)
+             * @default 0.6
+             */
+            damping: number;
+            /**
+             * @description height (m)
+             * @default 0.04
+             */
+            high: number;
+            /** @constant */
+            kind: "gusts";
+            /**
+             * @description How many each square metre has in a minute under the strongest gust (/m²/min)
+             * @default 6
+             */
+            rate: number;
+            /**
+             * @description Throw rings back, or swallow them
+             * @default reflect
+             * @enum {string}
+             */
+            shores: "reflect" | "swallow";
+            /**
+             * @description size (m)
+             * @default 0.6
+             */
+            size: number;
+            /**
+             * @description How fast rings grow wider (m/s)
+             * @default 1.2
+             */
+            speed: number;
+            /** @description wind */
+            wind: string;
+        };
+        /**
          * None
          * @description No rings.
          */
         RingsNone: {
             /** @constant */
             kind: "none";
+        };
+        /**
+         * Rain of the almanac
+         * @description As many drops as the almanac has rain.
+         */
+        RingsRain: {
+            /** @description almanac */
+            almanac: string;
+            /**
+             * @description die away (1/s)
+             * @default 0.6
+             */
+            damping: number;
+            /**
+             * @description height (m)
+             * @default 0.04
+             */
+            high: number;
+            /** @constant */
+            kind: "rain";
+            /**
+             * @description How many rings each square metre has in a minute while 1 mm falls in an hour (/m²/min)
+             * @default 0.5
+             */
+            rate: number;
+            /**
+             * @description Throw rings back, or swallow them
+             * @default reflect
+             * @enum {string}
+             */
+            shores: "reflect" | "swallow";
+            /**
+             * @description size (m)
+             * @default 0.6
+             */
+            size: number;
+            /**
+             * @description How fast rings grow wider (m/s)
+             * @default 1.2
+             */
+            speed: number;
         };
         RingsView: {
             key: string;
@@ -4710,12 +4829,12 @@ export interface components {
         RingsWake: {
             /**
              * @description die away (1/s)
-             * @default 0.4
+             * @default 0.6
              */
             damping: number;
             /**
-             * @description presses (m)
-             * @default 0.12
+             * @description height (m)
+             * @default 0.04
              */
             high: number;
             /** @constant */
@@ -4730,11 +4849,11 @@ export interface components {
             shores: "reflect" | "swallow";
             /**
              * @description size (m)
-             * @default 0.8
+             * @default 0.6
              */
             size: number;
             /**
-             * @description run (m/s)
+             * @description How fast rings grow wider (m/s)
              * @default 1.2
              */
             speed: number;
@@ -6369,8 +6488,11 @@ export interface components {
             base: number;
             falloff: string;
             layer: string;
+            /** Format: double */
+            metres?: number;
             /** Format: int32 */
             plants: number;
+            prop?: string;
             /** Format: double */
             share: number;
         };

@@ -41,7 +41,7 @@ class Water implements Subject<WaterSubject> {
         uRound: { value: 0 },
         ...(view.rings === '' ? {} : (this.rings = new RingTextures()).uniforms),
       };
-      const defines = { MOVES: 1, WAVES: waves.length, SHORT: short.length, ...(this.rings ? { RINGS: 1 } : {}) };
+      const defines = { MOVES: 1, WAVES: waves.length, SHORT: short.length, ...(this.rings ? { RINGS: 1 } : {}), ...(geometry.hasAttribute('aIce') ? { ICE: 1 } : {}) };
       this.own = stage.material(shaders.WATER_VERTEX, shaders.WATER_FRAGMENT, defines, own);
       this.quick = stage.material(shaders.WATER_VERTEX, shaders.WATER_FRAGMENT, { ...defines, QUICK: 1 }, own);
       this.own.side = this.quick.side = 2;
@@ -126,7 +126,7 @@ export function longEnough(waves: number[][], cell: number): boolean[] {
 
 /** The cells that water reaches, with what the bed does to each wave at their corners. */
 export function geometryOf(data: Bundle): BufferGeometry {
-  const { positions, triangles, factor, ahead } = data.arrays as Record<string, Float32Array> & { triangles: Uint32Array };
+  const { positions, triangles, factor, ahead, ice } = data.arrays as Record<string, Float32Array> & { triangles: Uint32Array };
   const count = positions!.length / 3;
   const waves = count > 0 ? factor!.length / count : 0;
   const four = (values: Float32Array, first: number) => {
@@ -140,6 +140,7 @@ export function geometryOf(data: Bundle): BufferGeometry {
     geometry.setAttribute(`aSize${k}`, four(factor!, 4 * k));
     geometry.setAttribute(`aAhead${k}`, four(ahead!, 4 * k));
   }
+  if (ice && ice.length > 0) geometry.setAttribute('aIce', new BufferAttribute(ice, 1));
   geometry.setIndex(new BufferAttribute(triangles, 1));
   return geometry;
 }

@@ -32,8 +32,8 @@ final class TarnWater {
                 11,
                 false,
                 new Piece.Level(),
-                new Swell.Waves(4, 0.1, 150, 26, 1, 9),
-                new Rings.Drops(0.3, 1.4, 0.16, 1.1, 0.5, Rings.Shores.REFLECT),
+                new Swell.Waves(4, 0.05, 150, 26, 1, 9),
+                new Rings.Drops(0.1, 1.2, 0.34, 1.2, 0.4, Rings.Shores.REFLECT),
                 257,
                 257,
                 Map.of());

@@ -10,7 +10,10 @@ import java.util.Set;
 import org.lumbrit.core.bodies.BodyKind;
 import org.lumbrit.core.bodies.RollLayer;
 import org.lumbrit.core.falloff.Falloff;
+import org.lumbrit.core.falloff.InvertStep;
 import org.lumbrit.core.falloff.LayerResultSource;
+import org.lumbrit.core.falloff.ShoreSource;
+import org.lumbrit.core.falloff.Within;
 import org.lumbrit.core.kinds.Kinds;
 import org.lumbrit.core.math.CurvePoint;
 import org.lumbrit.core.math.Point3;
@@ -24,6 +27,7 @@ import org.lumbrit.core.recipe.Recipe;
 import org.lumbrit.core.recipe.RecipeCheck;
 import org.lumbrit.core.season.Climate;
 import org.lumbrit.core.season.WeatherLayer;
+import org.lumbrit.core.sheets.SheetsLayer;
 import org.lumbrit.core.snow.Flakes;
 import org.lumbrit.core.snow.LayLayer;
 import org.lumbrit.core.snow.PressLayer;
@@ -33,6 +37,10 @@ import org.lumbrit.core.snow.SnowLayer;
 import org.lumbrit.core.snow.Stuff;
 import org.lumbrit.core.surface.PathPlace;
 import org.lumbrit.core.surface.Place;
+import org.lumbrit.core.water.Piece;
+import org.lumbrit.core.water.Rings;
+import org.lumbrit.core.water.Swell;
+import org.lumbrit.core.water.WaterLayer;
 import org.lumbrit.formats.json.RecipeJson;
 
 /**
@@ -44,6 +52,10 @@ public final class TarnWinter {
     private static final String SNOW = "snow";
     private static final String ON_TOP = "snow-on-top";
     private static final String OPEN = "in-the-open";
+    private static final String SPINDRIFT = "spindrift";
+    private static final String CARRIED = "snow-in-the-air";
+    private static final String ICE = "tarn-ice";
+    private static final String RIM = "ice-at-the-rim";
     /** The hour of the season at second 0: the first snow has just stopped. */
     private static final double HOUR = 52;
 
@@ -89,14 +101,23 @@ public final class TarnWinter {
         List<Falloff> falloffs = new ArrayList<>(autumn.falloffs());
         falloffs.add(
                 new Falloff(OPEN, "Snow in the open", new LayerResultSource(SNOW, SnowLayer.OPEN, 0, 0.5), List.of()));
+        falloffs.add(new Falloff(
+                CARRIED, "Snow in the air", new LayerResultSource(SNOW, SnowLayer.FLUX, 0.0001, 0.0012), List.of()));
+        falloffs.add(new Falloff(
+                RIM,
+                "At the rim of the tarn",
+                new ShoreSource(0, 9, Within.EDGE),
+                List.of(new InvertStep("s1", false))));
         List<Layer> layers = new ArrayList<>(autumn.layers().stream()
                 .filter(layer -> !LEFT_OUT.contains(layer.id()))
                 .toList());
-        layers.addAll(List.of(almanac(), snow(), onTop(), boots(), runners(), ball()));
+        layers.addAll(List.of(almanac(), snow(), onTop(), boots(), runners(), ball(), spindrift(), ice()));
         List<Drive> drives = new ArrayList<>(autumn.drives().stream()
                 .filter(drive -> !LEFT_OUT.contains(drive.layer()))
                 .toList());
         drives.add(new Drive(ON_TOP, LayLayer.FALLEN, OPEN, CurvePoint.STRAIGHT));
+        drives.add(new Drive(SPINDRIFT, SheetsLayer.OPACITY, CARRIED, CurvePoint.STRAIGHT));
+        drives.add(new Drive(ICE, WaterLayer.ICE, RIM, CurvePoint.STRAIGHT));
         Recipe winter = new Recipe(
                 "First snow on Thessock Tarn",
                 autumn.ground(),
@@ -127,6 +148,48 @@ public final class TarnWinter {
 
     private static PropertyRange from(double low, double high) {
         return new PropertyRange(low, high, Combine.PRODUCT);
+    }
+
+    /** What the storm blows over the pass: as thick as the snow that the wind carries there. */
+    private static SheetsLayer spindrift() {
+        return new SheetsLayer(
+                SPINDRIFT,
+                "Spindrift on the pass",
+                6,
+                false,
+                4,
+                7,
+                "",
+                6,
+                -64,
+                105,
+                60,
+                3,
+                0.2,
+                0.6,
+                11,
+                5,
+                5,
+                3,
+                16,
+                "#f4f7fa",
+                0,
+                Map.of(SheetsLayer.OPACITY, from(0, 0.75)));
+    }
+
+    /** The tarn with ice at its rim, smooth where it is open. */
+    private static WaterLayer ice() {
+        return new WaterLayer(
+                ICE,
+                "Tarn with ice at its rim",
+                3,
+                false,
+                new Piece.Level(),
+                new Swell.Waves(2.5, 0.02, 105, 30, 0, 6),
+                new Rings.None(),
+                129,
+                257,
+                Map.of(WaterLayer.ICE, from(0, 1)));
     }
 
     private static WeatherLayer almanac() {

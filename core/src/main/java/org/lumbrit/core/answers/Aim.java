@@ -157,7 +157,8 @@ public final class Aim {
         return id;
     }
 
-    private static double rounded(double v) {
+    /** To seven places, as settings are kept. */
+    static double rounded(double v) {
         return Math.rint(v * 1e7) / 1e7;
     }
 

@@ -188,7 +188,7 @@ public record LiquidLayer(
 
     @Override
     public List<String> tools() {
-        return List.of("moves", "readings");
+        return List.of("moves", "readings", "level");
     }
 
     @Override

@@ -1,6 +1,7 @@
 package org.lumbrit.core.water;
 
 import java.util.function.DoubleFunction;
+import org.lumbrit.core.math.Decimal;
 import org.lumbrit.core.math.Quaternion;
 import org.lumbrit.core.props.Pose;
 import org.lumbrit.core.props.Prop;
@@ -50,6 +51,16 @@ public record Afloat(
                 : -floats.offset() / prop.size();
         double volume = Math.abs(Submerged.below(mesh, up[0], up[1], up[2], level)[0]) * cube(prop.size());
         return new Draught(-level * prop.size(), Math.max(0, level - ends[0]) * prop.size(), volume);
+    }
+
+    /** How it lies, in a sentence. */
+    public String said() {
+        if (wet == 0) {
+            return "It lies on dry land.";
+        }
+        return "It floats with its origin " + Decimal.write(100 * Math.abs(above), 1) + " cm "
+                + (above < 0 ? "below" : "above") + " the water, " + Decimal.write(100 * off, 1) + " cm off, tilted "
+                + Decimal.write(tilt, 1) + "°" + (held ? "; the shore holds it." : ".");
     }
 
     /** How many kilograms of water all of a prop displaces. */

@@ -14,8 +14,10 @@ import org.lumbrit.core.surface.Lattice;
  * @param depth metres, below 0 on land
  * @param factor wave after wave, a number a node; 0 on land
  * @param ahead radians, likewise
+ * @param ice share of each node that is frozen, 0..1
  */
-public record Shoal(float[] rest, float[] depth, float[] factor, float[] ahead) implements Results.Weighted {
+public record Shoal(float[] rest, float[] depth, float[] factor, float[] ahead, float[] ice)
+        implements Results.Weighted {
     /** A wave breaks where it is higher than so much of the depth, from trough to crest (J. McCowan, 1894). */
     private static final double BREAKS = 0.78;
 
@@ -27,13 +29,24 @@ public record Shoal(float[] rest, float[] depth, float[] factor, float[] ahead) 
 
     @Override
     public long bytes() {
-        return 4L * (rest.length + depth.length + factor.length + ahead.length) + 64;
+        return 4L * (rest.length + depth.length + factor.length + ahead.length + ice.length) + 64;
     }
 
     /**
-     * @param ground heights at the nodes; @param strength of the waves at each, 0..1
+     * @param ground heights at the nodes; @param strength of the waves at each, 0..1; @param ice share of each that is frozen, where no wave runs
      */
-    static Shoal of(Lattice lattice, List<Wave> waves, float[] rest, double[] ground, float[] strength, Cancel cancel) {
+    static Shoal of(
+            Lattice lattice,
+            List<Wave> waves,
+            float[] rest,
+            double[] ground,
+            float[] strength,
+            float[] ice,
+            Cancel cancel) {
+        float[] runs = new float[strength.length];
+        for (int i = 0; i < runs.length; i++) {
+            runs[i] = strength[i] * (1 - ice[i]);
+        }
         int count = ground.length;
         float[] depth = new float[count];
         for (int i = 0; i < count; i++) {
@@ -49,10 +62,10 @@ public record Shoal(float[] rest, float[] depth, float[] factor, float[] ahead) 
         double high = 4 * Math.sqrt(highest / 2);
         Chunks.run(waves.size(), 1, cancel, (from, to) -> {
             for (int w = from; w < to; w++) {
-                slowed(lattice, waves.get(w), depth, strength, high, factor, ahead, w * count);
+                slowed(lattice, waves.get(w), depth, runs, high, factor, ahead, w * count);
             }
         });
-        return new Shoal(known(lattice, rest), depth, factor, ahead);
+        return new Shoal(known(lattice, rest), depth, factor, ahead, ice.clone());
     }
 
     /** Where nothing is said of water, its level beside that, so that it can be read between the nodes. */

@@ -84,7 +84,9 @@ public record WaterLayer(
         @Setting(title = "properties") Map<String, PropertyRange> properties)
         implements Layer {
     public static final String STRENGTH = "strength";
+    public static final String ICE = "ice";
     public static final String HEIGHT = "height";
+    public static final String WAVES = "waves";
     public static final String RINGS = "rings";
     public static final String SLOPE = "slope";
     public static final String RISING = "rising";
@@ -92,19 +94,33 @@ public record WaterLayer(
     public static final String SHORE = "shore";
     public static final String STEEP = "steep";
 
+    /** From this share of ice on no ring runs. */
+    private static final double FROZEN = 0.5;
+
     /** Rings are asked for frame by frame: a checkpoint every few of them. */
     private static final int RING_COURSE = 64;
 
-    private static final List<PropertyDescription> OFFERED = List.of(PropertyDescription.of(
-                    STRENGTH,
-                    "How high the waves run here, of their full height: less in reeds or behind something",
-                    "",
-                    0,
-                    1,
-                    1,
-                    0,
-                    1)
-            .inPlace());
+    private static final List<PropertyDescription> OFFERED = List.of(
+            PropertyDescription.of(
+                            STRENGTH,
+                            "How high the waves run here, of their full height: less in reeds or behind something",
+                            "",
+                            0,
+                            1,
+                            1,
+                            0,
+                            1)
+                    .inPlace(),
+            PropertyDescription.of(
+                            ICE,
+                            "Share of it that is frozen at the clock's start: there it is white, and nothing moves",
+                            "",
+                            0,
+                            1,
+                            1,
+                            0,
+                            0)
+                    .inPlace());
 
     public WaterLayer {
         properties = PropertyDescription.complete(OFFERED, properties);
@@ -165,6 +181,15 @@ public record WaterLayer(
                                 (site, at) -> read(site, at, WaterSurface::height))
                         .bothWays(),
                 Field.inPlace(
+                                WAVES,
+                                "waves",
+                                "What waves add to its height",
+                                "m",
+                                site -> new double[] {-high(site), high(site)},
+                                (site, at) ->
+                                        read(site, at, (surface, x, z) -> surface.height(x, z) - surface.rings(x, z)))
+                        .bothWays(),
+                Field.inPlace(
                                 RINGS,
                                 "rings",
                                 "What rings add to its height",
@@ -216,6 +241,11 @@ public record WaterLayer(
                                 at,
                                 (surface, x, z) ->
                                         Math.max(0, Math.min(1, surface.at(x, z).steepness())))));
+    }
+
+    @Override
+    public Map<String, Integer> parts(String result) {
+        return result.equals(HEIGHT) ? Map.of(WAVES, 1, RINGS, 1) : Map.of();
     }
 
     private double high(Surroundings site) {
@@ -275,7 +305,7 @@ public record WaterLayer(
     public WaterSurface surface(Surroundings site) {
         Lattice lattice = Lattice.along(site.ground(), nodes);
         List<Wave> waves = waves(site);
-        Shoal shoal = site.state((key, start) -> new Bed(this, "water bed/1 " + key, start), 1, 1);
+        Shoal shoal = site.state((key, start) -> new Bed(this, "water bed/2 " + key, start), 1, 1);
         // waves that another number of which was known at 0 s run as on deep water
         boolean fits = shoal.factor().length == waves.size() * lattice.count();
         List<Wave> run = fits ? waves : List.of();
@@ -310,7 +340,9 @@ public record WaterLayer(
     private static boolean[] wet(WaterSurface water, Lattice lattice) {
         boolean[] wet = new boolean[lattice.count()];
         for (int i = 0; i < wet.length; i++) {
-            wet[i] = water.depth(lattice.x(i % lattice.columns()), lattice.z(i / lattice.columns())) > 0;
+            double x = lattice.x(i % lattice.columns());
+            double z = lattice.z(i / lattice.columns());
+            wet[i] = water.depth(x, z) > 0 && water.ice(x, z) < FROZEN;
         }
         return wet;
     }
@@ -339,14 +371,14 @@ public record WaterLayer(
 
     private RingCourse.State ringState(Surroundings site, Lattice lattice, Supplier<RingCourse.Water> wet, int frame) {
         return site.state(
-                (key, start) -> new RingCourse("rings/2 " + key, start, rings, seed, lattice, wet), frame, RING_COURSE);
+                (key, start) -> new RingCourse("rings/3 " + key, start, rings, seed, lattice, wet), frame, RING_COURSE);
     }
 
     /** What the bed does, which does not change with time. */
     private record Bed(WaterLayer layer, String key, Surroundings site) implements Simulation<Shoal> {
         @Override
         public Shoal start() {
-            return new Shoal(new float[0], new float[0], new float[0], new float[0]);
+            return new Shoal(new float[0], new float[0], new float[0], new float[0], new float[0]);
         }
 
         @Override
@@ -355,7 +387,14 @@ public record WaterLayer(
             Samples samples = lattice.samples();
             double[] ground = samples.y();
             float[] rest = layer.piece.rest(site, lattice, ground);
-            return Shoal.of(lattice, layer.waves(site), rest, ground, site.property(layer, STRENGTH, samples), cancel);
+            return Shoal.of(
+                    lattice,
+                    layer.waves(site),
+                    rest,
+                    ground,
+                    site.property(layer, STRENGTH, samples),
+                    site.property(layer, ICE, samples),
+                    cancel);
         }
 
         @Override

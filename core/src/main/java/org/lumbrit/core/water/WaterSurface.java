@@ -69,6 +69,11 @@ public final class WaterSurface {
         return lattice.between(shoal.rest(), x, z);
     }
 
+    /** Share that is frozen, 0..1. */
+    public double ice(double x, double z) {
+        return lattice.between(shoal.ice(), x, z);
+    }
+
     /** Metres from the bed to the water at rest; not above 0 on land. */
     public double depth(double x, double z) {
         double rest = rest(x, z);

@@ -5,6 +5,7 @@ import jakarta.validation.constraints.NotNull;
 import java.util.List;
 import java.util.UUID;
 import org.lumbrit.core.answers.Aim;
+import org.lumbrit.core.answers.WaterAim;
 import org.lumbrit.core.answers.WhyHere;
 import org.lumbrit.core.cover.CoverLayer;
 import org.lumbrit.core.cover.Plants;
@@ -116,17 +117,21 @@ class ViewApi {
     }
 
     /**
-     * What is wanted: a share of the ground from a falloff, or a number of plants from a cover.
+     * What is wanted: a share of the ground from a falloff, a number of plants from a cover, a level of a liquid, or how deep a floating prop lies.
      *
      * @param share 0..1, where a falloff is named, or of the ground under a cover's plants where no number of them is
      * @param plants where a cover is named; 0 where its share is meant
+     * @param metres of a liquid's top, where such a layer is named, or of a floating prop's lowest place below the water
+     * @param prop the one that floats, or none
      */
     record Wish(
             @NotNull Integer base,
             @NotNull String falloff,
             @NotNull Double share,
             @NotNull String layer,
-            @NotNull Integer plants) {}
+            @NotNull Integer plants,
+            Double metres,
+            String prop) {}
 
     /** What was solved; the edits set it. */
     record SolvedView(
@@ -142,11 +147,31 @@ class ViewApi {
     @PostMapping(path = "/api/sites/{id}/aim", produces = MediaType.APPLICATION_JSON_VALUE)
     SolvedView aim(@PathVariable UUID id, @RequestBody Wish wish, Cancel cancel) {
         SiteEvaluation evaluation = views.evaluation(store.preview(id, wish.base(), List.of()), 0, cancel);
-        Aim.Solved solved = wish.falloff().isEmpty()
-                ? Aim.plants(evaluation, results, cancel, wish.layer(), between(1, wish.plants(), 10_000_000))
-                : Aim.covers(evaluation, results, cancel, wish.falloff(), wish.share());
+        Aim.Solved solved = solved(evaluation, wish, cancel);
         return new SolvedView(
                 solved.value(), solved.reached(), solved.met(), solved.text(), RecipeJson.node(solved.edits()));
+    }
+
+    private Aim.Solved solved(SiteEvaluation evaluation, Wish wish, Cancel cancel) {
+        if (wish.prop() != null && !wish.prop().isEmpty()) {
+            return WaterAim.draught(evaluation, wish.prop(), metres(wish));
+        }
+        if (!wish.falloff().isEmpty()) {
+            return Aim.covers(evaluation, results, cancel, wish.falloff(), wish.share());
+        }
+        if (wish.metres() != null) {
+            return WaterAim.level(evaluation, results, cancel, wish.layer(), metres(wish));
+        }
+        return wish.plants() == 0 && wish.share() > 0
+                ? Aim.shade(evaluation, results, cancel, wish.layer(), wish.share())
+                : Aim.plants(evaluation, results, cancel, wish.layer(), between(1, wish.plants(), 10_000_000));
+    }
+
+    private static double metres(Wish wish) {
+        if (wish.metres() == null) {
+            throw new BadInputException("metres: how many are wanted.");
+        }
+        return wish.metres();
     }
 
     private static CoverLayer cover(Layer layer) {

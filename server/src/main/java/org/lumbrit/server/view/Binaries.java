@@ -154,6 +154,7 @@ final class Binaries {
         int waves = surface.waves().size();
         float[] factor = new float[waves * used];
         float[] ahead = new float[waves * used];
+        float[] ice = new float[frozen(shoal) ? used : 0];
         for (int i = 0; i < number.length; i++) {
             int n = number[i] - 1;
             if (n < 0) {
@@ -162,6 +163,9 @@ final class Binaries {
             positions[3 * n] = (float) lattice.x(i % columns);
             positions[3 * n + 1] = shoal.rest()[i];
             positions[3 * n + 2] = (float) lattice.z(i / columns);
+            if (ice.length > 0) {
+                ice[n] = shoal.ice()[i];
+            }
             for (int w = 0; w < waves; w++) {
                 factor[w * used + n] = shoal.factor()[w * number.length + i];
                 ahead[w * used + n] = shoal.ahead()[w * number.length + i];
@@ -172,7 +176,17 @@ final class Binaries {
                 .ints("triangles", 3, Arrays.copyOf(triangles, count))
                 .floats("factor", 1, factor)
                 .floats("ahead", 1, ahead)
+                .floats("ice", 1, ice)
                 .write();
+    }
+
+    private static boolean frozen(Shoal shoal) {
+        for (float ice : shoal.ice()) {
+            if (ice > 0) {
+                return true;
+            }
+        }
+        return false;
     }
 
     /** Whether there is water at one corner of a cell, and its level is known at all. */

@@ -48,7 +48,8 @@ final class BodyMaker implements SubjectMaker {
                                 at[2] - reach,
                                 at[0] + reach,
                                 at[1] + reach,
-                                at[2] + reach))
+                                at[2] + reach),
+                        "")
                 .keyed();
     }
 }

@@ -13,6 +13,7 @@ import org.lumbrit.core.site.SiteEvaluation;
 import org.lumbrit.core.site.SiteLying;
 import org.lumbrit.core.surface.Samples;
 import org.lumbrit.core.surface.Tint;
+import org.lumbrit.core.water.Afloat;
 import org.lumbrit.server.view.SubjectView.MeshSubject;
 
 /** Props where they stand, with the shown values and the tints on them. */
@@ -45,7 +46,8 @@ final class MeshMaker implements SubjectMaker {
                                 placed.turn().w()),
                         placed.size(),
                         placed.mesh().count(),
-                        Arrays.stream(placed.bounds()).boxed().toList())
+                        Arrays.stream(placed.bounds()).boxed().toList(),
+                        look.now.afloat(prop).map(Afloat::said).orElse(""))
                 .keyed();
     }
 

@@ -383,6 +383,7 @@ public sealed interface SubjectView {
      * @param shells surfaces of what lies on it, in its own frame, the first below
      * @param origin x, y, z; @param turn a unit quaternion x, y, z, w; @param size times its own frame
      * @param bounds least and greatest x, y, z in the place
+     * @param said how it floats, in a sentence; "" where it does not
      */
     record MeshSubject(
             @NotNull String id,
@@ -399,16 +400,17 @@ public sealed interface SubjectView {
             @NotNull List<Double> turn,
             @NotNull Double size,
             @NotNull Integer triangles,
-            @NotNull List<Double> bounds)
+            @NotNull List<Double> bounds,
+            @NotNull String said)
             implements SubjectView {
 
         /** The same with the key that all the rest makes. */
         MeshSubject keyed() {
-            String all =
-                    keyOf("mesh", name, data, values, low, high, colours, colour, shells, origin, turn, size, bounds);
+            String all = keyOf(
+                    "mesh", name, data, values, low, high, colours, colour, shells, origin, turn, size, bounds, said);
             return new MeshSubject(
                     id, all, name, data, values, low, high, colours, colour, shells, origin, turn, size, triangles,
-                    bounds);
+                    bounds, said);
         }
 
         @JsonProperty

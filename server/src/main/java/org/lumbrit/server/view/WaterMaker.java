@@ -29,7 +29,7 @@ final class WaterMaker implements SubjectMaker {
         Ground ground = look.now.plan().ground();
         Layer still = look.now.at(0).plan().recipe().layer(layer.id()).orElseThrow();
         String data = look.kept(
-                Look.key("water/1", look.now.at(0).plan().layerKey(still)), shared -> Binaries.water(surface));
+                Look.key("water/2", look.now.at(0).plan().layerKey(still)), shared -> Binaries.water(surface));
         float highest = Float.NEGATIVE_INFINITY;
         float[] rest = surface.shoal().rest();
         for (int i = 0; i < rest.length; i++) {
