@@ -41,6 +41,9 @@ const place = (name, pose) => async (page) => {
   const { id } = sites.find((each) => each.name === name);
   if (pose) await page.addInitScript(([of, seat]) => localStorage.setItem(`lumbrit.eye.${of}`, seat), [id, JSON.stringify({ pose, parallel: false })]);
   await page.goto(`${base}/sites/${id}`);
+  // what moves is computed first, so that the picture has the machine to itself
+  await page.waitForFunction(() => /seam/.test(document.querySelector('.seam-button')?.textContent ?? ''), undefined, { timeout: 300000 });
+  await page.reload();
   await ripe(page);
   // what stands near the eye is asked for once the rest is there: nothing may come any more for a while
   await page.waitForFunction(() => {
@@ -60,7 +63,7 @@ const keepStill = async (name) => {
 const PICTURES = {
   log: place('Hollow log'),
   snow: place('First snow on Thessock Tarn', { target: [19.5, 7.0, 43.6], heading: 318, elevation: 32, distance: 8.5 }),
-  water: place('Thessock Tarn', { target: [-8.5, 6.2, 13], heading: 12, elevation: 9, distance: 13 }),
+  water: place('Thessock Tarn', { target: [-8.5, 6.2, 13], heading: 12, elevation: 17, distance: 12 }),
   mist: place('Thessock Tarn', { target: [-6, 7.4, -4], heading: 20, elevation: 5, distance: 44 }),
   almanac: async (page) => {
     const { id } = sites.find((each) => each.name === 'First snow on Thessock Tarn');

@@ -475,7 +475,7 @@ uniform vec4 uRingsOf;
 float rings(vec2 p) {
   vec2 at = (p - uRingsAt.xy) / uRingsAt.zw;
   at = (at * (uRingsOf.zw - 1.0) + 0.5) / uRingsOf.zw;
-  return (mix(texture2D(uRings0, at).r, texture2D(uRings1, at).r, uRingsOf.y) - 128.0 / 255.0) * 255.0 / 128.0 * uRingsOf.x;
+  return mix(texture2D(uRings0, at).r, texture2D(uRings1, at).r, uRingsOf.y) * uRingsOf.x;
 }
 vec2 ringSlope(vec2 p) {
   vec2 node = uRingsAt.zw / (uRingsOf.zw - 1.0);
@@ -597,6 +597,8 @@ uniform vec4 uShort[SHORT];
 #endif
 ${RINGS}/** How far round the loop. */
 uniform float uRound;
+/** How much of its small ripples there are: few on calm water. */
+uniform float uRuffled;
 #ifdef ICE
 varying float vIce;
 
@@ -626,7 +628,7 @@ vec2 wandering(vec2 p, vec2 way) {
 /** The water while it plays: waves, rings and one pattern of ripples, mirrored, without glitter, bed and flecks, which cost most. */
 vec3 glanced(vec2 p, float depth, vec3 view, float far) {
   vec2 small = p * vec2(1.1, 2.4);
-  vec2 slope = 0.06 * smoothstep(0.0, 0.5 * uGrain, depth) * mix(ripple(small + vec2(-1.1, 1.6) * uRound), ripple(small + vec2(-1.1, 1.6) * (uRound - 1.0)), uRound) - vSlope;
+  vec2 slope = 0.06 * uRuffled * smoothstep(0.0, 0.5 * uGrain, depth) * mix(ripple(small + vec2(-1.1, 1.6) * uRound), ripple(small + vec2(-1.1, 1.6) * (uRound - 1.0)), uRound) - vSlope;
   float facing = 1.0 - max(dot(normalize(vec3(slope.x, 1.0, slope.y)), view), 0.0);
   float fresnel = 0.03 + 0.97 * facing * facing * facing * facing * facing;
   vec3 mirrored = texture2D(uMirrorMap, clamp(vScreen.xy / vScreen.w * 0.5 + 0.5 + slope * vec2(0.55, 1.4) * clamp(18.0 / far, 0.15, 1.0), 0.002, 0.998)).rgb;
@@ -658,6 +660,7 @@ void main() {
   vec2 p = vPlace.xz / uGrain;
 #ifdef MOVES
   vec2 slope = wandering(p * vec2(0.55, 1.25), vec2(1.3, 0.7)) * 0.035 + wandering(p * vec2(2.1, 4.6), vec2(-2.2, 3.1)) * 0.03;
+  slope *= uRuffled;
 #else
   vec2 slope = ripple(p * vec2(0.55, 1.25)) * 0.055 + ripple(p * vec2(2.1, 4.6)) * 0.045;
 #endif
@@ -715,9 +718,15 @@ export const SHEET_VERTEX = /* glsl */ `
 attribute vec3 aLie;
 varying vec3 vPlace;
 varying vec3 vLie;
+/** Metres over which it fades where something cuts through it. */
+uniform float uSoft;
 void main() {
   vLie = aLie;
   vec4 place = modelMatrix * vec4(position, 1.0);
+#ifndef QUICK
+  // each pass of a still has it a little nearer or farther, so that it is soft where things cut through it
+  if (uPick.x >= 0.0) place.xz += normalize(place.xz - uEye.xz) * (uPick.x - 0.5) * uSoft;
+#endif
   vPlace = place.xyz;
   gl_Position = projectionMatrix * viewMatrix * place;
 }

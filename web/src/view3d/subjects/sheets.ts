@@ -29,6 +29,7 @@ class Sheets implements Subject<SheetsSubject> {
         uRange: { value: new Vector3(Number(facts.from), Number(facts.range), height) },
         uFade: { value: new Vector3(rises, falls, height) },
         uEyeFade: { value: new Vector3(near, far, glow) },
+        uSoft: { value: 0.3 * height },
         uSheet: { value: new Vector3(...(view.colour as [number, number, number])) },
         /** Metres that the two passes of the pattern have come, and how far the second has come in. */
         uDrifted: { value: new Vector3() },

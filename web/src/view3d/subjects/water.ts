@@ -1,4 +1,4 @@
-import { BufferAttribute, BufferGeometry, DataTexture, LinearFilter, Mesh, PlaneGeometry, RedFormat, UnsignedByteType, Vector4, type ShaderMaterial } from 'three';
+import { BufferAttribute, BufferGeometry, DataTexture, DataUtils, HalfFloatType, LinearFilter, Mesh, PlaneGeometry, RedFormat, Vector4, type ShaderMaterial } from 'three';
 import type { Bundle } from '../../api/bundle';
 import type { WaterSubject } from '../../api/types';
 import type { Stage } from '../Stage';
@@ -39,6 +39,7 @@ class Water implements Subject<WaterSubject> {
         /** Of those that are too short for the corners: rad/m to the east and south, metres, phase. */
         uShort: { value: short.map(([east, south, k, , amplitude]) => new Vector4(east! * k!, south! * k!, amplitude!, 0)) },
         uRound: { value: 0 },
+        uRuffled: { value: ruffled(waves) },
         ...(view.rings === '' ? {} : (this.rings = new RingTextures()).uniforms),
       };
       const defines = { MOVES: 1, WAVES: waves.length, SHORT: short.length, ...(this.rings ? { RINGS: 1 } : {}), ...(geometry.hasAttribute('aIce') ? { ICE: 1 } : {}) };
@@ -90,7 +91,7 @@ export class RingTextures {
     const { columns, rows, frames, west, north, width, depth, greatest } = facts as Record<string, number>;
     const before = Math.floor(position) % frames!;
     const after = loops ? (before + 1) % frames! : Math.min(before + 1, frames! - 1);
-    const steps = arrays.steps as Uint8Array;
+    const steps = arrays.steps as Int16Array;
     this.uniforms.uRingsAt.value.set(west!, north!, width!, depth!);
     this.uniforms.uRingsOf.value.set(greatest!, position - Math.floor(position), columns!, rows!);
     [before, after].forEach((frame, k) => {
@@ -100,9 +101,9 @@ export class RingTextures {
       this.shown[k] = name;
       slot.value?.dispose();
       const each = columns! * rows!;
-      slot.value = new DataTexture(steps.slice(frame * each, (frame + 1) * each), columns!, rows!, RedFormat, UnsignedByteType);
+      slot.value = new DataTexture(halves(steps, frame * each, each), columns!, rows!, RedFormat, HalfFloatType);
       slot.value.magFilter = slot.value.minFilter = LinearFilter;
-      slot.value.unpackAlignment = 1;
+      slot.value.unpackAlignment = 2;
       slot.value.needsUpdate = true;
     });
   }
@@ -113,10 +114,23 @@ export class RingTextures {
   }
 }
 
+/** A stretch of signed steps as numbers −1..1, in the shortest floats that a picture can have. */
+export function halves(steps: Int16Array, first: number, count: number): Uint16Array {
+  const out = new Uint16Array(count);
+  for (let i = 0; i < count; i++) out[i] = DataUtils.toHalfFloat(steps[first + i]! / 32767);
+  return out;
+}
+
 /** Metres between the corners that water is drawn by. */
 export function cellOf({ arrays }: Bundle): number {
   const { positions, triangles } = arrays as Record<string, Float32Array> & { triangles: Uint32Array };
   return triangles.length < 3 ? 1 : Math.abs(positions![3 * triangles[2]!]! - positions![3 * triangles[0]!]!) || 1;
+}
+
+/** How much small ripples there are among waves: all of them from 10 cm of swell on. */
+export function ruffled(waves: number[][]): number {
+  const high = 4 * Math.sqrt(waves.reduce((sum, wave) => sum + wave[4]! ** 2, 0) / 2);
+  return Math.min(1, Math.max(0.2, high / 0.1));
 }
 
 /** Which waves the corners can carry: two and a half cells from crest to crest; shorter ones only shade. */

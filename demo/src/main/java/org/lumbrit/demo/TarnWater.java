@@ -29,12 +29,12 @@ final class TarnWater {
         return new WaterLayer(
                 WAVES,
                 "Waves",
-                11,
+                22,
                 false,
                 new Piece.Level(),
-                new Swell.Waves(4, 0.05, 150, 26, 1, 9),
-                new Rings.Drops(0.1, 1.2, 0.34, 1.2, 0.4, Rings.Shores.REFLECT),
-                257,
+                new Swell.Waves(4, 0.03, 150, 26, 1, 9),
+                new Rings.Drops(0.12, 1.1, 0.42, 1.1, 0.15, Rings.Shores.REFLECT),
+                513,
                 257,
                 Map.of());
     }

@@ -185,7 +185,7 @@ public final class TarnWinter {
                 3,
                 false,
                 new Piece.Level(),
-                new Swell.Waves(2.5, 0.02, 105, 30, 0, 6),
+                new Swell.Waves(6, 0.02, 105, 30, 0, 4),
                 new Rings.None(),
                 129,
                 257,

@@ -11,9 +11,9 @@ import org.lumbrit.core.water.WaterLayer;
 import org.lumbrit.core.water.WaterSurface;
 import org.lumbrit.formats.ArrayBundle;
 
-/** Rings on a piece of water as pictures, a byte a node: 128 is level. */
+/** Rings on a piece of water as pictures, a signed number of two bytes a node: 0 is level. */
 final class RingFrames {
-    private static final int STEPS = 127;
+    private static final int STEPS = 32_767;
 
     private RingFrames() {}
 
@@ -69,12 +69,12 @@ final class RingFrames {
         }
         int wide = east - west + 1;
         int high = south - north + 1;
-        byte[] steps = new byte[wide * high * frames.size()];
+        short[] steps = new short[wide * high * frames.size()];
         int at = 0;
         for (float[] heights : frames) {
             for (int r = north; r <= south; r++) {
                 for (int c = west; c <= east; c++) {
-                    steps[at++] = (byte) (128 + Math.rint(STEPS * heights[r * columns + c] / greatest));
+                    steps[at++] = (short) Math.rint(STEPS * heights[r * columns + c] / greatest);
                 }
             }
         }
@@ -87,7 +87,7 @@ final class RingFrames {
                 .put("north", lattice.z(north))
                 .put("width", lattice.x(east) - lattice.x(west))
                 .put("depth", lattice.z(south) - lattice.z(north))
-                .put("greatest", greatest * 128 / STEPS);
-        return bundle.bytes("steps", 1, steps).write();
+                .put("greatest", greatest);
+        return bundle.shorts("steps", 1, steps).write();
     }
 }

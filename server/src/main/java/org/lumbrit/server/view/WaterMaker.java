@@ -44,7 +44,7 @@ final class WaterMaker implements SubjectMaker {
                 surface.ringGrid().isEmpty()
                         ? ""
                         : look.kept(
-                                Look.key("rings/1", look.now.plan().layerKey(layer)),
+                                Look.key("rings/2", look.now.plan().layerKey(layer)),
                                 shared -> RingFrames.one(surface)),
                 surface.waves().stream()
                         .map(wave -> List.of(
