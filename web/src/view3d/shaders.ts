@@ -718,6 +718,8 @@ export const SHEET_VERTEX = /* glsl */ `
 attribute vec3 aLie;
 varying vec3 vPlace;
 varying vec3 vLie;
+uniform vec3 uEye;
+uniform vec2 uPick;
 /** Metres over which it fades where something cuts through it. */
 uniform float uSoft;
 void main() {

@@ -1,9 +1,29 @@
 import { describe, expect, it } from 'vitest';
 import type { Bundle } from '../../src/api/bundle';
-import { cellOf, geometryOf, longEnough, MOST_WAVES } from '../../src/view3d/subjects/water';
+import { cellOf, geometryOf, halves, longEnough, MOST_WAVES, ruffled } from '../../src/view3d/subjects/water';
 import { driftedAt, standing } from '../../src/view3d/subjects/sheets';
 
 describe('water that moves', () => {
+  it('has its rings as half floats, exact at level, up and down', () => {
+    const steps = new Int16Array([9, 0, 32767, -32767, 16384]);
+    expect([...halves(steps, 1, 3)]).toEqual([0, 0x3c00, 0xbc00]);
+    expect(halves(steps, 4, 1)[0]! & 0x7c00).toBe(0x3800);
+  });
+
+  it('has few small ripples where it is calm, and all of them from a swell of 10 cm on', () => {
+    const wave = (high: number) => [[1, 0, 2, 3, high, 1, 0]];
+    expect(ruffled([])).toBe(0.2);
+    expect(ruffled(wave(0.01))).toBeCloseTo(0.283, 3);
+    expect(ruffled(wave(0.5))).toBe(1);
+  });
+
+  it('carries ice only where there is some', () => {
+    const bundle = (ice: number[]) =>
+      ({ facts: {}, arrays: { positions: new Float32Array(9), triangles: new Uint32Array([0, 1, 2]), factor: new Float32Array(3), ahead: new Float32Array(3), ice: new Float32Array(ice) } }) as unknown as Bundle;
+    expect(geometryOf(bundle([])).hasAttribute('aIce')).toBe(false);
+    expect([...geometryOf(bundle([0, 0.5, 1])).getAttribute('aIce').array]).toEqual([0, 0.5, 1]);
+  });
+
   it('holds what the bed does to each wave, four waves to an attribute', () => {
     const data = {
       facts: {},

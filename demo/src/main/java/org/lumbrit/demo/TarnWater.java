@@ -34,7 +34,7 @@ final class TarnWater {
                 new Piece.Level(),
                 new Swell.Waves(4, 0.03, 150, 26, 1, 9),
                 new Rings.Drops(0.12, 1.1, 0.42, 1.1, 0.15, Rings.Shores.REFLECT),
-                513,
+                385,
                 257,
                 Map.of());
     }
