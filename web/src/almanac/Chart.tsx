@@ -29,7 +29,7 @@ export function Chart({ track, hours, now, days, drawing, onGoTo, onDraw }: Prop
     const root = holder.current!;
     const colour = (name: string) => getComputedStyle(root).getPropertyValue(name).trim() || '#456';
     const ink = colour('--muted');
-    const height = days ? 118 : 96;
+    const height = days ? 104 : 82;
     const made = new uPlot(
       {
         width: root.clientWidth,

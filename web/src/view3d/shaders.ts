@@ -609,9 +609,9 @@ float frozen(vec2 p) {
 
 /** Old ice, greenish where it is clear, grey white where air and snow lie in it, with cracks along the edges of its floes. */
 vec3 iceAt(vec2 p, vec2 light) {
-  float snow = smoothstep(0.40, 0.66, layered(p * 0.9 + 7.0) + 0.35 * (layered2(p * 5.1) - 0.5));
-  float crack = smoothstep(0.030, 0.004, abs(layered2(p * 0.8 + 3.0) - 0.5));
-  vec3 albedo = mix(vec3(0.24, 0.36, 0.40), vec3(0.70, 0.76, 0.82), snow);
+  float snow = smoothstep(0.25, 0.80, layered(p * 0.31 + 7.0) + 0.5 * (layered2(p * 2.3) - 0.5) + 0.25 * (layered2(p * 9.0) - 0.5));
+  float crack = smoothstep(0.022, 0.003, abs(layered2(p * 0.5 + 3.0) - 0.5));
+  vec3 albedo = mix(vec3(0.34, 0.44, 0.48), vec3(0.66, 0.71, 0.76), snow);
   albedo = mix(albedo, vec3(0.10, 0.17, 0.20), 0.55 * crack * (1.0 - snow));
   return albedo * (SUN_COLOUR * light.r * max(uSun.y, 0.0) + SKY_COLOUR * light.g);
 }

@@ -247,6 +247,14 @@ class CommandLineTest {
 
     @Test
     void anAimPrintsTheSettingAndWhatItReaches() {
+        Run level = run("aim", DEMO, "--layer", "Rain water", "--level", "0");
+        assertThat(level.exit()).isZero();
+        assertThat(level.out()).contains("setting: litres", "met: no", "It cannot be met");
+        Run draught = run("aim", DEMO, "--prop", "Raft", "--draught", "0.2");
+        assertThat(draught.out()).contains("setting: weight", "met: yes", "set-prop");
+        assertThat(run("aim", DEMO, "--prop", "Landing hut", "--draught", "0.2").exit())
+                .isNotZero();
+        assertThat(run("aim", DEMO, "--prop", "Raft").errors()).contains("--draught M");
         Run run = run("aim", DEMO, "--falloff", "Tussocks", "--covers", "0.35");
         assertThat(run.exit()).isZero();
         assertThat(run.out()).contains("met: yes");

@@ -29,11 +29,11 @@ final class TarnWater {
         return new WaterLayer(
                 WAVES,
                 "Waves",
-                22,
+                24,
                 false,
                 new Piece.Level(),
                 new Swell.Waves(4, 0.03, 150, 26, 1, 9),
-                new Rings.Drops(0.12, 1.1, 0.42, 1.1, 0.15, Rings.Shores.REFLECT),
+                new Rings.Drops(0.12, 1.1, 0.6, 1.1, 0.15, Rings.Shores.REFLECT),
                 385,
                 257,
                 Map.of());

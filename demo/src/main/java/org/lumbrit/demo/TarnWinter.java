@@ -10,7 +10,6 @@ import java.util.Set;
 import org.lumbrit.core.bodies.BodyKind;
 import org.lumbrit.core.bodies.RollLayer;
 import org.lumbrit.core.falloff.Falloff;
-import org.lumbrit.core.falloff.InvertStep;
 import org.lumbrit.core.falloff.LayerResultSource;
 import org.lumbrit.core.falloff.ShoreSource;
 import org.lumbrit.core.falloff.Within;
@@ -103,11 +102,7 @@ public final class TarnWinter {
                 new Falloff(OPEN, "Snow in the open", new LayerResultSource(SNOW, SnowLayer.OPEN, 0, 0.5), List.of()));
         falloffs.add(new Falloff(
                 CARRIED, "Snow in the air", new LayerResultSource(SNOW, SnowLayer.FLUX, 0.0001, 0.0012), List.of()));
-        falloffs.add(new Falloff(
-                RIM,
-                "At the rim of the tarn",
-                new ShoreSource(0, 9, Within.EDGE),
-                List.of(new InvertStep("s1", false))));
+        falloffs.add(new Falloff(RIM, "At the rim of the tarn", new ShoreSource(0.5, 6, Within.EDGE), List.of()));
         List<Layer> layers = new ArrayList<>(autumn.layers().stream()
                 .filter(layer -> !LEFT_OUT.contains(layer.id()))
                 .toList());

@@ -111,6 +111,8 @@ class SheetFilesTest {
         assertThat(picture.getWidth()).isEqualTo(columns);
         assertThat(picture.getHeight()).isEqualTo(12 * 3 * rows);
 
+        // the magic number of EXR
+        assertThat(files.get("motion/mist-opacity.exr")).startsWith(0x76, 0x2f, 0x31, 0x01);
         byte[] glb = files.get("motion/mist-sheets.glb");
         int length = ByteBuffer.wrap(glb).order(ByteOrder.LITTLE_ENDIAN).getInt(12);
         JsonNode tree = JsonMapper.shared().readTree(new String(glb, 20, length, StandardCharsets.UTF_8));

@@ -254,6 +254,13 @@ class ViewTest {
                 {"base":1,"falloff":"","share":0,"layer":"cotton-grass","plants":0}""");
         assertThat(refused.status()).isEqualTo(400);
         assertThat(refused.json().get("detail").asString()).contains("between 1 and 10000000");
+        JsonNode shade = server.post(site + "/aim", """
+                {"base":1,"falloff":"","share":0.001,"layer":"cotton-grass","plants":0}""").json();
+        assertThat(shade.get("text").asString()).contains("under its plants");
+        RunningServer.Answer none = server.post(site + "/aim", """
+                {"base":1,"falloff":"","share":0,"layer":"","plants":0,"prop":"hut","metres":0.2}""");
+        assertThat(none.status()).isGreaterThanOrEqualTo(400);
+        assertThat(none.json().toString()).contains("does not float");
     }
 
     @Test

@@ -596,6 +596,23 @@ class WaterTest {
     }
 
     @Test
+    void whereItIsFrozenNoWaveRunsAndNoRing() {
+        Ground deep = slope(-3, -3, 20);
+        WaterLayer rain =
+                Kinds.with(water(PLAIN), "rings", new Rings.Drops(20, 0.8, 0.1, 1.2, 0.1, Rings.Shores.REFLECT));
+        WaterLayer frozen = (WaterLayer) rain.withProperty(WaterLayer.ICE, new PropertyRange(1, 1, Combine.PRODUCT));
+        WaterSurface ice = surface(site(deep, 2, 0.7, List.of(), List.of(), frozen));
+        WaterSurface open = surface(site(deep, 2, 0.7, List.of(), List.of(), rain));
+        double most = 0;
+        for (double x = -9; x < 9; x += 0.7) {
+            most = Math.max(most, Math.abs(open.height(x, 1)));
+            assertThat(ice.height(x, 1)).isZero();
+            assertThat(ice.ice(x, 1)).isCloseTo(1, within(1e-6));
+        }
+        assertThat(most).isGreaterThan(0.05);
+    }
+
+    @Test
     void strengthIsDrivenLikeAnyProperty() {
         Ground deep = slope(-60, -60, 100);
         WaterLayer half = (WaterLayer)

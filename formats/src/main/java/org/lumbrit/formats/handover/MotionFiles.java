@@ -332,6 +332,11 @@ final class MotionFiles {
                         lattice.rows(),
                         lattice.columns()),
                 "the same as floats");
+        file = file(name, "-heights.exr");
+        report.add(
+                file,
+                MotionPicture.exr(lattice.columns(), heights),
+                "the same as one float picture, frame under frame");
     }
 
     /** Where a prop that moves is in each frame: origin, turn as a unit quaternion x, y, z, w, size. */

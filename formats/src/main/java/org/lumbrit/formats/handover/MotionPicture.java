@@ -2,6 +2,7 @@ package org.lumbrit.formats.handover;
 
 import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.math.Chunks;
+import org.lumbrit.formats.image.ExrFile;
 import org.lumbrit.formats.image.GreyPng;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
@@ -65,6 +66,17 @@ final class MotionPicture {
 
     float value(int frame, int thing, int channel) {
         return values[(frame * things + thing) * channels + channel];
+    }
+
+    /** Frames of one number a pixel as an EXR picture of one channel, frame under frame. @param frames each row by row */
+    static Content exr(int columns, float[][] frames) {
+        return out -> {
+            float[] all = new float[frames.length * frames[0].length];
+            for (int f = 0; f < frames.length; f++) {
+                System.arraycopy(frames[f], 0, all, f * frames[0].length, frames[0].length);
+            }
+            ExrFile.write(columns, all.length / columns, all, "Y", out);
+        };
     }
 
     private int rowsPerFrame() {

@@ -106,6 +106,11 @@ final class SheetFiles {
                                 ROWS,
                                 columns),
                         "the same as floats");
+        all.report()
+                .add(
+                        file + "-opacity.exr",
+                        MotionPicture.exr(columns, opacity),
+                        "the same as one float picture, sheet under sheet, frame under frame");
         ObjectNode how = JsonNodeFactory.instance.objectNode();
         how.put("sheets", sheets.size()).put("rows", ROWS).put("metresHigh", layer.height());
         how.put("frames", frames.count()).put("start_s", frames.start()).put("step_s", frames.step());
