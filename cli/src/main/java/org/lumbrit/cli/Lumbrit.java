@@ -34,6 +34,7 @@ import picocli.CommandLine.ParameterException;
             VesselCommand.class,
             RipplesCommand.class,
             MeshCommand.class,
+            FrontCommand.class,
             SnowCommand.class,
             RollCommand.class,
             WeatherCommand.class,
@@ -106,6 +107,6 @@ public final class Lumbrit implements Runnable {
     public void run() {
         throw new ParameterException(
                 spec.commandLine(),
-                "Say what to do: schema, check, findings, probe, scatter, plant, aim, picture, ground, relief, water, mesh, wind, sway, push, loop, adapt or handover.");
+                "Say what to do: schema, check, findings, probe, scatter, plant, aim, picture, ground, relief, water, mesh, front, wind, sway, push, loop, adapt or handover.");
     }
 }

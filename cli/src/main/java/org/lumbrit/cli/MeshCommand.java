@@ -2,16 +2,12 @@ package org.lumbrit.cli;
 
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
-import java.nio.file.Files;
-import java.nio.file.Path;
 import java.util.concurrent.Callable;
 import org.lumbrit.core.math.Decimal;
 import org.lumbrit.core.surface.Mesh;
 import org.lumbrit.core.surface.MeshCheck;
-import org.lumbrit.formats.BadInputException;
-import org.lumbrit.formats.mesh.MeshFormat;
 import picocli.CommandLine.Command;
-import picocli.CommandLine.Parameters;
+import picocli.CommandLine.Mixin;
 
 /** Checks a mesh without a recipe. */
 @Command(
@@ -19,18 +15,12 @@ import picocli.CommandLine.Parameters;
         mixinStandardHelpOptions = true,
         description = "Reads a mesh (OBJ, PLY, STL, GLB, glTF) and says how large and how sound it is.")
 final class MeshCommand implements Callable<Integer> {
-    @Parameters(index = "0", paramLabel = "FILE", description = "The mesh.")
-    private Path file;
+    @Mixin
+    private MeshArgument file;
 
     @Override
     public Integer call() throws IOException {
-        if (!Files.isRegularFile(file)) {
-            throw new BadInputException("There is no file " + file + ".");
-        }
-        if (Files.size(file) > MeshFormat.MOST_BYTES) {
-            throw new BadInputException(file + " is larger than " + (MeshFormat.MOST_BYTES >> 20) + " MB.");
-        }
-        Mesh mesh = MeshFormat.read(Files.readAllBytes(file), file.getFileName().toString());
+        Mesh mesh = file.read();
         MeshCheck check = MeshCheck.of(mesh);
         double[] b = mesh.bounds();
         String text = "triangles " + mesh.count() + "\nvertices " + mesh.vertices() + "\nsize "

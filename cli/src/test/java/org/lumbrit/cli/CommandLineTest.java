@@ -172,6 +172,34 @@ class CommandLineTest {
     }
 
     @Test
+    void aFrontSaysWhenItComesToTheVerticesOfAMesh(@TempDir Path folder) throws IOException {
+        Path mesh = folder.resolve("strip.obj");
+        Files.writeString(mesh, """
+                v 0 0 0
+                v 2 0 0
+                v 0 0 2
+                v 2 0 2
+                v 9 0 9
+                v 10 0 9
+                v 9 0 10
+                f 1 3 2
+                f 2 3 4
+                f 5 7 6
+                """);
+        Run run = run("front", mesh.toString(), "--from", "0,0,0:0,0,2", "--speed", "0.5");
+        assertThat(run.exit()).isZero();
+        List<String> rows = run.out().lines().toList();
+        assertThat(rows.get(0)).isEqualTo("x,y,z,arrival_s");
+        assertThat(rows.stream().filter(row -> row.endsWith("never")).count()).isEqualTo(3);
+        assertThat(rows.stream().filter(row -> row.matches("2\\.0*,.*,4\\.0*")).count())
+                .isEqualTo(2);
+        assertThat(run("front", mesh.toString(), "--from", "0,0").errors()).contains("X,Y,Z");
+        assertThat(run("front", mesh.toString(), "--from", "0,0,0", "--speed", "0")
+                        .errors())
+                .contains("--speed");
+    }
+
+    @Test
     void aShareOfTheGroundUnderPlantsIsSolvedFor() {
         Run run = run("aim", DEMO, "--layer", "Birches", "--covers", "0.02");
         assertThat(run.exit()).isZero();

@@ -3,6 +3,7 @@ package org.lumbrit.core.site;
 import java.util.List;
 import org.lumbrit.core.bodies.RollLayer;
 import org.lumbrit.core.cover.CoverLayer;
+import org.lumbrit.core.fronts.FrontLayer;
 import org.lumbrit.core.kinds.Registry;
 import org.lumbrit.core.looks.DaylightLayer;
 import org.lumbrit.core.looks.TintLayer;
@@ -63,6 +64,7 @@ public final class LayerKinds implements Registry {
                 WaterLayer.class,
                 SheetsLayer.class,
                 LiquidLayer.class,
+                FrontLayer.class,
                 WeatherLayer.class,
                 DampLayer.class,
                 DaylightLayer.class);
