@@ -94,7 +94,7 @@ class WinterJourneyTest extends Journey {
         String site = site();
         page.navigate(server.address() + "/sites/" + site + "/almanac");
         button("Make an almanac").click();
-        page.waitForFunction("() => document.querySelectorAll('.almanac-chart canvas').length === 5");
+        page.waitForFunction("() => document.querySelectorAll('.almanac-chart canvas').length === 6");
         button("Table").click();
         Locator cell = page.getByLabel("Temperature, day 1, 03:00");
         cell.fill("-17.5");

@@ -121,7 +121,7 @@ class WinterTest {
         JsonNode told =
                 server.get("/api/sites/" + site + "/almanac?layer=season").json();
         assertThat(told.get("hours")).hasSize(168);
-        assertThat(told.get("hours").get(5)).hasSize(6);
+        assertThat(told.get("hours").get(5)).hasSize(7);
         assertThat(told.get("coldest").asDouble())
                 .isLessThan(told.get("warmest").asDouble());
         RunningServer.Answer csv = server.get("/api/sites/" + site + "/almanac.csv?layer=season");
