@@ -11,6 +11,8 @@ const folder = fileURLToPath(new URL('../docs/screenshots/', import.meta.url));
 const sites = await (await fetch(`${base}/api/sites`)).json();
 const site = sites.find((each) => each.name === 'Thessock Tarn');
 const stills = { 'Thessock Tarn': 'thessock-tarn', 'Hollow log': 'hollow-log', 'Gorrel Range': 'gorrel-range', 'First snow on Thessock Tarn': 'first-snow' };
+/** Sites in which something moves. */
+const moving = ['Thessock Tarn', 'First snow on Thessock Tarn'];
 const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--use-angle=swiftshader', '--enable-unsafe-swiftshader', '--disable-quic'] });
 
 const button = (page, name) => page.getByRole('button', { name, exact: true });
@@ -42,8 +44,10 @@ const place = (name, pose) => async (page) => {
   if (pose) await page.addInitScript(([of, seat]) => localStorage.setItem(`lumbrit.eye.${of}`, seat), [id, JSON.stringify({ pose, parallel: false })]);
   await page.goto(`${base}/sites/${id}`);
   // what moves is computed first, so that the picture has the machine to itself
-  await page.waitForFunction(() => /seam/.test(document.querySelector('.seam-button')?.textContent ?? ''), undefined, { timeout: 300000 });
-  await page.reload();
+  if (moving.includes(name)) {
+    await page.waitForFunction(() => /seam/.test(document.querySelector('.seam-button')?.textContent ?? ''), undefined, { timeout: 300000 });
+    await page.reload();
+  }
   await ripe(page);
   // what stands near the eye is asked for once the rest is there: nothing may come any more for a while
   await page.waitForFunction(() => {
