@@ -1,6 +1,8 @@
 package org.lumbrit.core.fronts;
 
 import java.util.Arrays;
+import org.lumbrit.core.surface.Sides;
+import org.lumbrit.core.surface.Welding;
 
 /**
  * The corners of a mesh that a front can come to through two others. Vertices at the same place are one. An obtuse corner is split: the
@@ -82,62 +84,31 @@ final class Corners {
         return begins.length - 1;
     }
 
-    private static int[] weld(float[] p) {
-        int n = p.length / 3;
-        Integer[] order = new Integer[n];
-        for (int i = 0; i < n; i++) {
-            order[i] = i;
-        }
-        Arrays.sort(order, (a, b) -> {
-            for (int d = 0; d < 3; d++) {
-                int by = Float.compare(p[3 * a + d] + 0f, p[3 * b + d] + 0f);
-                if (by != 0) {
-                    return by;
-                }
-            }
-            return Integer.compare(a, b);
-        });
-        int[] first = new int[n];
-        for (int k = 0; k < n; k++) {
-            int i = order[k];
-            int before = k == 0 ? i : order[k - 1];
-            boolean same = k > 0
-                    && p[3 * i] == p[3 * before]
-                    && p[3 * i + 1] == p[3 * before + 1]
-                    && p[3 * i + 2] == p[3 * before + 2];
-            first[i] = same ? first[before] : i;
-        }
-        // numbers in the order of the mesh
-        int[] welded = new int[n];
+    /** Numbers of the places, in the order of the mesh. */
+    private static int[] weld(float[] positions) {
+        int[] welded = Welding.firsts(positions, 0);
         int used = 0;
-        for (int i = 0; i < n; i++) {
-            welded[i] = first[i] == i ? used++ : welded[first[i]];
+        for (int i = 0; i < welded.length; i++) {
+            welded[i] = welded[i] == i ? used++ : welded[welded[i]];
         }
         return welded;
     }
 
+    /** Triangles that share a side, two by two as they come. */
     private static int[] neighbours(int[] triangles) {
-        int sides = triangles.length;
-        long[] keys = new long[sides];
-        for (int s = 0; s < sides; s++) {
-            int t = s / 3 * 3;
-            long a = triangles[t + (s + 1) % 3];
-            long b = triangles[t + (s + 2) % 3];
-            keys[s] = Math.min(a, b) << 32 | Math.max(a, b);
-        }
-        Integer[] order = new Integer[sides];
-        for (int s = 0; s < sides; s++) {
-            order[s] = s;
-        }
-        Arrays.sort(order, (a, b) -> keys[a] != keys[b] ? Long.compare(keys[a], keys[b]) : Integer.compare(a, b));
-        int[] across = new int[sides];
+        Sides sides = new Sides(triangles);
+        int[] waiting = new int[sides.count()];
+        int[] across = new int[triangles.length];
+        Arrays.fill(waiting, -1);
         Arrays.fill(across, -1);
-        for (int k = 0; k + 1 < sides; k++) {
-            int a = order[k];
-            int b = order[k + 1];
-            if (keys[a] == keys[b] && across[a] < 0) {
-                across[a] = b / 3;
-                across[b] = a / 3;
+        for (int i = 0; i < triangles.length; i++) {
+            int next = Sides.after(i);
+            int side = sides.of(triangles[next], triangles[Sides.after(next)]);
+            int other = waiting[side];
+            waiting[side] = other < 0 ? i : -1;
+            if (other >= 0) {
+                across[i] = other / 3;
+                across[other] = i / 3;
             }
         }
         return across;

@@ -3,11 +3,11 @@ package org.lumbrit.core.surface;
 import java.util.Arrays;
 
 /** The sides of triangles, each once, whichever way it is walked; numbered from 0 in the order of their corners. */
-final class Sides {
+public final class Sides {
     private final long[] keys;
 
     /** @param triangles three corners each */
-    Sides(int[] triangles) {
+    public Sides(int[] triangles) {
         long[] all = new long[triangles.length];
         for (int i = 0; i < all.length; i++) {
             all[i] = key(triangles[i], triangles[after(i)]);
@@ -23,7 +23,7 @@ final class Sides {
     }
 
     /** The corner of the same triangle that follows corner {@code i} of the list. */
-    static int after(int i) {
+    public static int after(int i) {
         return i % 3 == 2 ? i - 2 : i + 1;
     }
 
@@ -31,12 +31,13 @@ final class Sides {
         return (long) Math.min(a, b) << 32 | Math.max(a, b);
     }
 
-    int count() {
+    /** How many there are. */
+    public int count() {
         return keys.length;
     }
 
     /** The number of the side between two corners. */
-    int of(int a, int b) {
+    public int of(int a, int b) {
         return Arrays.binarySearch(keys, key(a, b));
     }
 

@@ -22,7 +22,22 @@ import org.lumbrit.core.surface.Samples;
 public sealed interface Rings permits Rings.None, Rings.Drops, Rings.Rain, Rings.Wake, Rings.FallsIn, Rings.Gusts {
     /** How they run; none where there are none. */
     default Optional<Runs> runs() {
-        return Optional.empty();
+        return this instanceof Spread rings
+                ? Optional.of(new Runs(rings.speed(), rings.damping(), rings.shores(), rings.size(), rings.high()))
+                : Optional.empty();
+    }
+
+    /** The settings that all rings have. */
+    interface Spread {
+        double size();
+
+        double high();
+
+        double speed();
+
+        double damping();
+
+        Shores shores();
     }
 
     /** What it reads of the site besides the things that its settings refer to. */
@@ -150,12 +165,7 @@ public sealed interface Rings permits Rings.None, Rings.Drops, Rings.Rain, Rings
 
             @Setting(title = "shores", byDefault = "reflect", help = "Throw rings back, or swallow them")
             Shores shores)
-            implements Rings {
-        @Override
-        public Optional<Runs> runs() {
-            return Optional.of(new Runs(speed, damping, shores, size, high));
-        }
-
+            implements Rings, Spread {
         @Override
         public void disturb(Surroundings site, int seed, Span span, Bumps bumps) {
             drop(rate, high, seed, span, bumps);
@@ -190,12 +200,7 @@ public sealed interface Rings permits Rings.None, Rings.Drops, Rings.Rain, Rings
             @Setting(like = Drops.class) double speed,
             @Setting(like = Drops.class) double damping,
             @Setting(like = Drops.class) Shores shores)
-            implements Rings {
-        @Override
-        public Optional<Runs> runs() {
-            return Optional.of(new Runs(speed, damping, shores, size, high));
-        }
-
+            implements Rings, Spread {
         @Override
         public void disturb(Surroundings site, int seed, Span span, Bumps bumps) {
             WeatherLayer weather = (WeatherLayer) site.layer(almanac);
@@ -222,12 +227,7 @@ public sealed interface Rings permits Rings.None, Rings.Drops, Rings.Rain, Rings
             @Setting(like = Drops.class) double speed,
             @Setting(like = Drops.class) double damping,
             @Setting(like = Drops.class) Shores shores)
-            implements Rings {
-        @Override
-        public Optional<Runs> runs() {
-            return Optional.of(new Runs(speed, damping, shores, size, high));
-        }
-
+            implements Rings, Spread {
         @Override
         public Set<Surrounding> reads() {
             return Set.of(Surrounding.KEYS);
@@ -256,12 +256,7 @@ public sealed interface Rings permits Rings.None, Rings.Drops, Rings.Rain, Rings
             @Setting(like = Drops.class) double speed,
             @Setting(like = Drops.class) double damping,
             @Setting(like = Drops.class) Shores shores)
-            implements Rings {
-        @Override
-        public Optional<Runs> runs() {
-            return Optional.of(new Runs(speed, damping, shores, size, high));
-        }
-
+            implements Rings, Spread {
         /** It presses as deep as it is wide in the water's surface, the whole height where its middle goes through it. */
         @Override
         public void disturb(Surroundings site, int seed, Span span, Bumps bumps) {
@@ -320,12 +315,7 @@ public sealed interface Rings permits Rings.None, Rings.Drops, Rings.Rain, Rings
             @Setting(like = Drops.class) double speed,
             @Setting(like = Drops.class) double damping,
             @Setting(like = Drops.class) Shores shores)
-            implements Rings {
-        @Override
-        public Optional<Runs> runs() {
-            return Optional.of(new Runs(speed, damping, shores, size, high));
-        }
-
+            implements Rings, Spread {
         @Override
         public String amiss(Surroundings site, Level level) {
             WindLayer layer = (WindLayer) site.layer(wind);
