@@ -7,8 +7,8 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.concurrent.Callable;
-import org.lumbrit.core.fronts.FastMarching;
 import org.lumbrit.core.math.Cancel;
+import org.lumbrit.core.surface.FastMarching;
 import org.lumbrit.core.surface.Mesh;
 import org.lumbrit.formats.BadInputException;
 import picocli.CommandLine.Command;
@@ -64,33 +64,17 @@ final class FrontCommand implements Callable<Integer> {
         return 0;
     }
 
-    private static FastMarching.Seed seed(String text) {
+    /** X,Y,Z, or two of them with a colon between. */
+    static FastMarching.Seed seed(String text) {
         String[] ends = text.split(":", -1);
         if (ends.length > 2) {
             throw new BadInputException("--from: X,Y,Z or X,Y,Z:X,Y,Z, not “" + text + "”.");
         }
         double[] both = new double[6];
         for (int k = 0; k < 2; k++) {
-            String[] numbers = ends[Math.min(k, ends.length - 1)].split(",", -1);
-            if (numbers.length != 3) {
-                throw new BadInputException("--from: X,Y,Z or X,Y,Z:X,Y,Z, not “" + text + "”.");
-            }
-            for (int d = 0; d < 3; d++) {
-                both[3 * k + d] = number(numbers[d], text);
-            }
+            String end = ends[Math.min(k, ends.length - 1)];
+            System.arraycopy(Numbers.of("--from", "X,Y,Z or X,Y,Z:X,Y,Z in metres", 3, end), 0, both, 3 * k, 3);
         }
         return new FastMarching.Seed(both, 0, 0);
-    }
-
-    private static double number(String number, String text) {
-        try {
-            double value = Double.parseDouble(number.strip());
-            if (Double.isFinite(value)) {
-                return value;
-            }
-        } catch (NumberFormatException e) {
-            // said below, in the user's words
-        }
-        throw new BadInputException("--from: three numbers of metres belong here, not “" + text + "”.");
     }
 }

@@ -1,7 +1,6 @@
 package org.lumbrit.cli;
 
 import java.nio.charset.StandardCharsets;
-import java.nio.file.Path;
 import java.util.List;
 import java.util.concurrent.Callable;
 import org.lumbrit.core.growth.Growth;
@@ -9,12 +8,7 @@ import org.lumbrit.core.math.Decimal;
 import org.lumbrit.core.plants.Detail;
 import org.lumbrit.core.plants.PlantMesh;
 import org.lumbrit.core.site.SiteEvaluation;
-import org.lumbrit.core.surface.Mesh;
 import org.lumbrit.formats.BadInputException;
-import org.lumbrit.formats.handover.GlbOfMesh;
-import org.lumbrit.formats.mesh.ObjFile;
-import org.lumbrit.formats.mesh.PlyFile;
-import org.lumbrit.formats.mesh.StlFile;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
@@ -47,8 +41,8 @@ final class PlantCommand implements Callable<Integer> {
     @Option(names = "--taper", paramLabel = "T", description = "Length of the growing tip.", defaultValue = "0.15")
     private double taper;
 
-    @Option(names = "--to", paramLabel = "FILE", description = "Writes the mesh: .glb, .obj, .ply or .stl.")
-    private Path file;
+    @Mixin
+    private MeshOutput output;
 
     @Override
     public Integer call() throws Exception {
@@ -60,7 +54,7 @@ final class PlantCommand implements Callable<Integer> {
         if (detail < 0 || detail >= levels.size()) {
             throw new BadInputException("--detail: this plant has the levels 0 to " + (levels.size() - 1) + ".");
         }
-        if (file == null) {
+        if (!output.wanted()) {
             StringBuilder text = new StringBuilder("detail,triangles,error,missing,stand-in\n");
             for (int d = 0; d < levels.size(); d++) {
                 Detail level = levels.get(d);
@@ -72,19 +66,11 @@ final class PlantCommand implements Callable<Integer> {
             return 0;
         }
         PlantMesh grown = Growth.at(levels.get(detail).mesh(), growth, taper);
-        if (grown.triangles() == 0) {
-            throw new BadInputException(
-                    "--growth: at " + growth + " nothing of the plant is there, so there is no mesh to write.");
-        }
-        Mesh mesh = grown.mesh();
-        byte[] content = switch (Output.ending(file)) {
-            case "glb" -> GlbOfMesh.write(name, mesh, 0x8A8A4A);
-            case "obj" -> ObjFile.write(mesh, name);
-            case "ply" -> PlyFile.write(mesh);
-            case "stl" -> StlFile.write(mesh);
-            default -> throw new BadInputException("--to: " + file + " should end in .glb, .obj, .ply or .stl.");
-        };
-        Output.whole(file, content);
+        output.writeIfWanted(
+                grown.mesh(),
+                name,
+                0x8A8A4A,
+                "--growth: at " + growth + " nothing of the plant is there, so there is no mesh to write.");
         return 0;
     }
 }

@@ -25,6 +25,7 @@ import org.lumbrit.core.recipe.PropertyDescription;
 import org.lumbrit.core.recipe.PropertyRange;
 import org.lumbrit.core.recipe.Surroundings;
 import org.lumbrit.core.simulation.Simulation;
+import org.lumbrit.core.surface.FastMarching;
 import org.lumbrit.core.surface.Lattice;
 import org.lumbrit.core.surface.Place;
 import org.lumbrit.core.surface.Samples;

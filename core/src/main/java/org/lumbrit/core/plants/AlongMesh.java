@@ -3,9 +3,12 @@ package org.lumbrit.core.plants;
 import java.util.Arrays;
 import java.util.List;
 import java.util.PriorityQueue;
+import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.math.Point3;
 import org.lumbrit.core.math.Smooth;
+import org.lumbrit.core.surface.FastMarching;
 import org.lumbrit.core.surface.Mesh;
+import org.lumbrit.core.surface.TriangleTree;
 import org.lumbrit.core.surface.Welding;
 
 /** The way from foot to tip over a mesh that was brought in, and its centre line. */
@@ -19,8 +22,17 @@ final class AlongMesh {
         return switch (coordinate) {
             case HEIGHT -> byHeight(mesh);
             case PATH -> byPath(mesh);
+            case SURFACE -> stroke.isEmpty() ? byPath(mesh) : bySurface(mesh, stroke.get(0));
             case BRUSH -> stroke.size() < 2 ? byHeight(mesh) : byStroke(mesh, stroke);
         };
+    }
+
+    /** A mesh as a plant that grows: with its way along and its centre line, all of it tinted. */
+    static PlantMesh plant(Mesh mesh, MeshPlant.Coordinate coordinate, List<Point3> stroke) {
+        float[] along = along(mesh, coordinate, stroke);
+        int[] colours = new int[mesh.vertices()];
+        Arrays.fill(colours, PlantMesh.TINTED);
+        return new PlantMesh(mesh.positions(), mesh.normals(), along, centres(mesh, along), colours, mesh.triangles());
     }
 
     /**
@@ -97,6 +109,27 @@ final class AlongMesh {
         float[] along = new float[first.length];
         for (int v = 0; v < first.length; v++) {
             along[v] = (float) Math.min(1, length[first[v]] / longest);
+        }
+        return along;
+    }
+
+    /** The way over the surface from what is nearest to a place; pieces that do not hang together with it have no way, and count as the foot. */
+    private static float[] bySurface(Mesh mesh, Point3 foot) {
+        TriangleTree.Probe probe = new TriangleTree(mesh).probe();
+        probe.distance(foot.x(), foot.y(), foot.z());
+        double[] at = new double[3];
+        probe.point(at);
+        double[] even = new double[mesh.vertices()];
+        Arrays.fill(even, 1);
+        double[] way = new FastMarching(mesh.positions(), mesh.triangles())
+                .arrival(List.of(FastMarching.Seed.at(at[0], at[1], at[2])), even, Cancel.NEVER);
+        double longest = 1e-12;
+        for (double each : way) {
+            longest = each < FastMarching.NEVER ? Math.max(longest, each) : longest;
+        }
+        float[] along = new float[way.length];
+        for (int v = 0; v < along.length; v++) {
+            along[v] = way[v] < FastMarching.NEVER ? (float) (way[v] / longest) : 0;
         }
         return along;
     }

@@ -1,6 +1,5 @@
 package org.lumbrit.core.plants;
 
-import java.util.Arrays;
 import java.util.List;
 import java.util.function.Function;
 import org.lumbrit.core.kinds.Kind;
@@ -43,7 +42,12 @@ public record MeshPlant(
         @Setting(title = "way along", byDefault = "path", help = "What counts from foot to tip")
         Coordinate coordinate,
 
-        @Setting(title = "stroke", byDefault = "[]", onCard = false, help = "Places from foot to tip, for the brush")
+        @Setting(
+                title = "stroke",
+                byDefault = "[]",
+                onCard = false,
+                help =
+                        "Places from foot to tip, for the brush; the first is the foot that is meant for the way over the surface")
         List<Point3> stroke)
         implements Plant {
     /** A plant with more triangles is refused. */
@@ -54,6 +58,8 @@ public record MeshPlant(
         /** Path length over the mesh from its lowest vertices. */
         PATH,
         HEIGHT,
+        /** The shortest way over the surface from the place of it that is nearest to where the stroke begins. */
+        SURFACE,
         /** Along a stroke drawn from foot to tip. */
         BRUSH
     }
@@ -89,11 +95,17 @@ public record MeshPlant(
         if (detail > 0) {
             mesh = Clustering.reduced(mesh, 96 >> detail);
         }
-        float[] along = AlongMesh.along(mesh, coordinate, stroke);
-        int[] colours = new int[mesh.vertices()];
-        Arrays.fill(colours, PlantMesh.TINTED);
-        return new PlantMesh(
-                mesh.positions(), mesh.normals(), along, AlongMesh.centres(mesh, along), colours, mesh.triangles());
+        return AlongMesh.plant(mesh, coordinate, stroke);
+    }
+
+    /** Any mesh as a plant that grows from foot to tip, where it stands. @param stroke as in the setting */
+    public static PlantMesh along(Mesh mesh, Coordinate coordinate, List<Point3> stroke) {
+        return AlongMesh.plant(mesh, coordinate, stroke);
+    }
+
+    /** The share of the vertices that growth would reach before any of their neighbours: pieces would hang in the air. */
+    public static double withoutLower(Mesh mesh, PlantMesh plant) {
+        return AlongMesh.withoutLower(mesh, plant.along());
     }
 
     /** Sized and moved so that it stands on the origin. */

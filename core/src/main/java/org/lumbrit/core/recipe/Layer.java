@@ -106,7 +106,7 @@ public interface Layer {
         return Optional.empty();
     }
 
-    /** The body that it moves, where it is now; none where it moves none. */
+    /** The body that it makes or moves, where it is now; none where there is none now. */
     default Optional<Carried> carried(Surroundings site) {
         return Optional.empty();
     }
@@ -138,6 +138,11 @@ public interface Layer {
 
     /** Whether its fields mean something on a prop, besides the ground. */
     default boolean liesOn(Prop prop) {
+        return false;
+    }
+
+    /** Whether its body stands for a prop, which is then not drawn itself. */
+    default boolean standsFor(Prop prop) {
         return false;
     }
 

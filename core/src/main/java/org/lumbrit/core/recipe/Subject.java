@@ -10,8 +10,10 @@ public enum Subject {
     LYING,
     /** A part of the surface that is pressed or raised: the layer has a {@link Layer#patch}. */
     PATCH,
-    /** A body that mechanics moves. */
+    /** A body that mechanics moves: the layer has a {@link Layer#carried}. */
     BODY,
+    /** A body that grows where it stands: the layer has a {@link Layer#carried}. */
+    GROWN,
     /** Hanging sheets. */
     SHEETS,
     /** A liquid in a vessel. */

@@ -3,6 +3,8 @@ package org.lumbrit.core.site;
 import java.util.List;
 import org.lumbrit.core.bodies.RollLayer;
 import org.lumbrit.core.cover.CoverLayer;
+import org.lumbrit.core.crust.AccretionLayer;
+import org.lumbrit.core.crust.CrustLayer;
 import org.lumbrit.core.fronts.FrontLayer;
 import org.lumbrit.core.kinds.Registry;
 import org.lumbrit.core.looks.DaylightLayer;
@@ -65,6 +67,8 @@ public final class LayerKinds implements Registry {
                 SheetsLayer.class,
                 LiquidLayer.class,
                 FrontLayer.class,
+                CrustLayer.class,
+                AccretionLayer.class,
                 WeatherLayer.class,
                 DampLayer.class,
                 DaylightLayer.class);

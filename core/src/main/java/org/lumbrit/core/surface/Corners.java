@@ -1,8 +1,6 @@
-package org.lumbrit.core.fronts;
+package org.lumbrit.core.surface;
 
 import java.util.Arrays;
-import org.lumbrit.core.surface.Sides;
-import org.lumbrit.core.surface.Welding;
 
 /**
  * The corners of a mesh that a front can come to through two others. Vertices at the same place are one. An obtuse corner is split: the

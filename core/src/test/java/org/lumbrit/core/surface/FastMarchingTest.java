@@ -1,4 +1,4 @@
-package org.lumbrit.core.fronts;
+package org.lumbrit.core.surface;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;

@@ -1,4 +1,4 @@
-package org.lumbrit.core.fronts;
+package org.lumbrit.core.surface;
 
 import java.util.Arrays;
 import java.util.List;

@@ -1,0 +1,474 @@
+package org.lumbrit.core.crust;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import org.lumbrit.core.falloff.Headings;
+import org.lumbrit.core.fronts.Spread;
+import org.lumbrit.core.kinds.Apart;
+import org.lumbrit.core.kinds.Kind;
+import org.lumbrit.core.kinds.Refers;
+import org.lumbrit.core.kinds.Setting;
+import org.lumbrit.core.kinds.Surrounding;
+import org.lumbrit.core.math.Cancel;
+import org.lumbrit.core.math.Codec;
+import org.lumbrit.core.math.Colour;
+import org.lumbrit.core.math.Decimal;
+import org.lumbrit.core.math.Quaternion;
+import org.lumbrit.core.math.Smooth;
+import org.lumbrit.core.props.PlacedMesh;
+import org.lumbrit.core.props.Prop;
+import org.lumbrit.core.recipe.Beginning;
+import org.lumbrit.core.recipe.Begun;
+import org.lumbrit.core.recipe.Carried;
+import org.lumbrit.core.recipe.Family;
+import org.lumbrit.core.recipe.Finding;
+import org.lumbrit.core.recipe.Layer;
+import org.lumbrit.core.recipe.LayerHead;
+import org.lumbrit.core.recipe.PropertyDescription;
+import org.lumbrit.core.recipe.PropertyRange;
+import org.lumbrit.core.recipe.Subject;
+import org.lumbrit.core.recipe.Surroundings;
+import org.lumbrit.core.simulation.Simulation;
+import org.lumbrit.core.surface.FastMarching;
+import org.lumbrit.core.surface.Mesh;
+import org.lumbrit.core.surface.Samples;
+import org.lumbrit.core.surface.TriangleTree;
+
+/**
+ * Ice or crust that spreads over a prop from a place at a driven speed, stops at an age, and stands up in spikes; all of it fused into one closed
+ * body.
+ */
+@Kind(
+        name = "crust",
+        title = "Ice or crust",
+        help = "Spreads over a prop from a place, stops, and stands up in spikes; fused into one closed body.")
+public record CrustLayer(
+        @Apart String id,
+        @Apart String name,
+
+        @Setting(like = LayerHead.class, help = "Another seed, other spikes")
+        int seed,
+
+        @Setting(like = LayerHead.class) @Apart boolean hidden,
+
+        @Setting(title = "on", refers = Refers.PROP, help = "The prop that it spreads over")
+        String on,
+
+        @Setting(
+                title = "from",
+                refers = Refers.PLACE,
+                help = "Where it begins: what of the prop lies nearest to this place; along all of a path")
+        String from,
+
+        @Setting(
+                title = "begins",
+                unit = "s",
+                min = -1e6,
+                max = 1e6,
+                slider = {-60, 60},
+                byDefault = "0",
+                help = "Second of the clock; far below 0 it has spread already when the clock begins")
+        double begins,
+
+        @Setting(
+                title = "thickens for",
+                unit = "s",
+                min = 0.001,
+                max = 1e6,
+                slider = {0.5, 60},
+                byDefault = "6",
+                help = "So long after it came to a place it grows there; then it stops")
+        double thickens,
+
+        @Setting(
+                title = "spreads for",
+                unit = "s",
+                min = 0.001,
+                max = 1e6,
+                slider = {1, 120},
+                byDefault = "60",
+                help = "Then it comes to no new place")
+        double spreads,
+
+        @Setting(
+                title = "pictures a second",
+                min = 0.001,
+                max = 60,
+                slider = {0.5, 24},
+                byDefault = "4",
+                help = "Of the clock: how often its shape is made anew while it grows")
+        @Apart
+        double pace,
+
+        @Setting(
+                title = "cell",
+                unit = "m",
+                min = 0.0001,
+                max = 100,
+                slider = {0.003, 0.1},
+                byDefault = "0.02",
+                help = "Of the grid that it is fused on; half of it is eight times the nodes")
+        double cell,
+
+        @Setting(title = "smooth", min = 0, max = 10, byDefault = "1", help = "So often it is evened out")
+        int smooth,
+
+        @Setting(
+                title = "lighter by",
+                unit = "m",
+                min = 0,
+                max = 10,
+                slider = {0, 0.01},
+                byDefault = "0.001",
+                help = "Triangles go where the surface moves by no more than this; 0 keeps all")
+        double lighter,
+
+        @Setting(
+                title = "longest spike",
+                unit = "m",
+                min = 0,
+                max = 100,
+                slider = {0, 1},
+                byDefault = "0.2",
+                help = "0 for a plain crust")
+        double longest,
+
+        @Setting(
+                title = "uneven",
+                min = 0,
+                max = 1,
+                byDefault = "0.6",
+                help = "Share of their length that chance takes at most")
+        double uneven,
+
+        @Setting(
+                title = "spike radius",
+                unit = "m",
+                min = 0.0001,
+                max = 10,
+                slider = {0.002, 0.1},
+                byDefault = "0.025",
+                help = "At their roots")
+        double wide,
+
+        @Setting(
+                title = "blunt",
+                min = 0,
+                max = 1,
+                byDefault = "0.1",
+                help = "Radius at the tip, as a share of that at the root")
+        double tip,
+
+        @Setting(
+                title = "combed to",
+                unit = "°",
+                min = -720,
+                max = 720,
+                slider = {0, 360},
+                byDefault = "0",
+                help = "The way they lean: 0 is north (−z), 90 is east (+x)")
+        double combed,
+
+        @Setting(
+                title = "combed up",
+                unit = "°",
+                min = -90,
+                max = 90,
+                byDefault = "-90",
+                help = "Above the horizon; −90 hangs straight down")
+        double up,
+
+        @Setting(
+                title = "leans",
+                min = 0,
+                max = 1,
+                byDefault = "0.4",
+                help = "0 stands out of the surface, 1 follows the comb")
+        double leans,
+
+        @Setting(title = "strays", min = 0, max = 2, byDefault = "0.25", help = "How far each goes its own way")
+        double strays,
+
+        @Setting(title = "branches", min = 0, max = 12, byDefault = "0", help = "On each spike")
+        int branches,
+
+        @Setting(title = "first colour", refers = Refers.COLOUR, byDefault = "#9fc4d8", help = "Near what it lies on")
+        @Apart
+        String low,
+
+        @Setting(
+                title = "second colour",
+                refers = Refers.COLOUR,
+                byDefault = "#eef6fb",
+                help = "Where it stands out farthest")
+        @Apart
+        String high,
+
+        @Setting(title = "properties") Map<String, PropertyRange> properties)
+        implements Layer {
+    public static final String SPEED = "speed";
+    public static final String THICK = "thick";
+    public static final String SPIKES = "spikes";
+
+    private static final List<PropertyDescription> OFFERED = List.of(
+            PropertyDescription.of(
+                            SPEED, "How fast it spreads here; where it is 0 it does not come", "m/s", 0, 1e4, 2, 0, 0.1)
+                    .inPlace(),
+            PropertyDescription.of(THICK, "How thick it gets", "m", 0, 100, 0.2, 0, 0.03)
+                    .inPlace(),
+            PropertyDescription.of(SPIKES, "Spikes a square metre", "1/m²", 0, 1e6, 400, 0, 60)
+                    .inPlace());
+
+    public CrustLayer {
+        properties = PropertyDescription.complete(OFFERED, properties);
+    }
+
+    @Override
+    public List<PropertyDescription> offered() {
+        return OFFERED;
+    }
+
+    @Override
+    public Family family() {
+        return Family.CRUST;
+    }
+
+    @Override
+    public Set<Surrounding> reads() {
+        return Set.of(Surrounding.GROUND, Surrounding.TIME, Surrounding.KEYS);
+    }
+
+    @Override
+    public Set<Subject> seen() {
+        return Set.of(Subject.GROWN);
+    }
+
+    @Override
+    public boolean liesOnGround() {
+        return false;
+    }
+
+    @Override
+    public boolean liesOn(Prop prop) {
+        return prop.id().equals(on);
+    }
+
+    @Override
+    public List<String> tools() {
+        return List.of("moves");
+    }
+
+    @Override
+    public Begun begin(Beginning beginning) {
+        return beginning.filled(
+                this,
+                "Ice",
+                layer -> new Begun.Made(
+                        layer,
+                        THICK,
+                        false,
+                        layer.name()
+                                + " spreads over its prop from its place. Play the clock; let “begins” be far below 0 to see it whole."));
+    }
+
+    /** What has grown at a time: the surface that it lies on, and how far each vertex of it has come. */
+    private record Base(
+            float[] positions, float[] normals, int[] triangles, double[] arrival, float[] thick, float[] spikes) {
+        Mesh mesh() {
+            return Mesh.of(positions, normals, triangles);
+        }
+    }
+
+    /** What it is made of that does not change with the time: once. */
+    private Base base(Surroundings site) {
+        return site.state((key, start) -> new Laying(this, "crust base/1 " + key, start), 1, 1);
+    }
+
+    private record Laying(CrustLayer layer, String key, Surroundings site) implements Simulation<Base> {
+        @Override
+        public Base start() {
+            return new Base(new float[0], new float[0], new int[0], new double[0], new float[0], new float[0]);
+        }
+
+        @Override
+        public Base next(Base before, int step, Cancel cancel) {
+            cancel.doing("spreading " + layer.name);
+            PlacedMesh prop = site.moments(layer.on, 1).get(0).prop();
+            Mesh mesh = Spread.fine(prop.mesh().scaled(prop.size()), 4 * layer.cell);
+            Samples samples = Spread.samples(prop, mesh);
+            float[] driven = site.property(layer, SPEED, samples);
+            double[] speed = new double[driven.length];
+            for (int v = 0; v < speed.length; v++) {
+                speed[v] = driven[v];
+            }
+            double[] arrival = new FastMarching(mesh.positions(), mesh.triangles())
+                    .arrival(Spread.onto(prop, site.place(layer.from)), speed, cancel);
+            for (int v = 0; v < arrival.length; v++) {
+                arrival[v] = arrival[v] <= layer.spreads ? arrival[v] : FastMarching.NEVER;
+            }
+            return new Base(
+                    mesh.positions(),
+                    mesh.normals(),
+                    mesh.triangles(),
+                    arrival,
+                    site.property(layer, THICK, samples).clone(),
+                    site.property(layer, SPIKES, samples).clone());
+        }
+
+        @Override
+        public long bytes(Base base) {
+            return 4L * (2L * base.positions.length + base.triangles.length + 4L * base.arrival.length) + 64;
+        }
+
+        @Override
+        public Codec<Base> codec() {
+            return Codec.of(Base.class);
+        }
+    }
+
+    /** Its shape at a moment. */
+    private record Shape(float[] positions, float[] normals, int[] triangles, float[] out) {}
+
+    private Shape shape(Surroundings site) {
+        double now = Math.min(site.time() - begins, spreads + thickens);
+        long moment = (long) Math.floor(now * pace + 1e-9);
+        double since = moment / pace;
+        return site.state(
+                (key, start) -> new Fusing(this, "crust/1 " + key + " " + since, base(site), start, since), 1, 1);
+    }
+
+    private record Fusing(CrustLayer layer, String key, Base base, Surroundings site, double since)
+            implements Simulation<Shape> {
+        @Override
+        public Shape start() {
+            return new Shape(new float[0], new float[0], new int[0], new float[0]);
+        }
+
+        @Override
+        public Shape next(Shape before, int step, Cancel cancel) {
+            cancel.doing("fusing " + layer.name);
+            PlacedMesh prop = site.moments(layer.on, 1).get(0).prop();
+            Mesh mesh = base.mesh();
+            if (since <= 0 || mesh.count() == 0) {
+                return before;
+            }
+            double[] grown = Crust.grown(base.arrival, since, layer.thickens);
+            Quaternion back = prop.turn().inverse();
+            double[] comb = Headings.direction(layer.combed, layer.up);
+            double[] spikes = layer.longest > 0
+                    ? new Spikes(
+                                    layer.longest,
+                                    layer.uneven,
+                                    layer.wide,
+                                    layer.tip,
+                                    back.rotate(comb[0], comb[1], comb[2]),
+                                    layer.leans,
+                                    layer.strays,
+                                    layer.branches,
+                                    layer.seed)
+                            .of(mesh, base.spikes, grown)
+                    : new double[0];
+            TriangleTree tree = new TriangleTree(mesh);
+            Mesh made = new Crust(layer.cell, layer.smooth, layer.lighter)
+                    .on(mesh, tree, grown, base.thick, spikes, cancel);
+            return new Shape(made.positions(), made.normals(), made.triangles(), out(made, tree));
+        }
+
+        /** How far each vertex stands out from what it lies on, metres. */
+        private static float[] out(Mesh made, TriangleTree tree) {
+            float[] out = new float[made.vertices()];
+            TriangleTree.Probe probe = tree.probe();
+            for (int v = 0; v < out.length; v++) {
+                out[v] = (float) Math.max(
+                        0,
+                        probe.signed(
+                                made.positions()[3 * v], made.positions()[3 * v + 1], made.positions()[3 * v + 2]));
+            }
+            return out;
+        }
+
+        @Override
+        public long bytes(Shape shape) {
+            return 4L * (2L * shape.positions.length + shape.triangles.length + shape.out.length) + 64;
+        }
+
+        @Override
+        public Codec<Shape> codec() {
+            return Codec.of(Shape.class);
+        }
+    }
+
+    @Override
+    public Optional<Carried> carried(Surroundings site) {
+        Shape shape = shape(site);
+        if (shape.triangles.length == 0) {
+            return Optional.empty();
+        }
+        PlacedMesh prop = site.moments(on, 1).get(0).prop();
+        Quaternion turn = prop.turn();
+        Colour first = Colour.ofHex(low);
+        Colour second = Colour.ofHex(high);
+        float[] colours = new float[3 * shape.out.length];
+        double far = Math.max(
+                1e-6, 0.6 * (longest > 0 ? longest : properties.get(THICK).most()));
+        for (int v = 0; v < shape.out.length; v++) {
+            double share = Smooth.smoothstep(0, far, shape.out[v]);
+            colours[3 * v] = (float) (first.red() + share * (second.red() - first.red()));
+            colours[3 * v + 1] = (float) (first.green() + share * (second.green() - first.green()));
+            colours[3 * v + 2] = (float) (first.blue() + share * (second.blue() - first.blue()));
+        }
+        return Optional.of(new Carried(
+                Mesh.of(shape.positions, shape.normals, shape.triangles),
+                prop.origin(),
+                new double[] {turn.x(), turn.y(), turn.z(), turn.w()},
+                1,
+                low,
+                colours));
+    }
+
+    @Override
+    public String sentence(String result, Surroundings site) {
+        Shape shape = shape(site);
+        double last = 0;
+        for (double each : base(site).arrival) {
+            last = each < FastMarching.NEVER ? Math.max(last, each) : last;
+        }
+        return "It comes to its last place " + Decimal.write(last, 2) + " s after it began, and stops "
+                + Decimal.write(last + thickens, 2) + " s after. Now it has " + shape.triangles.length / 3
+                + " triangles.";
+    }
+
+    @Override
+    public List<Finding> findings(Surroundings site) {
+        List<Finding> found = new ArrayList<>();
+        Base base = base(site);
+        int never = 0;
+        for (double each : base.arrival) {
+            never += each < FastMarching.NEVER ? 0 : 1;
+        }
+        if (never == base.arrival.length) {
+            found.add(
+                    Finding.warning(
+                            this,
+                            "never arrives",
+                            "It comes to no place of its prop: its speed is 0 where it begins, or it spreads too short a time."));
+        } else if (never > 0) {
+            found.add(Finding.note(
+                    this,
+                    "does not come everywhere",
+                    "It does not come to " + Decimal.write(100.0 * never / base.arrival.length, 1)
+                            + " % of its prop: that hangs together with where it begins nowhere, or it stops before."));
+        }
+        if (longest > 0 && wide < 0.6 * cell) {
+            found.add(Finding.note(
+                    this,
+                    "spikes finer than the grid",
+                    "Spikes of a radius of " + Decimal.write(wide, 4) + " m are made as wide as the grid of "
+                            + Decimal.write(cell, 4) + " m can hold. Take smaller cells."));
+        }
+        return found;
+    }
+}
