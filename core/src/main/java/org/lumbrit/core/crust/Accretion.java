@@ -39,6 +39,8 @@ public record Accretion(
         int seed) {
     /** Less than this of what could grow does not grow. */
     private static final double LEAST = 0.02;
+    /** What faces so little the way it grows is not drawn along either. */
+    private static final double EVEN_LEAST = 1e-4;
     /** Of an edge: no place moves further in a step. */
     private static final double FARTHEST = 0.25;
     /** Of what is clear: so that two sides that grow toward each other never meet. */
@@ -134,7 +136,7 @@ public record Accretion(
 
     /** The same of one that is known to be closed, which is changed. */
     public Body start(HalfEdges edges, Cancel cancel) {
-        return Body.of(EvenTriangles.of(edges, length, 6, cancel), length);
+        return Body.of(EvenTriangles.of(edges, length, 6, true, cancel), length);
     }
 
     /** Whether nothing moves any more. */
@@ -172,7 +174,7 @@ public record Accretion(
             }
         }
         HalfEdges grown = HalfEdges.standing(moved, before.corners, before.twins, ages);
-        return Body.of(most > 0 ? EvenTriangles.of(grown, length, 1, cancel) : grown, most);
+        return Body.of(most > 0 ? EvenTriangles.of(grown, length, 1, false, cancel) : grown, most);
     }
 
     private static double[] smoothed(HalfEdges edges, double[] normals, Cancel cancel) {
@@ -217,6 +219,7 @@ public record Accretion(
         }
         double far = reach;
         double[] out = new double[n];
+        double[] most = new double[n];
         Chunks.run(n, 256, cancel, (from, to) -> {
             TriangleTree.Probe probe = tree.probe();
             double[] at = new double[3];
@@ -226,19 +229,41 @@ public record Accretion(
                     facing[d] = normals[3 * v + d];
                     at[d] = places[3 * v + d] + 0.01 * length * facing[d];
                 }
-                double wants = faces(dot(facing, up), turned) * more[v] * uneven[v];
-                if (wants < LEAST) {
+                double wants = faces(dot(facing, up), turned);
+                if (more[v] == 0 || wants < EVEN_LEAST) {
                     continue;
                 }
-                wants *= lit(probe, at, facing, ways, far);
-                if (wants < LEAST) {
+                double lit = lit(probe, at, facing, ways, far);
+                if (lit == 0) {
                     continue;
                 }
                 double room = room(probe, at, facing);
-                wants *= Smooth.smoothstep(0.5 * clear, clear, room);
-                if (wants >= LEAST) {
-                    out[v] = Math.min(Math.min(wants * step, FARTHEST) * length, OF_CLEAR * room);
+                double clearly = Smooth.smoothstep(0.5 * clear, clear, room);
+                most[v] = Math.min(Math.min(more[v] * clearly, 1) * FARTHEST * length, OF_CLEAR * room);
+                wants *= more[v] * uneven[v] * lit * clearly;
+                out[v] = wants < LEAST ? 0 : Math.min(wants * step * length, most[v]);
+            }
+        });
+        return shared(edges, out, most, cancel);
+    }
+
+    /** What grows draws its neighbours along, so that no thin edge frays: not where no light comes, nor nearer to itself than it may. */
+    private static double[] shared(HalfEdges edges, double[] grows, double[] most, Cancel cancel) {
+        double[] out = new double[grows.length];
+        Chunks.run(out.length, cancel, (from, to) -> {
+            for (int v = from; v < to; v++) {
+                if (most[v] == 0) {
+                    continue;
                 }
+                double sum = 0;
+                int count = 0;
+                int at = edges.leaving(v);
+                do {
+                    sum += grows[edges.to(at)];
+                    count++;
+                    at = edges.around(at);
+                } while (at != edges.leaving(v));
+                out[v] = Math.min(most[v], 0.5 * grows[v] + 0.5 * sum / count);
             }
         });
         return out;

@@ -56,21 +56,25 @@ public record Crust(double cell, int smooth, double lighter) {
         layer(field, mesh, tree, grown, thick, reach, cancel);
         stand(field, spikes, cancel);
         HalfEdges body = LevelSurface.of(field.smoothed(smooth, cancel), cancel);
-        body = EvenTriangles.withoutShort(body, SHORTEST * cell, cancel);
-        return lighter > 0 ? lightened(body, cancel) : body.mesh();
-    }
-
-    /** Lighter, but not so that it meets itself: where sides of it lie near each other, they may be moved by less. */
-    private Mesh lightened(HalfEdges body, Cancel cancel) {
+        Mesh thinned = EvenTriangles.withoutShort(body.packed(), SHORTEST * cell, cancel)
+                .mesh();
+        if (crosses(thinned, cancel)) {
+            return body.mesh();
+        }
+        // where sides of it lie near each other, they may be moved by less, so that it does not meet itself
         double error = lighter;
-        for (int k = 0; k < TRIES; k++) {
-            Mesh mesh = Lighter.of(body.packed(), 4, error, cancel).mesh();
-            if (!new Crossings(mesh).in(mesh.positions(), cancel).any()) {
-                return mesh;
+        for (int k = 0; k < TRIES && lighter > 0; k++) {
+            Mesh light = Lighter.of(HalfEdges.of(thinned), 4, error, cancel).mesh();
+            if (!crosses(light, cancel)) {
+                return light;
             }
             error /= 3;
         }
-        return body.mesh();
+        return thinned;
+    }
+
+    private static boolean crosses(Mesh mesh, Cancel cancel) {
+        return new Crossings(mesh).in(mesh.positions(), cancel).any();
     }
 
     private double[] bounds(Mesh mesh, double[] grown, double[] spikes, double reach) {

@@ -20,33 +20,38 @@ public final class EvenTriangles {
     /** Share of the way to the middle of its neighbours that a vertex slides. */
     private static final double SLIDES = 0.5;
 
+    /** Cosine between two facets below which their edge is a crease. */
+    private static final double CREASE = 0.7;
+
     private final HalfEdges mesh;
     private final double length;
+    private final boolean creases;
     private final double[] one = new double[3];
     private final double[] two = new double[3];
     private final double[] three = new double[3];
     private final double[] four = new double[3];
 
-    private EvenTriangles(HalfEdges mesh, double length) {
+    private EvenTriangles(HalfEdges mesh, double length, boolean creases) {
         this.mesh = mesh;
         this.length = length;
+        this.creases = creases;
     }
 
     /**
      * The mesh with sides about so long; the one that is given is changed.
      *
-     * @param length metres; @param rounds how often all is gone over
+     * @param length metres; @param rounds how often all is gone over; @param creases whether edges that are creases stay where they are
      */
-    public static HalfEdges of(HalfEdges mesh, double length, int rounds, Cancel cancel) {
+    public static HalfEdges of(HalfEdges mesh, double length, int rounds, boolean creases, Cancel cancel) {
         HalfEdges at = mesh;
         for (int round = 0; round < rounds; round++) {
             cancel.check();
-            EvenTriangles pass = new EvenTriangles(at, length);
+            EvenTriangles pass = new EvenTriangles(at, length, creases);
             pass.split();
             pass.shorten();
             at = at.packed();
-            new EvenTriangles(at, length).turn();
-            slide(at, cancel);
+            new EvenTriangles(at, length, creases).turn();
+            slide(at, creases, cancel);
         }
         return at;
     }
@@ -54,7 +59,7 @@ public final class EvenTriangles {
     /** The mesh without sides much shorter than a length, where they may go; the one that is given is changed. */
     public static HalfEdges withoutShort(HalfEdges mesh, double length, Cancel cancel) {
         cancel.check();
-        new EvenTriangles(mesh, length).shorten();
+        new EvenTriangles(mesh, length, false).shorten();
         return mesh.packed();
     }
 
@@ -89,11 +94,36 @@ public final class EvenTriangles {
     }
 
     private boolean goes(int h) {
-        if (!mesh.mayGo(h) || !fits(h)) {
+        if (creases && !leavesCreases(h) || !mesh.mayGo(h) || !fits(h)) {
             return false;
         }
         mesh.collapse(h);
         return true;
+    }
+
+    /** Whether all creases stay where an edge's beginning falls onto its end: it lies on none, or goes along one that runs through it. */
+    private boolean leavesCreases(int h) {
+        int count = creasesAt(mesh, mesh.from(h));
+        return count == 0 || count == 2 && crease(mesh, h);
+    }
+
+    private static int creasesAt(HalfEdges mesh, int v) {
+        int count = 0;
+        int at = mesh.leaving(v);
+        do {
+            count += crease(mesh, at) ? 1 : 0;
+            at = mesh.around(at);
+        } while (at != mesh.leaving(v));
+        return count;
+    }
+
+    private static boolean crease(HalfEdges mesh, int h) {
+        double[] left = new double[3];
+        double[] right = new double[3];
+        int g = mesh.twin(h);
+        mesh.facing(mesh.from(h), mesh.to(h), mesh.from(HalfEdges.before(h)), left);
+        mesh.facing(mesh.from(g), mesh.to(g), mesh.from(HalfEdges.before(g)), right);
+        return Directions.cosine(left, right) < CREASE;
     }
 
     /** Whether no side becomes long and no facet turns far where an edge's beginning falls onto its end. */
@@ -177,10 +207,14 @@ public final class EvenTriangles {
                 && Directions.cosine(four, mean) > FARTHEST_TURN;
     }
 
-    private static void slide(HalfEdges mesh, Cancel cancel) {
+    private static void slide(HalfEdges mesh, boolean creases, Cancel cancel) {
         double[] normals = mesh.normals();
         double[] before = mesh.places().clone();
         double[] to = mesh.places();
+        boolean[] stays = new boolean[mesh.vertices()];
+        for (int v = 0; creases && v < stays.length; v++) {
+            stays[v] = creasesAt(mesh, v) > 0;
+        }
         Chunks.run(mesh.vertices(), cancel, (from, end) -> {
             double[] sum = new double[3];
             for (int v = from; v < end; v++) {
@@ -188,7 +222,7 @@ public final class EvenTriangles {
                 int count = 0;
                 int start = mesh.leaving(v);
                 int at = start;
-                boolean sharp = false;
+                boolean sharp = stays[v];
                 do {
                     int w = mesh.to(at);
                     for (int d = 0; d < 3; d++) {
