@@ -384,7 +384,7 @@ public record AccretionLayer(
                 new double[] {turn.x(), turn.y(), turn.z(), turn.w()},
                 1,
                 low,
-                colours(prop, body, mesh)));
+                new Carried.Skin(colours(prop, body, mesh), "age", body.ages())));
     }
 
     private float[] colours(PlacedMesh prop, Accretion.Body body, Mesh mesh) {

@@ -426,7 +426,7 @@ public record CrustLayer(
                 new double[] {turn.x(), turn.y(), turn.z(), turn.w()},
                 1,
                 low,
-                colours));
+                new Carried.Skin(colours, "out", shape.out)));
     }
 
     @Override

@@ -6,12 +6,21 @@ import org.lumbrit.core.surface.Mesh;
  * A body that a layer makes, where it is at a time.
  *
  * @param mesh in its own frame; @param origin where its centre lies, x, y, z, metres; @param turn a unit quaternion x, y, z, w
- * @param size so many times as large as its mesh; @param colour "#rrggbb"
- * @param colours linear red, green, blue of each vertex; none where it has one colour all over
+ * @param size so many times as large as its mesh; @param colour "#rrggbb"; @param skin what its vertices tell besides
  */
-public record Carried(Mesh mesh, double[] origin, double[] turn, double size, String colour, float[] colours) {
+public record Carried(Mesh mesh, double[] origin, double[] turn, double size, String colour, Skin skin) {
+    /**
+     * What the vertices of a body tell.
+     *
+     * @param colours linear red, green, blue of each; none where it has one colour all over
+     * @param name of a number of each, one word, "" for none; @param numbers that number, none where there is none
+     */
+    public record Skin(float[] colours, String name, float[] numbers) {
+        public static final Skin PLAIN = new Skin(new float[0], "", new float[0]);
+    }
+
     /** Of one colour. */
     public Carried(Mesh mesh, double[] origin, double[] turn, double size, String colour) {
-        this(mesh, origin, turn, size, colour, new float[0]);
+        this(mesh, origin, turn, size, colour, Skin.PLAIN);
     }
 }

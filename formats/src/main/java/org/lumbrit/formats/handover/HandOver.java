@@ -411,6 +411,7 @@ public enum HandOver {
         @Override
         void write(Packing all) {
             new SnowFiles(all).write();
+            new GrownFiles(all).write();
         }
     },
     RECIPE("The recipe and the files that it needs, to open again or run from the command line", 20e6) {

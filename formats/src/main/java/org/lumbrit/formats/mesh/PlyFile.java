@@ -320,21 +320,31 @@ public final class PlyFile {
 
     /** Binary, little-endian: positions and normals as floats, triangles. */
     public static byte[] write(Mesh mesh) {
+        return write(mesh, "", new float[0]);
+    }
+
+    /** The same with a number of each vertex. @param name of that number, one word, "" for none */
+    public static byte[] write(Mesh mesh, String name, float[] numbers) {
+        boolean any = !name.isEmpty();
         String header = "ply\nformat binary_little_endian 1.0\ncomment metres, +Y up\nelement vertex " + mesh.vertices()
                 + "\nproperty float x\nproperty float y\nproperty float z\nproperty float nx\nproperty float ny\n"
-                + "property float nz\nelement face " + mesh.count()
+                + "property float nz\n" + (any ? "property float " + name + "\n" : "") + "element face " + mesh.count()
                 + "\nproperty list uchar int vertex_indices\nend_header\n";
         byte[] head = header.getBytes(StandardCharsets.US_ASCII);
+        int each = any ? 28 : 24;
         ByteBuffer out = ByteBuffer.allocate(Math.addExact(
-                        head.length, Math.addExact(24 * mesh.vertices(), Math.multiplyExact(13, mesh.count()))))
+                        head.length, Math.addExact(each * mesh.vertices(), Math.multiplyExact(13, mesh.count()))))
                 .order(ByteOrder.LITTLE_ENDIAN);
         out.put(head);
-        for (int v = 0; v < 3 * mesh.vertices(); v += 3) {
+        for (int v = 0; v < mesh.vertices(); v++) {
             for (int d = 0; d < 3; d++) {
-                out.putFloat(mesh.positions()[v + d]);
+                out.putFloat(mesh.positions()[3 * v + d]);
             }
             for (int d = 0; d < 3; d++) {
-                out.putFloat(mesh.normals()[v + d]);
+                out.putFloat(mesh.normals()[3 * v + d]);
+            }
+            if (any) {
+                out.putFloat(numbers[v]);
             }
         }
         for (int t = 0; t < mesh.triangles().length; t += 3) {

@@ -3,19 +3,22 @@ package org.lumbrit.server.view;
 import java.util.Arrays;
 import java.util.List;
 import java.util.stream.Stream;
+import org.lumbrit.core.math.KeyBuilder;
 import org.lumbrit.core.recipe.Carried;
 import org.lumbrit.core.recipe.Layer;
 import org.lumbrit.core.recipe.Subject;
 import org.lumbrit.core.surface.Mesh;
 import org.lumbrit.server.view.SubjectView.MeshSubject;
 
-/** Bodies that layers move, where they are at the time that is looked at. */
+/** Bodies that layers make or move, as they are at the time that is looked at. */
 final class BodyMaker implements SubjectMaker {
     @Override
     public Stream<SubjectView> make(Scene scene) {
         Look look = scene.look();
         return look.now.plan().recipe().layers().stream()
-                .filter(layer -> !layer.hidden() && layer.seen().contains(Subject.BODY))
+                .filter(layer -> !layer.hidden())
+                .filter(layer ->
+                        layer.seen().contains(Subject.BODY) || layer.seen().contains(Subject.GROWN))
                 .flatMap(layer ->
                         layer.carried(look.now.surroundings(layer)).stream().map(body -> subject(look, layer, body)));
     }
@@ -35,7 +38,7 @@ final class BodyMaker implements SubjectMaker {
                         "",
                         0.0,
                         1.0,
-                        "",
+                        colours(look, body),
                         body.colour(),
                         List.of(),
                         Arrays.stream(at).boxed().toList(),
@@ -51,5 +54,14 @@ final class BodyMaker implements SubjectMaker {
                                 at[2] + reach),
                         "")
                 .keyed();
+    }
+
+    private static String colours(Look look, Carried body) {
+        float[] colours = body.skin().colours();
+        return colours.length == 0
+                ? ""
+                : look.kept(
+                        new KeyBuilder("body colours/1").add(colours).key(),
+                        shared -> Binaries.colours(colours, new float[colours.length / 3]));
     }
 }

@@ -21,7 +21,10 @@ final class MeshMaker implements SubjectMaker {
     @Override
     public Stream<SubjectView> make(Scene scene) {
         Look look = scene.look();
-        return look.recipe.props().stream().filter(prop -> !prop.hidden()).map(prop -> subject(scene, look, prop));
+        return look.recipe.props().stream()
+                .filter(prop -> !prop.hidden()
+                        && look.recipe.layers().stream().noneMatch(layer -> !layer.hidden() && layer.standsFor(prop)))
+                .map(prop -> subject(scene, look, prop));
     }
 
     private static SubjectView subject(Scene scene, Look look, Prop prop) {
