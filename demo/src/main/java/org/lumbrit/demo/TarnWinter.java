@@ -9,6 +9,7 @@ import java.util.Map;
 import java.util.Set;
 import org.lumbrit.core.bodies.BodyKind;
 import org.lumbrit.core.bodies.RollLayer;
+import org.lumbrit.core.crust.CrustLayer;
 import org.lumbrit.core.falloff.Falloff;
 import org.lumbrit.core.falloff.LayerResultSource;
 import org.lumbrit.core.falloff.ShoreSource;
@@ -97,6 +98,11 @@ public final class TarnWinter {
                 8.6,
                 51.8));
         places.add(path("sledge-way", "Way of the sledge", 40, 53, 34, 49.5, 28.6, 45.6, 24.4, 42.2, 21.8, 39.9));
+        places.add(new PathPlace(
+                "splash",
+                "Where waves splash",
+                List.of(new Point3(-4.62, 6.05, 18.96), new Point3(-4.2, 6.05, 20.5), new Point3(-3.79, 6.05, 22.04)),
+                false));
         List<Falloff> falloffs = new ArrayList<>(autumn.falloffs());
         falloffs.add(
                 new Falloff(OPEN, "Snow in the open", new LayerResultSource(SNOW, SnowLayer.OPEN, 0, 0.5), List.of()));
@@ -106,7 +112,7 @@ public final class TarnWinter {
         List<Layer> layers = new ArrayList<>(autumn.layers().stream()
                 .filter(layer -> !LEFT_OUT.contains(layer.id()))
                 .toList());
-        layers.addAll(List.of(almanac(), snow(), onTop(), boots(), runners(), ball(), spindrift(), ice()));
+        layers.addAll(List.of(almanac(), snow(), onTop(), boots(), runners(), ball(), spindrift(), ice(), spray()));
         List<Drive> drives = new ArrayList<>(autumn.drives().stream()
                 .filter(drive -> !LEFT_OUT.contains(drive.layer()))
                 .toList());
@@ -185,6 +191,42 @@ public final class TarnWinter {
                 129,
                 257,
                 Map.of(WaterLayer.ICE, from(0, 1)));
+    }
+
+    /** Spray that has frozen on the posts, and hangs down from them. */
+    private static CrustLayer spray() {
+        return new CrustLayer(
+                "spray-ice",
+                "Ice on the posts",
+                9,
+                false,
+                "mooring",
+                "splash",
+                -100,
+                6,
+                11,
+                4,
+                0.018,
+                1,
+                0.0008,
+                0.34,
+                0.75,
+                0.02,
+                0.05,
+                105,
+                -75,
+                0.68,
+                0.2,
+                0,
+                "#7fb0c9",
+                "#f2f8fb",
+                Map.of(
+                        CrustLayer.SPEED,
+                        from(0, 0.1),
+                        CrustLayer.THICK,
+                        from(0, 0.03),
+                        CrustLayer.SPIKES,
+                        from(0, 420)));
     }
 
     private static WeatherLayer almanac() {

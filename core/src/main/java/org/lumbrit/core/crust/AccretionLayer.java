@@ -228,8 +228,8 @@ public record AccretionLayer(
     /** Seconds for each triangle and step, measured on two cores of 2.5 GHz. */
     private static final double STEP = 6e-6;
 
-    /** By how much a curvature of one triangle's side changes the colour. */
-    private static final double BENT = 1;
+    /** Rounded so far over a triangle's side, a place has the second colour; where it is flat or hollow it has the first. */
+    private static final double BENT = 0.7;
 
     private static final List<PropertyDescription> OFFERED =
             List.of(PropertyDescription.of(GROWS, "How much of its growth a place gets", "", 0, 1, 1, 0, 1)
@@ -400,13 +400,13 @@ public record AccretionLayer(
         return out;
     }
 
-    /** 0..1 of each vertex: the step it grew last of all, its height between lowest and highest, or how it is rounded. */
+    /** 0..1 of each vertex: the step it grew last of all, its height between lowest and highest, or how far it is rounded outward. */
     private float[] shares(PlacedMesh prop, Accretion.Body body, Mesh mesh) {
         float[] out = new float[mesh.vertices()];
         if (by == By.CURVATURE) {
             float[] bent = body.bent();
             for (int v = 0; v < out.length; v++) {
-                out[v] = (float) Smooth.clamp01(0.5 + BENT * length * bent[v]);
+                out[v] = (float) Smooth.smoothstep(0, BENT, length * bent[v]);
             }
             return out;
         }

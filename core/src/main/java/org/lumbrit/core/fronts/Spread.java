@@ -16,13 +16,9 @@ public final class Spread {
 
     private Spread() {}
 
-    /** The mesh, its triangles cut into four until their sides are about so short, or there are many. */
+    /** The mesh, its sides cut until none is longer, or there are many triangles. */
     public static Mesh fine(Mesh mesh, double side) {
-        Mesh fine = mesh;
-        while (fine.count() > 0 && fine.meanEdge() > side && 4 * fine.count() <= MOST) {
-            fine = fine.subdivided();
-        }
-        return fine;
+        return mesh.cut(side, MOST);
     }
 
     /** Where a finer mesh of a prop stands, given in metres along the prop's own axes. */
@@ -57,6 +53,8 @@ public final class Spread {
             ends.add(ends.get(0));
         }
         List<FastMarching.Seed> seeds = new ArrayList<>();
+        // each corner by itself too, as pieces of the prop may lie apart
+        ends.forEach(at -> seeds.add(FastMarching.Seed.at(at[0], at[1], at[2])));
         for (int k = 0; k + 1 < Math.max(2, ends.size()); k++) {
             double[] a = ends.get(k);
             double[] b = ends.get(Math.min(k + 1, ends.size() - 1));

@@ -10,6 +10,7 @@ import org.lumbrit.core.math.Smooth;
 import org.lumbrit.core.props.PlacedMesh;
 import org.lumbrit.core.surface.Mesh;
 import org.lumbrit.core.surface.SegmentTree;
+import org.lumbrit.core.surface.Sides;
 import org.lumbrit.core.surface.Welding;
 
 /**
@@ -134,7 +135,6 @@ public record Shell(Mesh mesh, float[] weight) implements Results.Weighted {
             for (int t = 0; t < triangles.length; t += 3) {
                 int[] c = {triangles[t], triangles[t + 1], triangles[t + 2]};
                 int[] m = new int[3];
-                int cuts = 0;
                 for (int k = 0; k < 3; k++) {
                     int a = c[k];
                     int b = c[(k + 1) % 3];
@@ -142,35 +142,10 @@ public record Shell(Mesh mesh, float[] weight) implements Results.Weighted {
                             ? middles.computeIfAbsent(
                                     (long) Math.min(a, b) << 32 | Math.max(a, b), side -> grown.between(a, b))
                             : -1;
-                    cuts += m[k] >= 0 ? 1 : 0;
                 }
-                at = split(c, m, cuts, list, at);
+                at = Sides.cut(c, m, list, at);
             }
             return grown.part(Arrays.copyOf(list, at));
-        }
-
-        /** One triangle as the one to four that its cut sides make of it. */
-        private static int split(int[] c, int[] m, int cuts, int[] list, int from) {
-            int[] made;
-            if (cuts == 0) {
-                made = c;
-            } else if (cuts == 3) {
-                made = new int[] {c[0], m[0], m[2], m[0], c[1], m[1], m[2], m[1], c[2], m[0], m[1], m[2]};
-            } else {
-                // turned so that the first side is cut, and where two are, the last is not
-                int k = 0;
-                while (m[k] < 0 || cuts == 2 && m[(k + 2) % 3] >= 0) {
-                    k++;
-                }
-                int a = c[k];
-                int b = c[(k + 1) % 3];
-                int d = c[(k + 2) % 3];
-                int ab = m[k];
-                int bd = m[(k + 1) % 3];
-                made = cuts == 1 ? new int[] {a, ab, d, ab, b, d} : new int[] {a, ab, d, ab, b, bd, ab, bd, d};
-            }
-            System.arraycopy(made, 0, list, from, made.length);
-            return from + made.length;
         }
 
         /**

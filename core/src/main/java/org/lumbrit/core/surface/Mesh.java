@@ -153,6 +153,55 @@ public record Mesh(float[] positions, float[] normals, int[] triangles, String k
         return of(newPositions, newNormals, newTriangles);
     }
 
+    /**
+     * Sides longer than so much cut at their middles, in all triangles that have them, the longest first; the surface stays where it is.
+     *
+     * @param longest metres; @param most triangles: where there are as many, nothing more is cut
+     */
+    public Mesh cut(double longest, int most) {
+        Mesh at = this;
+        double now = at.longestSide();
+        while (now > longest && at.count() < most) {
+            at = at.halved(Math.max(longest, 0.5 * now));
+            now = at.longestSide();
+        }
+        return at;
+    }
+
+    private double longestSide() {
+        double square = 0;
+        for (int i = 0; i < triangles.length; i++) {
+            square = Math.max(square, squareBetween(triangles[i], triangles[Sides.after(i)]));
+        }
+        return Math.sqrt(square);
+    }
+
+    private Mesh halved(double longerThan) {
+        Sides sides = new Sides(triangles);
+        int[] middle = new int[sides.count()];
+        int corners = vertices();
+        int used = 0;
+        for (int side = 0; side < middle.length; side++) {
+            boolean cut = squareBetween(sides.low(side), sides.high(side)) > longerThan * longerThan;
+            middle[side] = cut ? corners + used++ : -1;
+        }
+        float[] newPositions = Arrays.copyOf(positions, positions.length + 3 * used);
+        float[] newNormals = Arrays.copyOf(normals, newPositions.length);
+        for (int side = 0; side < middle.length; side++) {
+            if (middle[side] >= 0) {
+                between(newPositions, newNormals, sides.low(side), sides.high(side), middle[side]);
+            }
+        }
+        int[] list = new int[4 * triangles.length];
+        int at = 0;
+        for (int t = 0; t < triangles.length; t += 3) {
+            int[] c = {triangles[t], triangles[t + 1], triangles[t + 2]};
+            int[] m = {middle[sides.of(c[0], c[1])], middle[sides.of(c[1], c[2])], middle[sides.of(c[2], c[0])]};
+            at = Sides.cut(c, m, list, at);
+        }
+        return of(newPositions, newNormals, Arrays.copyOf(list, at));
+    }
+
     private static void between(float[] positions, float[] normals, int a, int b, int to) {
         double length = 0;
         for (int k = 0; k < 3; k++) {

@@ -48,4 +48,40 @@ public final class Sides {
     int high(int side) {
         return (int) keys[side];
     }
+
+    /**
+     * One triangle as the one to four that its cut sides make of it.
+     *
+     * @param corners of the triangle; @param middles of the sides after each corner, −1 where a side is not cut
+     * @param list that they are written to, from {@code from} on
+     * @return where the list goes on
+     */
+    public static int cut(int[] corners, int[] middles, int[] list, int from) {
+        int cuts = 0;
+        for (int middle : middles) {
+            cuts += middle >= 0 ? 1 : 0;
+        }
+        int[] c = corners;
+        int[] m = middles;
+        int[] made;
+        if (cuts == 0) {
+            made = c;
+        } else if (cuts == 3) {
+            made = new int[] {c[0], m[0], m[2], m[0], c[1], m[1], m[2], m[1], c[2], m[0], m[1], m[2]};
+        } else {
+            // turned so that the first side is cut, and where two are, the last is not
+            int k = 0;
+            while (m[k] < 0 || cuts == 2 && m[(k + 2) % 3] >= 0) {
+                k++;
+            }
+            int a = c[k];
+            int b = c[(k + 1) % 3];
+            int d = c[(k + 2) % 3];
+            int ab = m[k];
+            int bd = m[(k + 1) % 3];
+            made = cuts == 1 ? new int[] {a, ab, d, ab, b, d} : new int[] {a, ab, d, ab, b, bd, ab, bd, d};
+        }
+        System.arraycopy(made, 0, list, from, made.length);
+        return from + made.length;
+    }
 }
