@@ -71,6 +71,7 @@ public final class DemoSite {
         List<Place> places = new ArrayList<>(List.of(shorePath));
         places.addAll(TarnRelief.places());
         places.add(TarnWater.drift());
+        places.add(TarnGrowth.foot());
         Map<String, byte[]> files = new LinkedHashMap<>();
         files.put("shore.geojson", shore);
         files.put("causeway.geojson", causeway);
@@ -103,6 +104,7 @@ public final class DemoSite {
         all.add(TarnWater.waves());
         all.add(TarnWater.mist());
         all.addAll(TarnWater.liquids());
+        all.add(TarnGrowth.vine());
         return all;
     }
 

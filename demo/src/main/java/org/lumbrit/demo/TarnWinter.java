@@ -62,6 +62,7 @@ public final class TarnWinter {
     private static final Set<String> LEFT_OUT = Set.of(
             TarnWater.WAVES,
             TarnWater.MIST,
+            TarnGrowth.VINE,
             "rain-water",
             "pailful",
             "needles",

@@ -63,7 +63,18 @@ class NewLayersTest {
             server.post("/api/sites/" + site + "/undo", "");
         }
         assertThat(missing)
-                .containsExactlyInAnyOrder("basin", "path-relief", "sway", "push", "press", "water", "liquid", "front", "crust", "accretion");
+                .containsExactlyInAnyOrder(
+                        "basin",
+                        "path-relief",
+                        "sway",
+                        "push",
+                        "press",
+                        "water",
+                        "liquid",
+                        "front",
+                        "crust",
+                        "accretion",
+                        "climb");
         assertThat(begin(site, 1, "basin").get("draw").asString()).isEqualTo("area");
         assertThat(server.post(
                                 "/api/sites/" + site + "/begin",

@@ -276,7 +276,7 @@ public record AccretionLayer(
 
     @Override
     public List<String> tools() {
-        return List.of("moves");
+        return List.of("settles");
     }
 
     @Override

@@ -258,7 +258,7 @@ public record CrustLayer(
 
     @Override
     public List<String> tools() {
-        return List.of("moves");
+        return List.of("settles");
     }
 
     @Override

@@ -6,6 +6,7 @@ import org.lumbrit.core.cover.CoverLayer;
 import org.lumbrit.core.crust.AccretionLayer;
 import org.lumbrit.core.crust.CrustLayer;
 import org.lumbrit.core.fronts.FrontLayer;
+import org.lumbrit.core.growth.ClimbLayer;
 import org.lumbrit.core.kinds.Registry;
 import org.lumbrit.core.looks.DaylightLayer;
 import org.lumbrit.core.looks.TintLayer;
@@ -67,6 +68,7 @@ public final class LayerKinds implements Registry {
                 SheetsLayer.class,
                 LiquidLayer.class,
                 FrontLayer.class,
+                ClimbLayer.class,
                 CrustLayer.class,
                 AccretionLayer.class,
                 WeatherLayer.class,
