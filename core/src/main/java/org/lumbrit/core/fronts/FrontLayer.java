@@ -10,10 +10,13 @@ import org.lumbrit.core.kinds.Refers;
 import org.lumbrit.core.kinds.Setting;
 import org.lumbrit.core.kinds.Surrounding;
 import org.lumbrit.core.math.Cancel;
+import org.lumbrit.core.math.Chunks;
 import org.lumbrit.core.math.Codec;
 import org.lumbrit.core.math.Decimal;
 import org.lumbrit.core.math.Point3;
 import org.lumbrit.core.math.Smooth;
+import org.lumbrit.core.props.PlacedMesh;
+import org.lumbrit.core.props.Prop;
 import org.lumbrit.core.recipe.Beginning;
 import org.lumbrit.core.recipe.Begun;
 import org.lumbrit.core.recipe.Family;
@@ -27,11 +30,13 @@ import org.lumbrit.core.recipe.Surroundings;
 import org.lumbrit.core.simulation.Simulation;
 import org.lumbrit.core.surface.FastMarching;
 import org.lumbrit.core.surface.Lattice;
+import org.lumbrit.core.surface.Mesh;
 import org.lumbrit.core.surface.Place;
 import org.lumbrit.core.surface.Samples;
+import org.lumbrit.core.surface.TriangleTree;
 
 /**
- * A front that sweeps over the ground from a place at a speed that may be driven: when it arrives, how long ago that was, and how far what it
+ * A front that sweeps over the ground, and from there over props, from a place at a speed that may be driven: when it arrives, how long ago that was, and how far what it
  * sets off has come. Falloffs read these, so that it can set off growth, tint, density or anything else that is driven.
  */
 @Kind(
@@ -138,6 +143,11 @@ public record FrontLayer(
     }
 
     @Override
+    public boolean liesOn(Prop prop) {
+        return true;
+    }
+
+    @Override
     public List<String> tools() {
         return List.of("moves");
     }
@@ -199,6 +209,9 @@ public record FrontLayer(
     }
 
     private float[] read(Surroundings site, Samples samples, Reading reading) {
+        if (site.scene().owner() instanceof PlacedMesh prop) {
+            return onProp(site, prop, samples, reading);
+        }
         Lattice lattice = Lattice.along(site.ground(), nodes);
         float[] arrival = times(site).arrival();
         float[] out = new float[samples.count()];
@@ -207,6 +220,98 @@ public record FrontLayer(
             out[i] = (float) reading.of(at < 0.25 * NEVER ? begins + at : NEVER);
         }
         return out;
+    }
+
+    /** Over a prop it goes on from the ground that the prop stands on. */
+    private float[] onProp(Surroundings site, PlacedMesh prop, Samples samples, Reading reading) {
+        Mesh mesh = Spread.fine(prop.mesh().scaled(prop.size()), side(prop));
+        float[] arrival = site.state(
+                        (key, start) -> new OverProp(this, "front on prop/1 " + key + prop.key(), start, prop, mesh),
+                        1,
+                        1)
+                .arrival();
+        float[] out = new float[samples.count()];
+        if (out.length == prop.mesh().vertices() && !samples.key().equals(Samples.NOT_KEPT)) {
+            // what is cut keeps the vertices that it had in front
+            for (int v = 0; v < out.length; v++) {
+                out[v] = (float) reading.of(arrival[v] < NEVER ? begins + arrival[v] : NEVER);
+            }
+            return out;
+        }
+        TriangleTree tree = new TriangleTree(mesh);
+        Chunks.run(out.length, 512, site.cancel(), (from, to) -> {
+            TriangleTree.Probe probe = tree.probe();
+            for (int i = from; i < to; i++) {
+                double[] at = {samples.x()[i], samples.y()[i], samples.z()[i]};
+                prop.toOwn(at);
+                probe.distance(at[0] * prop.size(), at[1] * prop.size(), at[2] * prop.size());
+                probe.point(at);
+                double first = NEVER;
+                double whole = 0;
+                double sum = 0;
+                for (int k = 0; k < 3; k++) {
+                    int v = mesh.triangles()[3 * probe.triangle() + k];
+                    double x = mesh.positions()[3 * v] - at[0];
+                    double y = mesh.positions()[3 * v + 1] - at[1];
+                    double z = mesh.positions()[3 * v + 2] - at[2];
+                    double near = 1 / Math.max(1e-9, Math.sqrt(x * x + y * y + z * z));
+                    first = Math.min(first, arrival[v]);
+                    whole += arrival[v] < NEVER ? near : 0;
+                    sum += arrival[v] < NEVER ? near * arrival[v] : 0;
+                }
+                out[i] = (float) reading.of(first < NEVER ? begins + sum / whole : NEVER);
+            }
+        });
+        return out;
+    }
+
+    /** Of the sides of the mesh that it runs over on a prop: a fiftieth of the prop's extent. */
+    private static double side(PlacedMesh prop) {
+        double[] b = prop.bounds();
+        return Math.max(b[3] - b[0], Math.max(b[4] - b[1], b[5] - b[2])) / 50;
+    }
+
+    /** The front over a prop, once and for all times. */
+    private record OverProp(FrontLayer layer, String key, Surroundings site, PlacedMesh prop, Mesh mesh)
+            implements Simulation<Times> {
+        @Override
+        public Times start() {
+            return new Times(new float[0]);
+        }
+
+        @Override
+        public Times next(Times before, int step, Cancel cancel) {
+            Samples places = Spread.samples(prop, mesh);
+            float[] driven = site.property(layer, SPEED, places);
+            double[] speed = new double[places.count()];
+            double[] known = new double[places.count()];
+            Lattice lattice = Lattice.along(site.ground(), layer.nodes);
+            float[] ground = layer.times(site).arrival();
+            double near = side(prop);
+            for (int v = 0; v < speed.length; v++) {
+                speed[v] = driven[v];
+                double above = places.y()[v] - site.ground().height(places.x()[v], places.z()[v]);
+                double at = above < near ? lattice.between(ground, places.x()[v], places.z()[v]) : NEVER;
+                known[v] = at < 0.25 * NEVER && speed[v] > 0 ? at + Math.max(0, above) / speed[v] : FastMarching.NEVER;
+            }
+            double[] arrival =
+                    new FastMarching(mesh.positions(), mesh.triangles()).arrival(List.of(), known, speed, cancel);
+            float[] out = new float[arrival.length];
+            for (int v = 0; v < out.length; v++) {
+                out[v] = (float) Math.min(NEVER, arrival[v]);
+            }
+            return new Times(out);
+        }
+
+        @Override
+        public long bytes(Times state) {
+            return 4L * state.arrival().length + 32;
+        }
+
+        @Override
+        public Codec<Times> codec() {
+            return Codec.of(Times.class);
+        }
     }
 
     /** Seconds after it sets out at each node, {@link #NEVER} where it does not come. */

@@ -98,12 +98,12 @@ public record Climbing(
         line.add(Vec.sum(at, 1, normal, gap));
         normals.add(normal);
         for (int k = 1; k * step <= begun.left; k++) {
-            double[] wish = wish(way, normal, begun.own, k);
+            double[] wish = wish(hold.climbs(at, longest), way, normal, begun.own, k);
             double[] next = null;
             for (double aside : ASIDE) {
                 double[] to = Vec.turned(wish, normal, aside);
                 double[] ahead = Vec.sum(at, 1, to, step);
-                double away = hold.at(ahead);
+                double away = hold.meets(Vec.sum(at, 1, normal, 0.3 * step), to, 1.2 * step) ? 0 : hold.at(ahead);
                 if (away < NO_HOLD * step
                         && Vec.distance(hold.point, at) > 0.3 * step
                         && taken.free(hold.point, which, begun.own, k)) {
@@ -137,8 +137,8 @@ public record Climbing(
         return new Shoot(line.toArray(new double[0][]), normals.toArray(new double[0][]), begun.start, begun.order);
     }
 
-    /** The way it would go: on as before, toward what it seeks, and astray, along the surface. */
-    private double[] wish(double[] way, double[] normal, long own, int k) {
+    /** The way it would go: on as before, toward what it seeks and what it can climb, and astray, along the surface. */
+    private double[] wish(double[] climbs, double[] way, double[] normal, long own, int k) {
         double[] stray = new double[3];
         for (int d = 0; d < 3; d++) {
             // strays slowly: between draws that lie some nodes apart
@@ -149,6 +149,7 @@ public record Climbing(
             stray[d] = a + (f - cell) * (b - a);
         }
         double[] wish = Vec.sum(Vec.sum(way, 1, seeks, 0.35), 1, stray, strays);
+        wish = Vec.sum(wish, 1, climbs, seeks[1] > 0 ? 0.5 : 0);
         double[] along = Vec.unit(Vec.reject(wish, normal));
         return Vec.dot(along, along) > 0 ? along : way;
     }
@@ -193,6 +194,53 @@ public record Climbing(
                 }
             }
             return best;
+        }
+
+        /** Whether a prop stands in the way; then what of it is met first is held. */
+        boolean meets(double[] from, double[] way, double reach) {
+            double best = reach;
+            int met = -1;
+            for (int k = 0; k < probes.length; k++) {
+                if (beyond(props.get(k).bounds(), from, reach)) {
+                    continue;
+                }
+                probes[k] = probes[k] == null ? props.get(k).probe() : probes[k];
+                double away = props.get(k).meets(probes[k], from, way, best);
+                if (away < best) {
+                    best = away;
+                    met = k;
+                    double[] n = props.get(k).mesh().facing(3 * probes[k].triangle());
+                    normal = Vec.unit(props.get(k).turn().rotate(n[0], n[1], n[2]));
+                }
+            }
+            if (met < 0) {
+                return false;
+            }
+            point = Vec.sum(from, 1, way, best);
+            normal = Vec.dot(normal, way) > 0 ? Vec.sum(normal, -1, normal, 0) : normal;
+            return true;
+        }
+
+        /** The level way from a place on the ground to the nearest prop, long 1; nothing where none is within reach, or where it is on one. */
+        double[] climbs(double[] p, double reach) {
+            double best = reach;
+            double[] toward = new double[3];
+            if (Math.abs(p[1] - ground.height(p[0], p[2])) > 1e-6 * reach) {
+                return toward;
+            }
+            for (int k = 0; k < probes.length; k++) {
+                if (beyond(props.get(k).bounds(), p, best)) {
+                    continue;
+                }
+                probes[k] = probes[k] == null ? props.get(k).probe() : probes[k];
+                double[] nearest = new double[3];
+                double away = props.get(k).nearest(probes[k], p[0], p[1], p[2], nearest);
+                if (away < best) {
+                    best = away;
+                    toward = Vec.unit(new double[] {nearest[0] - p[0], 0, nearest[2] - p[2]});
+                }
+            }
+            return toward;
         }
 
         private static boolean beyond(double[] b, double[] p, double reach) {

@@ -40,6 +40,15 @@ public final class FastMarching {
      * @return seconds at each vertex of the mesh, {@link #NEVER} where it does not come
      */
     public double[] arrival(List<Seed> seeds, double[] speed, Cancel cancel) {
+        return arrival(seeds, new double[0], speed, cancel);
+    }
+
+    /**
+     * The same where it has come to some vertices from elsewhere.
+     *
+     * @param known when it comes to each vertex of the mesh from elsewhere, {@link #NEVER} where it does not; none where it comes to none
+     */
+    public double[] arrival(List<Seed> seeds, double[] known, double[] speed, Cancel cancel) {
         int n = corners.vertices();
         double[] slow = new double[n];
         for (int i = 0; i < speed.length; i++) {
@@ -49,6 +58,13 @@ public final class FastMarching {
         Arrays.fill(time, NEVER);
         Waiting waiting = new Waiting();
         begin(seeds, slow, time, waiting);
+        for (int i = 0; i < known.length; i++) {
+            int v = corners.welded[i];
+            if (known[i] < time[v]) {
+                time[v] = known[i];
+                waiting.put(known[i], v);
+            }
+        }
         boolean[] done = new boolean[n];
         int taken = 0;
         while (!waiting.isEmpty()) {

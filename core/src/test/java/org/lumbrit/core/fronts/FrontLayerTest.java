@@ -13,6 +13,8 @@ import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.math.CurvePoint;
 import org.lumbrit.core.math.Point3;
 import org.lumbrit.core.math.ResultsOfOneRun;
+import org.lumbrit.core.props.BoxShape;
+import org.lumbrit.core.props.Prop;
 import org.lumbrit.core.recipe.Clock;
 import org.lumbrit.core.recipe.Combine;
 import org.lumbrit.core.recipe.Drive;
@@ -52,12 +54,17 @@ class FrontLayerTest {
     }
 
     private static SiteEvaluation site(double time, List<Falloff> falloffs, List<Drive> drives, Layer... layers) {
+        return site(time, List.of(), falloffs, drives, layers);
+    }
+
+    private static SiteEvaluation site(
+            double time, List<Prop> props, List<Falloff> falloffs, List<Drive> drives, Layer... layers) {
         float[] heights = new float[65 * 65];
         Recipe recipe = new Recipe(
                 "Sweep",
                 GroundSpec.flat(20, 20, 65, Optional.empty()),
                 PLACES,
-                List.of(),
+                props,
                 falloffs,
                 List.of(layers),
                 drives,
@@ -140,5 +147,30 @@ class FrontLayerTest {
         FrontLayer goes = front("spot", 0, 1);
         assertThat(goes.findings(site(0, List.of(), List.of(), goes).surroundings(goes)))
                 .isEmpty();
+    }
+
+    @Test
+    void overAPropItGoesOnFromItsFoot() {
+        Prop box = new Prop("box", "Box", new BoxShape(2, 3, 2), 2, 0, 1, 0, 0, 0, 1, true, 0, 0, "#888888", false);
+        FrontLayer layer = front("spot", 0, 2);
+        SiteEvaluation site = site(6, List.of(box), List.of(), List.of(), layer);
+        Samples vertices = site.samples(site.placed("box"));
+        float[] arrival = site.on("box").field(layer, FrontLayer.ARRIVAL, vertices);
+        boolean top = false;
+        for (int v = 0; v < arrival.length; v++) {
+            double foot = 3 + Math.hypot(vertices.x()[v] + 8, vertices.z()[v] - 1) / 2;
+            if (vertices.y()[v] > 2.9 && vertices.x()[v] < 1.5) {
+                // nine metres to its wall and three up
+                assertThat((double) arrival[v]).isCloseTo(3 + (9 + 3) / 2.0, within(0.35));
+                top = true;
+            } else if (vertices.y()[v] < 0.1 && vertices.x()[v] < 1.5) {
+                assertThat((double) arrival[v]).isCloseTo(foot, within(0.1));
+            }
+        }
+        assertThat(top).isTrue();
+        // in the middle of the wall, which is no vertex of the prop
+        Samples wall = site.placed("box").sampleAt(1, 1.5, 1);
+        assertThat((double) site.on("box").field(layer, FrontLayer.ARRIVAL, wall)[0])
+                .isCloseTo(3 + (9 + 1.5) / 2, within(0.1));
     }
 }
