@@ -17,7 +17,9 @@ import org.lumbrit.core.surface.MeshCheck;
 import org.lumbrit.formats.BadInputException;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
+import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
+import picocli.CommandLine.Spec;
 
 /** A closed mesh that grows step by step. */
 @Command(
@@ -26,6 +28,9 @@ import picocli.CommandLine.Option;
         description =
                 "Grows a closed mesh step by step and prints each as CSV: step,triangles,tall_m,across_m,moved_m,volume_m3; what it has become last goes to --to.")
 final class AccreteCommand implements Callable<Integer> {
+    @Spec
+    private CommandSpec spec;
+
     @Mixin
     private MeshArgument mesh;
 
@@ -150,8 +155,9 @@ final class AccreteCommand implements Callable<Integer> {
             }
         }
         Mesh mesh = body.mesh();
-        System.err.println(
-                new Crossings(mesh).in(mesh.positions(), Cancel.NEVER).pairs()
+        spec.commandLine()
+                .getErr()
+                .println(new Crossings(mesh).in(mesh.positions(), Cancel.NEVER).pairs()
                         + " pairs of its triangles pass through each other.");
         output.writeIfWanted(mesh, "accretion", 0xB08A5A, "There is nothing to write.");
         return 0;

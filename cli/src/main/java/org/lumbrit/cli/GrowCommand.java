@@ -13,7 +13,9 @@ import org.lumbrit.core.surface.Mesh;
 import org.lumbrit.formats.BadInputException;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
+import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
+import picocli.CommandLine.Spec;
 
 /** What of a mesh is there at a growth along its length. */
 @Command(
@@ -25,6 +27,9 @@ import picocli.CommandLine.Option;
             "For a plant of a site: plant --layer NAME --growth G."
         })
 final class GrowCommand implements Callable<Integer> {
+    @Spec
+    private CommandSpec spec;
+
     @Mixin
     private MeshArgument mesh;
 
@@ -85,10 +90,12 @@ final class GrowCommand implements Callable<Integer> {
         }
         double bad = MeshPlant.withoutLower(read, plant);
         if (bad > 0.01) {
-            System.err.printf(
-                    Locale.ROOT,
-                    "%.1f %% of its vertices have no neighbour nearer to the foot: pieces would hang in the air as it grows. Try another --along, or another foot.%n",
-                    100 * bad);
+            spec.commandLine()
+                    .getErr()
+                    .printf(
+                            Locale.ROOT,
+                            "%.1f %% of its vertices have no neighbour nearer to the foot: pieces would hang in the air as it grows. Try another --along, or another foot.%n",
+                            100 * bad);
         }
         return 0;
     }

@@ -199,6 +199,110 @@ class CommandLineTest {
                 .contains("--speed");
     }
 
+    private static Path cube(Path folder) throws IOException {
+        Path mesh = folder.resolve("cube.obj");
+        Files.writeString(mesh, """
+                v 0 0 0
+                v 1 0 0
+                v 1 1 0
+                v 0 1 0
+                v 0 0 1
+                v 1 0 1
+                v 1 1 1
+                v 0 1 1
+                f 1 3 2
+                f 1 4 3
+                f 5 6 7
+                f 5 7 8
+                f 1 2 6
+                f 1 6 5
+                f 3 4 8
+                f 3 8 7
+                f 2 3 7
+                f 2 7 6
+                f 1 5 8
+                f 1 8 4
+                """);
+        return mesh;
+    }
+
+    @Test
+    void aMeshGrowsAlongItsLength(@TempDir Path folder) throws IOException {
+        Path mesh = cube(folder);
+        Run run = run("grow", mesh.toString(), "--along", "height", "--growth", "0.5", "--taper", "0.2");
+        assertThat(run.exit()).isZero();
+        List<String> rows = run.out().lines().toList();
+        assertThat(rows.get(0)).isEqualTo("x,y,z,along,factor");
+        // at the foot it is whole, at the tip nothing yet
+        assertThat(rows.stream().filter(row -> row.matches(".*,0\\.0*,1\\.0*")).count())
+                .isEqualTo(4);
+        assertThat(rows.stream().filter(row -> row.matches(".*,1\\.0*,0\\.0*")).count())
+                .isEqualTo(4);
+        Path part = folder.resolve("part.ply");
+        assertThat(run("grow", mesh.toString(), "--along", "height", "--growth", "0.5", "--to", part.toString())
+                        .exit())
+                .isZero();
+        assertThat(Files.size(part)).isPositive();
+        assertThat(run("grow", mesh.toString(), "--growth", "0", "--to", part.toString())
+                        .errors())
+                .contains("nothing of it");
+        assertThat(run("grow", mesh.toString(), "--along", "surface").errors()).contains("--foot");
+    }
+
+    @Test
+    void aCrustIsClosedAndSaysWhatItIs(@TempDir Path folder) throws IOException {
+        Path mesh = cube(folder);
+        Path made = folder.resolve("ice.ply");
+        Run run = run(
+                "crust",
+                mesh.toString(),
+                "--from",
+                "0.5,1,0.5",
+                "--time",
+                "4",
+                "--speed",
+                "0.5",
+                "--stops",
+                "1",
+                "--cell",
+                "0.05",
+                "--spikes",
+                "30",
+                "--to",
+                made.toString());
+        assertThat(run.exit()).as(run.errors()).isZero();
+        assertThat(run.out()).contains("covered_share").contains("open_sides 0").contains("crossings 0");
+        assertThat(run("mesh", made.toString()).out()).contains("triangles");
+        assertThat(run("crust", mesh.toString(), "--from", "0.5,1,0.5", "--time", "-1", "--to", made.toString())
+                        .errors())
+                .contains("nothing has come yet");
+        assertThat(run("crust", mesh.toString(), "--from", "0,0,0", "--cell", "0.00001")
+                        .exit())
+                .isEqualTo(2);
+    }
+
+    @Test
+    void anAccretionIsPrintedStepByStep(@TempDir Path folder) throws IOException {
+        Path mesh = cube(folder);
+        Run run = run("accrete", mesh.toString(), "--length", "0.2", "--steps", "6", "--turns", "1", "--clear", "0.2");
+        assertThat(run.exit()).as(run.errors()).isZero();
+        List<String> rows = run.out().lines().toList();
+        assertThat(rows.get(0)).isEqualTo("step,triangles,tall_m,across_m,moved_m,volume_m3");
+        assertThat(rows).hasSize(8);
+        double first = Double.parseDouble(rows.get(1).split(",")[5]);
+        assertThat(first).isBetween(0.99, 1.01);
+        assertThat(Double.parseDouble(rows.get(7).split(",")[5])).isGreaterThan(first + 0.1);
+        assertThat(run.errors()).startsWith("0 pairs");
+        Path open = folder.resolve("open.obj");
+        Files.writeString(open, Files.readString(mesh).replace("f 1 3 2\n", ""));
+        assertThat(run("accrete", open.toString(), "--length", "0.2").errors())
+                .contains("not closed")
+                .contains("--close");
+        assertThat(run("accrete", open.toString(), "--length", "0.2", "--steps", "2", "--close")
+                        .exit())
+                .isZero();
+    }
+
     @Test
     void aShareOfTheGroundUnderPlantsIsSolvedFor() {
         Run run = run("aim", DEMO, "--layer", "Birches", "--covers", "0.02");

@@ -30,8 +30,8 @@ public record Crust(double cell, int smooth, double lighter) {
 
     private static final int TRIES = 3;
 
-    /** Of a cell: sides this short go. */
-    private static final double SHORTEST = 0.8;
+    /** Of a cell: sides this short go; the next is tried where the body would meet itself. */
+    private static final double[] SHORTEST = {0.8, 0.55, 0.35};
 
     /** Share of its radius by which a spike's root flows into what it stands on. */
     private static final double FLOWS = 0.8;
@@ -56,21 +56,29 @@ public record Crust(double cell, int smooth, double lighter) {
         layer(field, mesh, tree, grown, thick, reach, cancel);
         stand(field, spikes, cancel);
         HalfEdges body = LevelSurface.of(field.smoothed(smooth, cancel), cancel);
-        Mesh thinned = EvenTriangles.withoutShort(body.packed(), SHORTEST * cell, cancel)
-                .mesh();
-        if (crosses(thinned, cancel)) {
-            return body.mesh();
-        }
+        Mesh sound = thinned(body, cancel);
         // where sides of it lie near each other, they may be moved by less, so that it does not meet itself
         double error = lighter;
         for (int k = 0; k < TRIES && lighter > 0; k++) {
-            Mesh light = Lighter.of(HalfEdges.of(thinned), 4, error, cancel).mesh();
+            Mesh light = Lighter.of(HalfEdges.of(sound), 4, error, cancel).mesh();
             if (!crosses(light, cancel)) {
                 return light;
             }
             error /= 3;
         }
-        return thinned;
+        return sound;
+    }
+
+    /** Without small triangles, as far as it does not meet itself by that. */
+    private Mesh thinned(HalfEdges body, Cancel cancel) {
+        for (double shortest : SHORTEST) {
+            Mesh thinned = EvenTriangles.withoutShort(body.packed(), shortest * cell, cancel)
+                    .mesh();
+            if (!crosses(thinned, cancel)) {
+                return thinned;
+            }
+        }
+        return body.mesh();
     }
 
     private static boolean crosses(Mesh mesh, Cancel cancel) {

@@ -1,8 +1,6 @@
 package org.lumbrit.core.surface;
 
 import java.util.Arrays;
-import java.util.Comparator;
-import java.util.stream.IntStream;
 import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.math.Chunks;
 
@@ -34,27 +32,33 @@ public final class Crossings {
         }
         this.leaves = most;
         this.order = new int[count];
-        Integer[] all = IntStream.range(0, count).boxed().toArray(Integer[]::new);
-        split(rest.positions(), all, 0, count, 1);
+        for (int t = 0; t < count; t++) {
+            order[t] = t;
+        }
+        float[] p = rest.positions();
+        float[] middles = new float[3 * count];
+        for (int t = 0; t < count; t++) {
+            for (int d = 0; d < 3; d++) {
+                middles[3 * t + d] = (p[3 * triangles[3 * t] + d]
+                                + p[3 * triangles[3 * t + 1] + d]
+                                + p[3 * triangles[3 * t + 2] + d])
+                        / 3;
+            }
+        }
+        split(middles, 0, count, 1);
     }
 
-    private int filled;
-
     /** Halves the triangles by the longest side of their middles' box; every leaf in turn takes its share. */
-    private void split(float[] p, Integer[] all, int from, int to, int node) {
+    private void split(float[] middles, int from, int to, int node) {
         if (node >= leaves) {
-            for (int i = from; i < to; i++) {
-                order[filled++] = all[i];
-            }
             return;
         }
-        double[] low = {1e300, 1e300, 1e300};
-        double[] high = {-1e300, -1e300, -1e300};
+        float[] low = {Float.MAX_VALUE, Float.MAX_VALUE, Float.MAX_VALUE};
+        float[] high = {-Float.MAX_VALUE, -Float.MAX_VALUE, -Float.MAX_VALUE};
         for (int i = from; i < to; i++) {
             for (int d = 0; d < 3; d++) {
-                double m = middle(p, all[i], d);
-                low[d] = Math.min(low[d], m);
-                high[d] = Math.max(high[d], m);
+                low[d] = Math.min(low[d], middles[3 * order[i] + d]);
+                high[d] = Math.max(high[d], middles[3 * order[i] + d]);
             }
         }
         int axis = 0;
@@ -63,19 +67,47 @@ public final class Crossings {
                 axis = d;
             }
         }
-        int by = axis;
-        Arrays.sort(
-                all,
-                from,
-                to,
-                Comparator.comparingDouble((Integer t) -> middle(p, t, by)).thenComparing(t -> t));
         int half = from + (to - from + 1) / 2;
-        split(p, all, from, half, 2 * node);
-        split(p, all, half, to, 2 * node + 1);
+        select(middles, axis, from, to, half);
+        split(middles, from, half, 2 * node);
+        split(middles, half, to, 2 * node + 1);
     }
 
-    private double middle(float[] p, int t, int d) {
-        return (p[3 * triangles[3 * t] + d] + p[3 * triangles[3 * t + 1] + d] + p[3 * triangles[3 * t + 2] + d]) / 3.0;
+    /** Puts the lower ones before a place and the others from it on (C. A. R. Hoare, 1961); equal ones go by number. */
+    private void select(float[] middles, int axis, int from, int to, int at) {
+        int low = from;
+        int high = to - 1;
+        while (low < high && at < to) {
+            int pivot = order[low + (high - low) / 2];
+            int i = low;
+            int j = high;
+            while (i <= j) {
+                while (before(middles, axis, order[i], pivot)) {
+                    i++;
+                }
+                while (before(middles, axis, pivot, order[j])) {
+                    j--;
+                }
+                if (i <= j) {
+                    int kept = order[i];
+                    order[i++] = order[j];
+                    order[j--] = kept;
+                }
+            }
+            if (at <= j) {
+                high = j;
+            } else if (at >= i) {
+                low = i;
+            } else {
+                return;
+            }
+        }
+    }
+
+    private static boolean before(float[] middles, int axis, int a, int b) {
+        float x = middles[3 * a + axis];
+        float y = middles[3 * b + axis];
+        return x < y || x == y && a < b;
     }
 
     /**

@@ -411,6 +411,18 @@ public enum HandOver {
         @Override
         void write(Packing all) {
             new SnowFiles(all).write();
+        }
+    },
+    GROWN(
+            "What grows on things: ice, shelves and climbers as they are now, and as a sequence of meshes over the clock",
+            6e6) {
+        @Override
+        double bytes(Sizes sizes) {
+            return sizes.grown() * 4e6 * (1 + sizes.frames() / 24.0);
+        }
+
+        @Override
+        void write(Packing all) {
             new GrownFiles(all).write();
         }
     },

@@ -21,7 +21,7 @@ import org.lumbrit.formats.site.SiteFiles;
  * @param frames of the loop; @param grains that go along
  * @param masks pictures of values over the ground; @param tints pictures of colours; @param propTriangles of all props
  * @param groundTiles how many; @param assets bytes of the files that the recipe names; @param texels of the ground's pictures
- * @param lying layers that lay or press something
+ * @param lying layers that lay or press something; @param grown layers whose body grows
  */
 record Sizes(
         double nodes,
@@ -37,7 +37,8 @@ record Sizes(
         double groundTiles,
         double assets,
         double texels,
-        double lying) {
+        double lying,
+        double grown) {
 
     static Sizes of(SiteEvaluation evaluation, SiteFiles site, Choice choice) {
         Recipe recipe = evaluation.plan().recipe();
@@ -89,6 +90,9 @@ record Sizes(
                 layers.stream()
                         .filter(layer ->
                                 layer.lying().isPresent() || layer.seen().contains(Subject.PATCH))
+                        .count(),
+                layers.stream()
+                        .filter(layer -> layer.seen().contains(Subject.GROWN))
                         .count());
     }
 }
