@@ -7,25 +7,32 @@ import org.lumbrit.core.recipe.Begun;
 import org.lumbrit.core.recipe.GroundSpec;
 
 /**
- * What a new thing begins with, for the size of its site: descriptions give lengths for a site {@value #USUAL} m wide. In one of nearly
- * that size they stay as they are; else they grow and shrink with it, to two digits.
+ * What a new thing begins with, for the size of its site: descriptions give lengths for a site {@value #USUAL} m wide, and of what goes by the
+ * size of a prop for one {@value #USUAL_PROP} m long. In one of nearly that size they stay as they are; else they grow and shrink with
+ * it, to two digits.
  */
 public final class Sizing implements Carry {
     /** Metres of the longer side of the site that descriptions are made for. */
     public static final double USUAL = 160;
+    /** Metres of the longest side of the prop that descriptions are made for. */
+    public static final double USUAL_PROP = 2.5;
     /** Sites between a third and three times as wide are of nearly that size. */
     private static final double NEARLY = 3;
 
     private final double times;
 
     private Sizing(double times) {
-        this.times = times;
+        this.times = times > 1 / NEARLY && times < NEARLY ? 1 : times;
     }
 
     /** For a ground. */
     public static Sizing of(GroundSpec ground) {
-        double times = Math.max(ground.width(), ground.depth().orElse(0.0)) / USUAL;
-        return new Sizing(times > 1 / NEARLY && times < NEARLY ? 1 : times);
+        return new Sizing(Math.max(ground.width(), ground.depth().orElse(0.0)) / USUAL);
+    }
+
+    /** For a prop. @param extent metres of its longest side, above 0 */
+    public static Sizing ofProp(double extent) {
+        return new Sizing(extent / USUAL_PROP);
     }
 
     /** How many times as long lengths are. */

@@ -30,6 +30,7 @@ import org.lumbrit.core.recipe.Layer;
 import org.lumbrit.core.recipe.LayerHead;
 import org.lumbrit.core.recipe.PropertyDescription;
 import org.lumbrit.core.recipe.PropertyRange;
+import org.lumbrit.core.recipe.Recipe;
 import org.lumbrit.core.recipe.Subject;
 import org.lumbrit.core.recipe.Surroundings;
 import org.lumbrit.core.simulation.Simulation;
@@ -257,6 +258,11 @@ public record AccretionLayer(
     @Override
     public Set<Subject> seen() {
         return Set.of(Subject.GROWN);
+    }
+
+    @Override
+    public Optional<Prop> sizedBy(Recipe recipe) {
+        return recipe.prop(from);
     }
 
     @Override

@@ -1,6 +1,7 @@
 package org.lumbrit.core.growth;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -20,6 +21,7 @@ import org.lumbrit.core.math.Point3;
 import org.lumbrit.core.math.Smooth;
 import org.lumbrit.core.plants.Climbing;
 import org.lumbrit.core.plants.PlantMesh;
+import org.lumbrit.core.props.Prop;
 import org.lumbrit.core.recipe.Beginning;
 import org.lumbrit.core.recipe.Begun;
 import org.lumbrit.core.recipe.Carried;
@@ -29,6 +31,7 @@ import org.lumbrit.core.recipe.Layer;
 import org.lumbrit.core.recipe.LayerHead;
 import org.lumbrit.core.recipe.PropertyDescription;
 import org.lumbrit.core.recipe.PropertyRange;
+import org.lumbrit.core.recipe.Recipe;
 import org.lumbrit.core.recipe.Subject;
 import org.lumbrit.core.recipe.Surroundings;
 import org.lumbrit.core.simulation.Simulation;
@@ -247,6 +250,14 @@ public record ClimbLayer(
     @Override
     public Set<Subject> seen() {
         return Set.of(Subject.GROWN);
+    }
+
+    /** What stands nearest to their feet is what they climb. */
+    @Override
+    public Optional<Prop> sizedBy(Recipe recipe) {
+        Point3 foot = recipe.place(from).orElseThrow().corners().get(0);
+        return recipe.props().stream()
+                .min(Comparator.comparingDouble(prop -> Math.hypot(prop.x() - foot.x(), prop.z() - foot.z())));
     }
 
     @Override

@@ -141,6 +141,11 @@ public interface Layer {
         return false;
     }
 
+    /** The prop by whose size a new one's lengths go; none where they go by the site's. */
+    default Optional<Prop> sizedBy(Recipe recipe) {
+        return Optional.empty();
+    }
+
     /** Whether its body stands for a prop, which is then not drawn itself. */
     default boolean standsFor(Prop prop) {
         return false;

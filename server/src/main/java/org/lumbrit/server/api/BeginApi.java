@@ -11,6 +11,7 @@ import org.lumbrit.core.edit.FalloffEdit;
 import org.lumbrit.core.edit.LayerEdit;
 import org.lumbrit.core.falloff.Falloff;
 import org.lumbrit.core.kinds.Kinds;
+import org.lumbrit.core.props.Prop;
 import org.lumbrit.core.recipe.Beginning;
 import org.lumbrit.core.recipe.Begun;
 import org.lumbrit.core.recipe.Drive;
@@ -92,7 +93,12 @@ class BeginApi {
         if (begun instanceof Begun.Missing missing) {
             return new Beginnings(RecipeJson.node(List.of()), "", "", false, "", missing.text(), missing.draw());
         }
-        Begun.Made made = Sizing.of(recipe.ground()).made((Begun.Made) begun);
+        Begun.Made made = (Begun.Made) begun;
+        made = made.layer()
+                .sizedBy(recipe)
+                .map(prop -> Sizing.ofProp(extent(prop)))
+                .orElseGet(() -> Sizing.of(recipe.ground()))
+                .made(made);
         return new Beginnings(
                 RecipeJson.node(edits(recipe, made)),
                 made.layer().id(),
@@ -101,6 +107,12 @@ class BeginApi {
                 made.note(),
                 "",
                 "");
+    }
+
+    /** Metres of a prop's longest side. */
+    private double extent(Prop prop) {
+        double[] b = prop.shape().mesh(views.assets()::mesh).bounds();
+        return prop.size() * Math.max(1e-3, Math.max(b[3] - b[0], Math.max(b[4] - b[1], b[5] - b[2])));
     }
 
     private static List<Edit> edits(Recipe recipe, Begun.Made made) {
