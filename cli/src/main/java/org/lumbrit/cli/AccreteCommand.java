@@ -28,6 +28,8 @@ import picocli.CommandLine.Spec;
         description =
                 "Grows a closed mesh step by step and prints each as CSV: step,triangles,tall_m,across_m,moved_m,volume_m3; what it has become last goes to --to.")
 final class AccreteCommand implements Callable<Integer> {
+    private static final int MOST = 2_000_000;
+
     @Spec
     private CommandSpec spec;
 
@@ -165,6 +167,11 @@ final class AccreteCommand implements Callable<Integer> {
 
     private Accretion.Body start(Accretion rule) throws IOException {
         Mesh read = mesh.read();
+        double triangles = 2.31 * read.area() / (length * length);
+        if (triangles > MOST) {
+            throw new BadInputException("--length: triangles so small would be about " + Math.round(triangles) + "; "
+                    + MOST + " are the most. Take longer ones.");
+        }
         try {
             HalfEdges edges = close ? Closing.of(read, length, Cancel.NEVER) : HalfEdges.of(read);
             return rule.start(edges, Cancel.NEVER);

@@ -226,6 +226,9 @@ public record AccretionLayer(
         CURVATURE
     }
 
+    /** Triangles of even sides on the square of a side. */
+    private static final double OF_SQUARE = 2.31;
+
     /** Seconds for each triangle and step, measured on two cores of 2.5 GHz. */
     private static final double STEP = 6e-6;
 
@@ -303,7 +306,7 @@ public record AccretionLayer(
         Quaternion back = prop.turn().inverse();
         double[] way = Headings.direction(light, elevation);
         return new Accretion(
-                length,
+                side(prop),
                 step,
                 power,
                 turns,
@@ -316,6 +319,11 @@ public record AccretionLayer(
                 uneven,
                 grain,
                 seed);
+    }
+
+    /** The length of sides: as is asked, or longer where there would be more triangles than are allowed before it grows. */
+    private double side(PlacedMesh prop) {
+        return Math.max(length, Math.sqrt(OF_SQUARE * prop.mesh().area() * prop.size() * prop.size() / most));
     }
 
     /** The step that has been made at the clock's time. */
@@ -375,7 +383,7 @@ public record AccretionLayer(
         boolean sound = check.closed() && check.flipped() == 0 && !check.insideOut();
         return sound && !new Crossings(mesh).in(mesh.positions(), cancel).any()
                 ? rule.start(mesh, cancel)
-                : rule.start(Closing.of(mesh, length, cancel), cancel);
+                : rule.start(Closing.of(mesh, rule.length(), cancel), cancel);
     }
 
     @Override
@@ -412,7 +420,7 @@ public record AccretionLayer(
         if (by == By.CURVATURE) {
             float[] bent = body.bent();
             for (int v = 0; v < out.length; v++) {
-                out[v] = (float) Smooth.smoothstep(0, BENT, length * bent[v]);
+                out[v] = (float) Smooth.smoothstep(0, BENT, side(prop) * bent[v]);
             }
             return out;
         }
@@ -440,7 +448,7 @@ public record AccretionLayer(
     @Override
     public String takes(Surroundings site) {
         PlacedMesh prop = site.moments(from, 1).get(0).prop();
-        double triangles = 2.3 * prop.mesh().area() * prop.size() * prop.size() / (length * length);
+        double triangles = OF_SQUARE * prop.mesh().area() * prop.size() * prop.size() / (side(prop) * side(prop));
         return "It begins with about " + Decimal.write(triangles, 0) + " triangles; its " + steps + " steps take about "
                 + Decimal.write(Math.max(1, 2 * triangles * steps * STEP), 0) + " s.";
     }
@@ -448,14 +456,22 @@ public record AccretionLayer(
     @Override
     public List<Finding> findings(Surroundings site) {
         List<Finding> found = new ArrayList<>();
-        Mesh prop = site.moments(from, 1).get(0).prop().mesh();
-        MeshCheck check = MeshCheck.of(prop);
+        PlacedMesh prop = site.moments(from, 1).get(0).prop();
+        MeshCheck check = MeshCheck.of(prop.mesh());
+        if (side(prop) > length) {
+            found.add(Finding.warning(
+                    this,
+                    "coarser than asked",
+                    "Triangles of " + Decimal.write(length, 5) + " m would be more than the " + most
+                            + " that are allowed before it grows; they are " + Decimal.write(side(prop), 5)
+                            + " m long. Let them be longer, or allow more."));
+        }
         if (!check.closed() || check.flipped() > 0) {
             found.add(Finding.note(
                     this,
                     "closed first",
                     "Its prop has holes or sides that disagree; it begins as a closed skin round the prop, of triangles of "
-                            + Decimal.write(length, 4) + " m. What is thinner than that may be lost."));
+                            + Decimal.write(side(prop), 4) + " m. What is thinner than that may be lost."));
         }
         int at = stepAt(site.time());
         Accretion.Body body = body(site, at);

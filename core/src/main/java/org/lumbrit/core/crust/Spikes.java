@@ -1,6 +1,7 @@
 package org.lumbrit.core.crust;
 
 import java.util.Arrays;
+import org.lumbrit.core.math.BeyondRoomException;
 import org.lumbrit.core.math.Hash;
 import org.lumbrit.core.math.Smooth;
 import org.lumbrit.core.surface.Mesh;
@@ -25,6 +26,8 @@ public record Spikes(
         int seed) {
     /** Numbers of a spike: root, tip, radius at the root, radius at the tip. */
     public static final int NUMBERS = 8;
+    /** So many can be fused at most. */
+    private static final int MOST = 500_000;
     /** Length of a branch as a share of what it stands on, and how far it leans out. */
     private static final double BRANCH = 0.45;
 
@@ -35,8 +38,17 @@ public record Spikes(
      *
      * @param mesh that they stand on; @param density a square metre, at its vertices; @param grown how far each vertex has come, 0..1
      * @return {@link #NUMBERS} each
+     * @throws BeyondRoomException where there would be too many
      */
     public double[] of(Mesh mesh, float[] density, double[] grown) {
+        double all = 0;
+        for (int t = 0; t < mesh.count(); t++) {
+            all += mesh.area(3 * t) * ((double) density[mesh.triangles()[3 * t]]);
+        }
+        if (all * (1 + branches) > MOST) {
+            throw new BeyondRoomException("There would be about " + Math.round(all * (1 + branches)) + " spikes; "
+                    + MOST + " are the most. Lower how many stand on a square metre.");
+        }
         double[] out = new double[NUMBERS * 64];
         int filled = 0;
         int[] c = mesh.triangles();

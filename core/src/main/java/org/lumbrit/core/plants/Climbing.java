@@ -6,6 +6,7 @@ import java.util.Deque;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import org.lumbrit.core.math.BeyondRoomException;
 import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.math.Hash;
 import org.lumbrit.core.props.PlacedMesh;
@@ -32,6 +33,8 @@ public record Climbing(
         int seed) {
     /** Nodes that one climber has at most. */
     private static final int MOST = 20_000;
+    /** Leaves that one climber has at most. */
+    private static final int MOST_LEAVES = 200_000;
     /** Of a step: farther from the surface than this, it has no hold, and ends. */
     private static final double NO_HOLD = 0.75;
     /** Of the way a side shoot turns off, radians. */
@@ -97,7 +100,7 @@ public record Climbing(
         double[] way = Vec.unit(Vec.reject(begun.way, normal));
         line.add(Vec.sum(at, 1, normal, gap));
         normals.add(normal);
-        for (int k = 1; k * step <= begun.left; k++) {
+        for (int k = 1; k * step <= begun.left && k < MOST; k++) {
             double[] wish = wish(hold.climbs(at, longest), way, normal, begun.own, k);
             double[] next = null;
             for (double aside : ASIDE) {
@@ -309,6 +312,11 @@ public record Climbing(
      * @param which the climber, for its own chance
      */
     public PlantMesh mesh(List<Shoot> shoots, double stem, double leaf, double leaves, String bark, int which) {
+        long nodes = shoots.stream().mapToLong(shoot -> shoot.line.length).sum();
+        if (nodes * step * leaves > MOST_LEAVES) {
+            throw new BeyondRoomException("A climber would have about " + Math.round(nodes * step * leaves)
+                    + " leaves; " + MOST_LEAVES + " are the most. Lower how many stand on a metre.");
+        }
         PlantBuilder to = new PlantBuilder();
         Draw draw = Draw.of(seed, which);
         long id = 0;

@@ -1,6 +1,7 @@
 package org.lumbrit.core.crust;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
 import java.util.Arrays;
@@ -11,6 +12,7 @@ import org.junit.jupiter.api.Test;
 import org.lumbrit.core.growth.ClimbLayer;
 import org.lumbrit.core.kinds.Kinds;
 import org.lumbrit.core.kinds.Setting;
+import org.lumbrit.core.math.BeyondRoomException;
 import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.math.Point3;
 import org.lumbrit.core.math.ResultsOfOneRun;
@@ -185,6 +187,32 @@ class CrustLayersTest {
         assertThat(small.findings(site(10, small).surroundings(small)))
                 .extracting(Finding::title)
                 .anyMatch(title -> title.contains("stopped by its triangles"));
+    }
+
+    @Test
+    void trianglesTooSmallForWhatIsAllowedAreLongerAndThatIsSaid() {
+        AccretionLayer fine = Kinds.with(Kinds.with(shelves(), "length", 0.0001), "most", 2000);
+        SiteEvaluation site = site(0, fine);
+        assertThat(fine.carried(site.surroundings(fine)).orElseThrow().mesh().count())
+                .isBetween(800, 3500);
+        assertThat(fine.findings(site.surroundings(fine)))
+                .extracting(Finding::title)
+                .anyMatch(title -> title.contains("coarser than asked"));
+    }
+
+    @Test
+    void tooManySpikesAreRefusedInWords() {
+        CrustLayer many = Kinds.with(
+                ice(0.1),
+                "properties",
+                Map.of(
+                        CrustLayer.SPEED,
+                        new PropertyRange(0, 1, Combine.PRODUCT),
+                        CrustLayer.SPIKES,
+                        new PropertyRange(0, 1e6, Combine.PRODUCT)));
+        assertThatThrownBy(() -> carried(8, many))
+                .isInstanceOf(BeyondRoomException.class)
+                .hasMessageContaining("spikes");
     }
 
     @Test
