@@ -3199,7 +3199,7 @@ export interface components {
              * @default path
              * @enum {string}
              */
-            coordinate: "path" | "height" | "brush";
+            coordinate: "path" | "height" | "surface" | "brush";
             /** @description File name beside the recipe */
             file: string;
             /** @constant */
@@ -3210,7 +3210,7 @@ export interface components {
              */
             length: number;
             /**
-             * @description Places from foot to tip, for the brush
+             * @description Places from foot to tip, for the brush; the first is the foot that is meant for the way over the surface
              * @default []
              */
             stroke: components["schemas"]["Point3"][];
