@@ -69,7 +69,7 @@ const PICTURES = {
   snow: place('First snow on Thessock Tarn', { target: [19.5, 7.0, 43.6], heading: 318, elevation: 32, distance: 8.5 }),
   water: place('Thessock Tarn', { target: [-8.5, 6.2, 13], heading: 12, elevation: 17, distance: 12 }),
   mist: place('Thessock Tarn', { target: [-6, 7.4, -4], heading: 20, elevation: 5, distance: 44 }),
-  growing: place('Thessock Tarn', { target: [-25, 21.5, -41], heading: 335, elevation: 6, distance: 15 }),
+  growing: place('Thessock Tarn', { target: [-25, 21.3, -41], heading: 40, elevation: 5, distance: 14 }),
   crust: place('First snow on Thessock Tarn', { target: [-4.2, 6.6, 20.5], heading: 300, elevation: 12, distance: 5.5 }),
   almanac: async (page) => {
     const { id } = sites.find((each) => each.name === 'First snow on Thessock Tarn');

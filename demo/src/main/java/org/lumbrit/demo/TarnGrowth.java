@@ -20,11 +20,11 @@ final class TarnGrowth {
     static Place foot() {
         List<Point3> corners = new ArrayList<>();
         for (int k = 0; k <= 6; k++) {
-            double heading = StrictMath.toRadians(70 + 30 * k);
+            double heading = StrictMath.toRadians(150 + 30 * k);
             corners.add(new Point3(
-                    Math.rint(100 * (-25 + 2.7 * StrictMath.sin(heading))) / 100,
+                    Math.rint(100 * (-25 + 2.85 * StrictMath.sin(heading))) / 100,
                     0,
-                    Math.rint(100 * (-41 - 2.7 * StrictMath.cos(heading))) / 100));
+                    Math.rint(100 * (-41 - 2.85 * StrictMath.cos(heading))) / 100));
         }
         return new PathPlace(FOOT, "Foot of the tower", corners, false);
     }
@@ -36,15 +36,15 @@ final class TarnGrowth {
                 23,
                 false,
                 FOOT,
-                12,
-                0.3,
+                20,
+                0.15,
                 8.5,
                 0.09,
                 0.8,
                 82,
                 170,
                 0.5,
-                0.09,
+                0.05,
                 0.7,
                 0.035,
                 0.15,
