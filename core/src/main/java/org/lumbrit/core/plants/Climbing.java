@@ -103,17 +103,18 @@ public record Climbing(
         for (int k = 1; k * step <= begun.left && k < MOST; k++) {
             double[] wish = wish(hold.climbs(at, longest), way, normal, begun.own, k);
             double[] next = null;
-            for (double aside : ASIDE) {
-                double[] to = Vec.turned(wish, normal, aside);
-                double[] ahead = Vec.sum(at, 1, to, step);
-                double away = hold.meets(Vec.sum(at, 1, normal, 0.3 * step), to, 1.2 * step) ? 0 : hold.at(ahead);
-                if (away < NO_HOLD * step
-                        && Vec.distance(hold.point, at) > 0.3 * step
-                        && taken.free(hold.point, which, begun.own, k)) {
-                    next = hold.point.clone();
-                    normal = hold.normal.clone();
-                    way = Vec.unit(Vec.reject(Vec.minus(next, at), normal));
-                    break;
+            // over what is in the way only where no way leads round it
+            for (int pass = 0; pass < 2 && next == null; pass++) {
+                for (double aside : ASIDE) {
+                    double[] to = Vec.turned(wish, normal, aside);
+                    if (held(hold, at, normal, to, pass == 1)
+                            && Vec.distance(hold.point, at) > 0.3 * step
+                            && taken.free(hold.point, which, begun.own, k)) {
+                        next = hold.point.clone();
+                        normal = hold.normal.clone();
+                        way = Vec.unit(Vec.reject(Vec.minus(next, at), normal));
+                        break;
+                    }
                 }
             }
             if (next == null) {
@@ -138,6 +139,16 @@ public record Climbing(
             }
         }
         return new Shoot(line.toArray(new double[0][]), normals.toArray(new double[0][]), begun.start, begun.order);
+    }
+
+    /** Whether it has hold a step ahead: on what it runs against, else on what lies there; over it, from a step above. */
+    private boolean held(Hold hold, double[] at, double[] normal, double[] to, boolean over) {
+        if (over) {
+            double[] above = Vec.sum(Vec.sum(at, 1, to, step), 1, normal, step);
+            return hold.at(above) < 1.5 * step;
+        }
+        return hold.meets(Vec.sum(at, 1, normal, 0.3 * step), to, 1.2 * step)
+                || hold.at(Vec.sum(at, 1, to, step)) < NO_HOLD * step;
     }
 
     /** The way it would go: on as before, toward what it seeks and what it can climb, and astray, along the surface. */
