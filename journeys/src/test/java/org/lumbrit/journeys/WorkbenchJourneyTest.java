@@ -155,6 +155,7 @@ class WorkbenchJourneyTest extends Journey {
 
     @Test
     void aPointPlacedOnTheGroundCanBeMeasuredFrom() {
+        int before = recipe(site).get("places").size();
         buttonWith("Places").click();
         buttonWith("Place a point").click();
         page.locator(".modal")
@@ -166,20 +167,13 @@ class WorkbenchJourneyTest extends Journey {
         page.locator(".dropdown-menu.show button:has-text('Nearness')").first().click();
         browser.saved(3);
         assertThat(page.locator(".result-card .name").inputValue()).isEqualTo("Nearness");
-        assertThat(server.get("/api/sites/" + site)
-                        .json()
-                        .at("/recipe/places/6/kind")
-                        .asString())
-                .isEqualTo("point");
+        assertThat(recipe(site).at("/places/" + before + "/kind").asString()).isEqualTo("point");
         buttonWith("Places").press("Enter");
         buttonWith("Place a point").press("Enter");
         page.locator("canvas:focus").waitFor();
         page.keyboard().press("Space");
         browser.saved(4);
-        assertThat(server.get("/api/sites/" + site)
-                        .json()
-                        .at("/recipe/places/6/kind")
-                        .asString())
+        assertThat(recipe(site).at("/places/" + (before + 1) + "/kind").asString())
                 .as("placed by the keyboard alone")
                 .isEqualTo("point");
         assertThat(page.locator(".modal").count()).isZero();

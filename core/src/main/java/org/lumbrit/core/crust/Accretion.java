@@ -3,6 +3,7 @@ package org.lumbrit.core.crust;
 import java.util.Arrays;
 import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.math.Chunks;
+import org.lumbrit.core.math.Directions;
 import org.lumbrit.core.math.Hash;
 import org.lumbrit.core.math.Powers;
 import org.lumbrit.core.math.Smooth;
@@ -190,17 +191,10 @@ public record Accretion(
                     }
                     at = edges.around(at);
                 } while (at != start);
-                unit(out, 3 * v);
+                Directions.unit(out, 3 * v);
             }
         });
         return out;
-    }
-
-    private static void unit(double[] all, int at) {
-        double length = Math.sqrt(all[at] * all[at] + all[at + 1] * all[at + 1] + all[at + 2] * all[at + 2]);
-        for (int d = 0; d < 3; d++) {
-            all[at + d] = length > 0 ? all[at + d] / length : 0;
-        }
     }
 
     /** Metres that each vertex grows. */
@@ -211,7 +205,7 @@ public record Accretion(
         float[] more = driven.at(tree.mesh());
         double[] uneven = unevenness(places, n, cancel);
         double turned = over > 0 ? Smooth.smoothstep(turns - over / 2, turns + over / 2, share) : share < turns ? 0 : 1;
-        double[][] ways = cone(light, spread, RING);
+        double[][] ways = Directions.cone(light, spread, RING);
         double[] bounds = tree.mesh().bounds();
         double reach = 0;
         for (int d = 0; d < 3; d++) {
@@ -229,7 +223,7 @@ public record Accretion(
                     facing[d] = normals[3 * v + d];
                     at[d] = places[3 * v + d] + 0.01 * length * facing[d];
                 }
-                double wants = faces(dot(facing, up), turned);
+                double wants = faces(Directions.dot(facing, up), turned);
                 if (more[v] == 0 || wants < EVEN_LEAST) {
                     continue;
                 }
@@ -280,7 +274,7 @@ public record Accretion(
     private double lit(TriangleTree.Probe probe, double[] at, double[] facing, double[][] ways, double far) {
         int open = 0;
         for (double[] way : ways) {
-            open += dot(facing, way) > 0
+            open += Directions.dot(facing, way) > 0
                             && probe.ray(at[0], at[1], at[2], way[0], way[1], way[2], far) == Double.POSITIVE_INFINITY
                     ? 1
                     : 0;
@@ -291,7 +285,7 @@ public record Accretion(
     /** Metres that are free before it, at most what it keeps clear. */
     private double room(TriangleTree.Probe probe, double[] at, double[] facing) {
         double room = Math.max(clear, 4 * length);
-        for (double[] way : cone(facing, NEAR, NEAR_RING)) {
+        for (double[] way : Directions.cone(facing, NEAR, NEAR_RING)) {
             room = Math.min(room, probe.ray(at[0], at[1], at[2], way[0], way[1], way[2], room));
         }
         return room;
@@ -368,7 +362,7 @@ public record Accretion(
         double[] out = new double[corners.length];
         for (int t = 0; t < corners.length; t += 3) {
             System.arraycopy(facing(corners, t, places), 0, out, t, 3);
-            unit(out, t);
+            Directions.unit(out, t);
         }
         return out;
     }
@@ -388,37 +382,5 @@ public record Accretion(
         double vy = p[c + 1] - p[a + 1];
         double vz = p[c + 2] - p[a + 2];
         return new double[] {uy * vz - uz * vy, uz * vx - ux * vz, ux * vy - uy * vx};
-    }
-
-    /** A direction and some round it; alone where the angle is 0. */
-    private static double[][] cone(double[] middle, double degrees, int ring) {
-        if (degrees <= 0) {
-            return new double[][] {middle};
-        }
-        double[] side = Math.abs(middle[1]) < 0.9 ? new double[] {0, 1, 0} : new double[] {1, 0, 0};
-        double[] u = cross(middle, side);
-        unit(u, 0);
-        double[] v = cross(middle, u);
-        double c = StrictMath.cos(StrictMath.toRadians(degrees));
-        double s = StrictMath.sin(StrictMath.toRadians(degrees));
-        double[][] ways = new double[1 + ring][3];
-        ways[0] = middle;
-        for (int k = 0; k < ring; k++) {
-            double angle = 2 * Math.PI * k / ring;
-            double p = s * StrictMath.cos(angle);
-            double q = s * StrictMath.sin(angle);
-            for (int d = 0; d < 3; d++) {
-                ways[1 + k][d] = c * middle[d] + p * u[d] + q * v[d];
-            }
-        }
-        return ways;
-    }
-
-    private static double dot(double[] a, double[] b) {
-        return a[0] * b[0] + a[1] * b[1] + a[2] * b[2];
-    }
-
-    private static double[] cross(double[] a, double[] b) {
-        return new double[] {a[1] * b[2] - a[2] * b[1], a[2] * b[0] - a[0] * b[2], a[0] * b[1] - a[1] * b[0]};
     }
 }

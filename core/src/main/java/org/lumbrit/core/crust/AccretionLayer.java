@@ -6,7 +6,6 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import org.lumbrit.core.falloff.Headings;
-import org.lumbrit.core.fronts.Spread;
 import org.lumbrit.core.kinds.Apart;
 import org.lumbrit.core.kinds.Kind;
 import org.lumbrit.core.kinds.Refers;
@@ -358,7 +357,7 @@ public record AccretionLayer(
         }
 
         private float[] driven(Mesh mesh) {
-            return site.property(layer, GROWS, Spread.samples(prop, mesh));
+            return site.property(layer, GROWS, prop.samplesOf(mesh));
         }
 
         @Override
@@ -398,20 +397,8 @@ public record AccretionLayer(
                 new double[] {turn.x(), turn.y(), turn.z(), turn.w()},
                 1,
                 low,
-                new Carried.Skin(colours(prop, body, mesh), "age", body.ages())));
-    }
-
-    private float[] colours(PlacedMesh prop, Accretion.Body body, Mesh mesh) {
-        float[] share = shares(prop, body, mesh);
-        Colour first = Colour.ofHex(low);
-        Colour second = Colour.ofHex(high);
-        float[] out = new float[3 * share.length];
-        for (int v = 0; v < share.length; v++) {
-            out[3 * v] = (float) (first.red() + share[v] * (second.red() - first.red()));
-            out[3 * v + 1] = (float) (first.green() + share[v] * (second.green() - first.green()));
-            out[3 * v + 2] = (float) (first.blue() + share[v] * (second.blue() - first.blue()));
-        }
-        return out;
+                Carried.Skin.between(
+                        Colour.ofHex(low), Colour.ofHex(high), shares(prop, body, mesh), "age", body.ages())));
     }
 
     /** 0..1 of each vertex: the step it grew last of all, its height between lowest and highest, or how far it is rounded outward. */

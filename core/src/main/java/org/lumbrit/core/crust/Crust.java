@@ -162,7 +162,7 @@ public record Crust(double cell, int smooth, double lighter) {
                 double z = field.low()[2] + cell * (node / field.nx() / field.ny());
                 double away = probe.signed(x, y, z);
                 probe.point(at);
-                double[] shares = shares(mesh, probe.triangle(), at);
+                double[] shares = mesh.shares(probe.triangle(), at);
                 double come = 0;
                 double full = 0;
                 for (int k = 0; k < 3; k++) {
@@ -178,34 +178,6 @@ public record Crust(double cell, int smooth, double lighter) {
                         (float) (come > 0 ? Math.max(away - out, -(away + into)) : Math.abs(away) + into);
             }
         });
-    }
-
-    /** How much each corner of a triangle says at a place in it. */
-    private static double[] shares(Mesh mesh, int triangle, double[] at) {
-        int[] c = mesh.triangles();
-        double[] shares = new double[3];
-        double whole = 0;
-        for (int k = 0; k < 3; k++) {
-            shares[k] = area(mesh.positions(), at, c[3 * triangle + (k + 1) % 3], c[3 * triangle + (k + 2) % 3]);
-            whole += shares[k];
-        }
-        for (int k = 0; k < 3; k++) {
-            shares[k] = whole > 0 ? shares[k] / whole : k == 0 ? 1 : 0;
-        }
-        return shares;
-    }
-
-    private static double area(float[] p, double[] at, int b, int c) {
-        double ux = p[3 * b] - at[0];
-        double uy = p[3 * b + 1] - at[1];
-        double uz = p[3 * b + 2] - at[2];
-        double vx = p[3 * c] - at[0];
-        double vy = p[3 * c + 1] - at[1];
-        double vz = p[3 * c + 2] - at[2];
-        double x = uy * vz - uz * vy;
-        double y = uz * vx - ux * vz;
-        double z = ux * vy - uy * vx;
-        return Math.sqrt(x * x + y * y + z * z);
     }
 
     /** Spikes into the field, each flowing into what is there. */

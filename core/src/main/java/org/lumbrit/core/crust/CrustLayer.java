@@ -304,7 +304,7 @@ public record CrustLayer(
             cancel.doing("spreading " + layer.name);
             PlacedMesh prop = site.moments(layer.on, 1).get(0).prop();
             Mesh mesh = Spread.fine(prop.mesh().scaled(prop.size()), 4 * layer.cell);
-            Samples samples = Spread.samples(prop, mesh);
+            Samples samples = prop.samplesOf(mesh);
             float[] driven = site.property(layer, SPEED, samples);
             double[] speed = new double[driven.length];
             for (int v = 0; v < speed.length; v++) {
@@ -415,16 +415,11 @@ public record CrustLayer(
         }
         PlacedMesh prop = site.moments(on, 1).get(0).prop();
         Quaternion turn = prop.turn();
-        Colour first = Colour.ofHex(low);
-        Colour second = Colour.ofHex(high);
-        float[] colours = new float[3 * shape.out.length];
+        float[] shares = new float[shape.out.length];
         double far = Math.max(
                 1e-6, 0.6 * (longest > 0 ? longest : properties.get(THICK).most()));
-        for (int v = 0; v < shape.out.length; v++) {
-            double share = Smooth.smoothstep(0, far, shape.out[v]);
-            colours[3 * v] = (float) (first.red() + share * (second.red() - first.red()));
-            colours[3 * v + 1] = (float) (first.green() + share * (second.green() - first.green()));
-            colours[3 * v + 2] = (float) (first.blue() + share * (second.blue() - first.blue()));
+        for (int v = 0; v < shares.length; v++) {
+            shares[v] = (float) Smooth.smoothstep(0, far, shape.out[v]);
         }
         return Optional.of(new Carried(
                 Mesh.of(shape.positions, shape.normals, shape.triangles),
@@ -432,7 +427,7 @@ public record CrustLayer(
                 new double[] {turn.x(), turn.y(), turn.z(), turn.w()},
                 1,
                 low,
-                new Carried.Skin(colours, "out", shape.out)));
+                Carried.Skin.between(Colour.ofHex(low), Colour.ofHex(high), shares, "out", shape.out)));
     }
 
     @Override

@@ -246,20 +246,17 @@ public record FrontLayer(
                 prop.toOwn(at);
                 probe.distance(at[0] * prop.size(), at[1] * prop.size(), at[2] * prop.size());
                 probe.point(at);
-                double first = NEVER;
+                double[] shares = mesh.shares(probe.triangle(), at);
                 double whole = 0;
                 double sum = 0;
                 for (int k = 0; k < 3; k++) {
                     int v = mesh.triangles()[3 * probe.triangle() + k];
-                    double x = mesh.positions()[3 * v] - at[0];
-                    double y = mesh.positions()[3 * v + 1] - at[1];
-                    double z = mesh.positions()[3 * v + 2] - at[2];
-                    double near = 1 / Math.max(1e-9, Math.sqrt(x * x + y * y + z * z));
-                    first = Math.min(first, arrival[v]);
-                    whole += arrival[v] < NEVER ? near : 0;
-                    sum += arrival[v] < NEVER ? near * arrival[v] : 0;
+                    if (arrival[v] < NEVER) {
+                        whole += shares[k];
+                        sum += shares[k] * arrival[v];
+                    }
                 }
-                out[i] = (float) reading.of(first < NEVER ? begins + sum / whole : NEVER);
+                out[i] = (float) reading.of(whole > 0 ? begins + sum / whole : NEVER);
             }
         });
         return out;
@@ -281,7 +278,7 @@ public record FrontLayer(
 
         @Override
         public Times next(Times before, int step, Cancel cancel) {
-            Samples places = Spread.samples(prop, mesh);
+            Samples places = prop.samplesOf(mesh);
             float[] driven = site.property(layer, SPEED, places);
             double[] speed = new double[places.count()];
             double[] known = new double[places.count()];

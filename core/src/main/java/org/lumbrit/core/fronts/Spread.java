@@ -21,25 +21,6 @@ public final class Spread {
         return mesh.cut(side, MOST);
     }
 
-    /** Where a finer mesh of a prop stands, given in metres along the prop's own axes. */
-    public static Samples samples(PlacedMesh prop, Mesh metres) {
-        Samples samples = Samples.allocate(Samples.NOT_KEPT, metres.vertices());
-        float[] p = metres.positions();
-        float[] n = metres.normals();
-        for (int v = 0; v < samples.count(); v++) {
-            double[] at = prop.toPlace(p[3 * v] / prop.size(), p[3 * v + 1] / prop.size(), p[3 * v + 2] / prop.size());
-            double[] normal = prop.turn().rotate(n[3 * v], n[3 * v + 1], n[3 * v + 2]);
-            samples.x()[v] = at[0];
-            samples.y()[v] = at[1];
-            samples.z()[v] = at[2];
-            samples.nx()[v] = (float) normal[0];
-            samples.ny()[v] = (float) normal[1];
-            samples.nz()[v] = (float) normal[2];
-            samples.id()[v] = v;
-        }
-        return samples;
-    }
-
     /** Where it begins on a prop: what of it is nearest to each corner of a place, and straight between them; metres along the prop's own axes. */
     public static List<FastMarching.Seed> onto(PlacedMesh prop, Place place) {
         List<double[]> ends = new ArrayList<>();

@@ -228,13 +228,27 @@ public record ClimbLayer(
 
         @Setting(title = "properties") Map<String, PropertyRange> properties)
         implements Layer {
+    /** How far each may have grown, read at its foot now. */
+    public static final String GROWS = "grows";
+
+    private static final List<PropertyDescription> OFFERED = List.of(PropertyDescription.of(
+                    GROWS,
+                    "How far each may have grown now, read at its foot: by a front, the almanac, a body that passes",
+                    "",
+                    0,
+                    1,
+                    1,
+                    0,
+                    1)
+            .inPlace());
+
     public ClimbLayer {
-        properties = PropertyDescription.complete(List.of(), properties);
+        properties = PropertyDescription.complete(OFFERED, properties);
     }
 
     @Override
     public List<PropertyDescription> offered() {
-        return List.of();
+        return OFFERED;
     }
 
     @Override
@@ -272,7 +286,7 @@ public record ClimbLayer(
                 "Climbers",
                 layer -> new Begun.Made(
                         layer,
-                        "",
+                        GROWS,
                         false,
                         layer.name()
                                 + " grow from their place. Let “begins” be 0 and play the clock to see them grow."));
@@ -362,18 +376,31 @@ public record ClimbLayer(
         return feet;
     }
 
-    /** How far one has grown at the clock's time. */
-    private double growth(double time, int which) {
-        double from = begins + later * Hash.unit(Hash.of(seed, which, 63));
-        return grown * Smooth.clamp01((time - from) / takes);
+    /** How far each has grown at the clock's time. */
+    private double[] growth(Surroundings site) {
+        double[][] feet = feet(site);
+        double[] x = new double[feet.length];
+        double[] z = new double[feet.length];
+        for (int k = 0; k < feet.length; k++) {
+            x[k] = feet[k][0];
+            z[k] = feet[k][2];
+        }
+        float[] may = site.property(this, GROWS, site.ground().samplesAt(x, z));
+        double[] growth = new double[feet.length];
+        for (int k = 0; k < growth.length; k++) {
+            double from = begins + later * Hash.unit(Hash.of(seed, k, 63));
+            growth[k] = grown * may[k] * Smooth.clamp01((site.time() - from) / takes);
+        }
+        return growth;
     }
 
     @Override
     public Optional<Carried> carried(Surroundings site) {
         All all = all(site);
         List<PlantMesh> now = new ArrayList<>();
+        double[] growth = growth(site);
         for (int k = 0; k < all.climbers.size(); k++) {
-            now.add(Growth.at(all.climbers.get(k), growth(site.time(), k), Growth.TAPER));
+            now.add(Growth.at(all.climbers.get(k), growth[k], Growth.TAPER));
         }
         int vertices = now.stream().mapToInt(PlantMesh::vertices).sum();
         if (vertices == 0) {
@@ -421,9 +448,9 @@ public record ClimbLayer(
         int nodes = all.nodes.stream().mapToInt(each -> each).sum();
         double least = 1;
         double most = 0;
-        for (int k = 0; k < all.climbers.size(); k++) {
-            least = Math.min(least, growth(site.time(), k));
-            most = Math.max(most, growth(site.time(), k));
+        for (double each : growth(site)) {
+            least = Math.min(least, each);
+            most = Math.max(most, each);
         }
         return all.climbers.size() + " climbers of " + nodes + " nodes in all, " + Decimal.write(nodes * step, 1)
                 + " m of stem; now they are grown to between " + Decimal.write(100 * least, 0) + " and "

@@ -3,6 +3,7 @@ package org.lumbrit.core.meshing;
 import org.lumbrit.core.math.BeyondRoomException;
 import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.math.Chunks;
+import org.lumbrit.core.math.Directions;
 import org.lumbrit.core.surface.Crossings;
 import org.lumbrit.core.surface.Mesh;
 import org.lumbrit.core.surface.MeshCheck;

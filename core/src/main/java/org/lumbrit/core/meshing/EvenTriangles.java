@@ -2,6 +2,7 @@ package org.lumbrit.core.meshing;
 
 import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.math.Chunks;
+import org.lumbrit.core.math.Directions;
 
 /**
  * Cuts a closed mesh into even triangles: sides longer than 4/3 of the wanted length are split, those shorter than 4/5 go, edges are turned

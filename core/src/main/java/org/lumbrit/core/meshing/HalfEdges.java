@@ -1,6 +1,7 @@
 package org.lumbrit.core.meshing;
 
 import java.util.Arrays;
+import org.lumbrit.core.math.Directions;
 import org.lumbrit.core.surface.Mesh;
 import org.lumbrit.core.surface.MeshCheck;
 import org.lumbrit.core.surface.Sides;

@@ -2,6 +2,7 @@ package org.lumbrit.core.meshing;
 
 import java.util.Arrays;
 import org.lumbrit.core.math.Cancel;
+import org.lumbrit.core.math.Directions;
 
 /**
  * Takes triangles from a closed mesh where they tell least: the edge whose going moves the surface least goes first, by the sums of squared

@@ -1,5 +1,6 @@
 package org.lumbrit.core.meshing;
 
+import org.lumbrit.core.math.Directions;
 import org.lumbrit.core.surface.Mesh;
 
 /**

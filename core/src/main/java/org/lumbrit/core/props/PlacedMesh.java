@@ -154,29 +154,12 @@ public final class PlacedMesh implements Owner {
         probe.distance(own[0], own[1], own[2]);
         double[] at = new double[3];
         probe.point(at);
-        int t = 3 * probe.triangle();
-        double whole = 0;
+        double[] shares = mesh.shares(probe.triangle(), at);
         double sum = 0;
         for (int k = 0; k < 3; k++) {
-            double share = area(at, mesh.triangles()[t + (k + 1) % 3], mesh.triangles()[t + (k + 2) % 3]);
-            whole += share;
-            sum += share * values[mesh.triangles()[t + k]];
+            sum += shares[k] * values[mesh.triangles()[3 * probe.triangle() + k]];
         }
-        return whole > 0 ? sum / whole : values[mesh.triangles()[t]];
-    }
-
-    private double area(double[] at, int b, int c) {
-        float[] p = mesh.positions();
-        double[] u = new double[3];
-        double[] v = new double[3];
-        for (int d = 0; d < 3; d++) {
-            u[d] = p[3 * b + d] - at[d];
-            v[d] = p[3 * c + d] - at[d];
-        }
-        double x = u[1] * v[2] - u[2] * v[1];
-        double y = u[2] * v[0] - u[0] * v[2];
-        double z = u[0] * v[1] - u[1] * v[0];
-        return Math.sqrt(x * x + y * y + z * z);
+        return sum;
     }
 
     /** One sample at the nearest point of the surface to a place of the site, with the triangle's normal. */
@@ -254,11 +237,23 @@ public final class PlacedMesh implements Owner {
         int count = mesh.vertices();
         Samples samples = Samples.allocate(
                 new KeyBuilder("mesh samples/1").add(key()).add(surroundings).key(), count);
-        float[] p = mesh.positions();
-        float[] n = mesh.normals();
-        Chunks.run(count, Cancel.NEVER, (from, to) -> {
+        fill(samples, mesh, size);
+        return samples;
+    }
+
+    /** Where another mesh of it stands, given in metres along its own axes; its values are not kept. */
+    public Samples samplesOf(Mesh metres) {
+        Samples samples = Samples.allocate(Samples.NOT_KEPT, metres.vertices());
+        fill(samples, metres, 1);
+        return samples;
+    }
+
+    private void fill(Samples samples, Mesh of, double times) {
+        float[] p = of.positions();
+        float[] n = of.normals();
+        Chunks.run(samples.count(), Cancel.NEVER, (from, to) -> {
             for (int v = from; v < to; v++) {
-                double[] at = turn.rotate(size * p[3 * v], size * p[3 * v + 1], size * p[3 * v + 2]);
+                double[] at = turn.rotate(times * p[3 * v], times * p[3 * v + 1], times * p[3 * v + 2]);
                 double[] normal = turn.rotate(n[3 * v], n[3 * v + 1], n[3 * v + 2]);
                 samples.x()[v] = at[0] + x;
                 samples.y()[v] = at[1] + y;
@@ -269,6 +264,5 @@ public final class PlacedMesh implements Owner {
                 samples.id()[v] = v;
             }
         });
-        return samples;
     }
 }

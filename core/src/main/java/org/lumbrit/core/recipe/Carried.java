@@ -1,5 +1,6 @@
 package org.lumbrit.core.recipe;
 
+import org.lumbrit.core.math.Colour;
 import org.lumbrit.core.surface.Mesh;
 
 /**
@@ -17,6 +18,17 @@ public record Carried(Mesh mesh, double[] origin, double[] turn, double size, St
      */
     public record Skin(float[] colours, String name, float[] numbers) {
         public static final Skin PLAIN = new Skin(new float[0], "", new float[0]);
+
+        /** Between two colours. @param shares 0 the first to 1 the second at each vertex */
+        public static Skin between(Colour first, Colour second, float[] shares, String name, float[] numbers) {
+            float[] colours = new float[3 * shares.length];
+            for (int v = 0; v < shares.length; v++) {
+                colours[3 * v] = (float) (first.red() + shares[v] * (second.red() - first.red()));
+                colours[3 * v + 1] = (float) (first.green() + shares[v] * (second.green() - first.green()));
+                colours[3 * v + 2] = (float) (first.blue() + shares[v] * (second.blue() - first.blue()));
+            }
+            return new Skin(colours, name, numbers);
+        }
     }
 
     /** Of one colour. */

@@ -13,6 +13,7 @@ import org.lumbrit.core.kinds.Surrounding;
 import org.lumbrit.core.math.Chunks;
 import org.lumbrit.core.math.Colour;
 import org.lumbrit.core.math.Decimal;
+import org.lumbrit.core.math.Directions;
 import org.lumbrit.core.math.Smooth;
 import org.lumbrit.core.props.PlacedMesh;
 import org.lumbrit.core.props.Prop;
@@ -339,7 +340,7 @@ public record LayLayer(
         List<PlacedMesh> above =
                 properties.get(SHELTER).most() == 0 ? List.of() : site.scene().props();
         double level = site.scene().water().orElse(Double.NEGATIVE_INFINITY);
-        double[][] ways = ways();
+        double[][] ways = Directions.cone(comesFrom(), spread, RING);
         double[] d = ways[0];
         Chunks.run(weight.length, 1024, site.cancel(), (a, b) -> {
             Shelter cover = new Shelter(above);
@@ -367,37 +368,6 @@ public record LayLayer(
 
     private static boolean onGround(Surroundings site) {
         return site.scene().owner() == site.scene().ground();
-    }
-
-    /** The middle way that it comes, and some round it. */
-    private double[][] ways() {
-        double[] d = comesFrom();
-        double[][] ways = new double[spread > 0 ? 1 + RING : 1][];
-        ways[0] = d;
-        // two directions across the middle one
-        double[] side = Math.abs(d[1]) < 0.9 ? new double[] {0, 1, 0} : new double[] {1, 0, 0};
-        double[] u = unit(cross(d, side));
-        double[] v = cross(d, u);
-        double c = StrictMath.cos(StrictMath.toRadians(spread));
-        double s = StrictMath.sin(StrictMath.toRadians(spread));
-        for (int k = 1; k < ways.length; k++) {
-            double angle = 2 * StrictMath.PI * k / RING;
-            double p = s * StrictMath.cos(angle);
-            double q = s * StrictMath.sin(angle);
-            ways[k] = new double[] {
-                c * d[0] + p * u[0] + q * v[0], c * d[1] + p * u[1] + q * v[1], c * d[2] + p * u[2] + q * v[2]
-            };
-        }
-        return ways;
-    }
-
-    private static double[] cross(double[] a, double[] b) {
-        return new double[] {a[1] * b[2] - a[2] * b[1], a[2] * b[0] - a[0] * b[2], a[0] * b[1] - a[1] * b[0]};
-    }
-
-    private static double[] unit(double[] a) {
-        double length = Math.sqrt(a[0] * a[0] + a[1] * a[1] + a[2] * a[2]);
-        return new double[] {a[0] / length, a[1] / length, a[2] / length};
     }
 
     /** The share of the ways that a prop stands in. */

@@ -96,6 +96,37 @@ public record Mesh(float[] positions, float[] normals, int[] triangles, String k
         return new double[] {uy * vz - uz * vy, uz * vx - ux * vz, ux * vy - uy * vx};
     }
 
+    /**
+     * How much each corner of a triangle says at a place in it: 1 in all.
+     *
+     * @param triangle its place in the mesh; @param at x, y, z of the place
+     */
+    public double[] shares(int triangle, double[] at) {
+        double[] shares = new double[3];
+        double whole = 0;
+        for (int k = 0; k < 3; k++) {
+            shares[k] = twiceArea(at, triangles[3 * triangle + (k + 1) % 3], triangles[3 * triangle + (k + 2) % 3]);
+            whole += shares[k];
+        }
+        for (int k = 0; k < 3; k++) {
+            shares[k] = whole > 0 ? shares[k] / whole : k == 0 ? 1 : 0;
+        }
+        return shares;
+    }
+
+    private double twiceArea(double[] at, int b, int c) {
+        double ux = positions[3 * b] - at[0];
+        double uy = positions[3 * b + 1] - at[1];
+        double uz = positions[3 * b + 2] - at[2];
+        double vx = positions[3 * c] - at[0];
+        double vy = positions[3 * c + 1] - at[1];
+        double vz = positions[3 * c + 2] - at[2];
+        double x = uy * vz - uz * vy;
+        double y = uz * vx - ux * vz;
+        double z = ux * vy - uy * vx;
+        return Math.sqrt(x * x + y * y + z * z);
+    }
+
     /** A third of the triangles' area around each vertex, square metres. */
     public float[] vertexAreas() {
         double[] sums = new double[vertices()];

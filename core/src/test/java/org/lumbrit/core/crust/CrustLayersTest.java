@@ -227,6 +227,21 @@ class CrustLayersTest {
     }
 
     @Test
+    void climbersGrowAsFarAsWhatDrivesThemLetsThem() {
+        Map<String, Object> base = Map.of("id", "vine", "from", "foot", "many", 3, "longest", 2.0);
+        ClimbLayer whole = fresh(ClimbLayer.class, base);
+        ClimbLayer half =
+                Kinds.with(whole, "properties", Map.of(ClimbLayer.GROWS, new PropertyRange(0, 0.5, Combine.PRODUCT)));
+        ClimbLayer none =
+                Kinds.with(whole, "properties", Map.of(ClimbLayer.GROWS, new PropertyRange(0, 0, Combine.PRODUCT)));
+        assertThat(carried(0, half).orElseThrow().mesh().area())
+                .isLessThan(0.8 * carried(0, whole).orElseThrow().mesh().area())
+                .isPositive();
+        assertThat(carried(0, none)).isEmpty();
+        assertThat(half.sentence("", site(0, half).surroundings(half))).contains("50 %");
+    }
+
+    @Test
     void climbersGrowEachInItsOwnTimeAndAreGoneAtNothing() {
         ClimbLayer layer = fresh(
                 ClimbLayer.class,
