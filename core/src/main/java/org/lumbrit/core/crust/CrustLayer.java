@@ -9,6 +9,7 @@ import org.lumbrit.core.falloff.Headings;
 import org.lumbrit.core.fronts.Spread;
 import org.lumbrit.core.kinds.Apart;
 import org.lumbrit.core.kinds.Kind;
+import org.lumbrit.core.kinds.Kinds;
 import org.lumbrit.core.kinds.Refers;
 import org.lumbrit.core.kinds.Setting;
 import org.lumbrit.core.kinds.Surrounding;
@@ -16,6 +17,7 @@ import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.math.Codec;
 import org.lumbrit.core.math.Colour;
 import org.lumbrit.core.math.Decimal;
+import org.lumbrit.core.math.Point3;
 import org.lumbrit.core.math.Quaternion;
 import org.lumbrit.core.math.Smooth;
 import org.lumbrit.core.props.PlacedMesh;
@@ -39,13 +41,14 @@ import org.lumbrit.core.surface.Samples;
 import org.lumbrit.core.surface.TriangleTree;
 
 /**
- * Ice or crust that spreads over a prop from a place at a driven speed, stops at an age, and stands up in spikes; all of it fused into one closed
+ * Ice or crust that spreads over a prop or the ground from a place at a driven speed, stops at an age, and stands up in spikes; all of it fused into one closed
  * body.
  */
 @Kind(
         name = "crust",
         title = "Ice or crust",
-        help = "Spreads over a prop from a place, stops, and stands up in spikes; fused into one closed body.")
+        help =
+                "Spreads over a prop or the ground from a place, stops, and stands up in spikes; fused into one closed body.")
 public record CrustLayer(
         @Apart String id,
         @Apart String name,
@@ -55,7 +58,11 @@ public record CrustLayer(
 
         @Setting(like = LayerHead.class) @Apart boolean hidden,
 
-        @Setting(title = "on", refers = Refers.PROP, help = "The prop that it spreads over")
+        @Setting(
+                title = "on",
+                refers = Refers.PROP,
+                byDefault = "\"\"",
+                help = "The prop that it spreads over; nothing for the ground")
         String on,
 
         @Setting(
@@ -214,6 +221,11 @@ public record CrustLayer(
     public static final String THICK = "thick";
     public static final String SPIKES = "spikes";
 
+    /** Cells between two nodes of the ground that it spreads over, and so many nodes along a side at most. */
+    private static final double GROUND_CELLS = 4;
+
+    private static final int MOST_NODES = 401;
+
     private static final List<PropertyDescription> OFFERED = List.of(
             PropertyDescription.of(
                             SPEED, "How fast it spreads here; where it is 0 it does not come", "m/s", 0, 1e4, 2, 0, 0.1)
@@ -254,7 +266,7 @@ public record CrustLayer(
 
     @Override
     public boolean liesOnGround() {
-        return false;
+        return on.isEmpty();
     }
 
     @Override
@@ -269,15 +281,19 @@ public record CrustLayer(
 
     @Override
     public Begun begin(Beginning beginning) {
+        // the chosen prop, else the first there is, else the ground
+        String prop = beginning.prop().isEmpty()
+                ? beginning.recipe().props().stream().map(Prop::id).findFirst().orElse("")
+                : beginning.prop();
         return beginning.filled(
-                this,
+                Kinds.with(this, "on", prop),
                 "Ice",
                 layer -> new Begun.Made(
                         layer,
                         THICK,
                         false,
                         layer.name()
-                                + " spreads over its prop from its place. Play the clock; let “begins” be far below 0 to see it whole."));
+                                + " spreads from its place. Play the clock; let “begins” be far below 0 to see it whole."));
     }
 
     /** What has grown at a time: the surface that it lies on, and how far each vertex of it has come. */
@@ -286,6 +302,57 @@ public record CrustLayer(
         Mesh mesh() {
             return Mesh.of(positions, normals, triangles);
         }
+    }
+
+    /** What it spreads over: its prop where it is now, or as much of the ground as it can come to. */
+    private PlacedMesh carrier(Surroundings site) {
+        return on.isEmpty() ? ground(site) : site.moments(on, 1).get(0).prop();
+    }
+
+    private PlacedMesh ground(Surroundings site) {
+        double reach = properties.get(SPEED).most() * spreads + GROUND_CELLS * cell;
+        double[] west = {1e300, 1e300};
+        double[] east = {-1e300, -1e300};
+        for (Point3 corner : site.place(from).corners()) {
+            double[] at = {corner.x(), corner.z()};
+            for (int d = 0; d < 2; d++) {
+                west[d] = Math.min(west[d], at[d] - reach);
+                east[d] = Math.max(east[d], at[d] + reach);
+            }
+        }
+        double[] half = {site.ground().width() / 2, site.ground().depth() / 2};
+        int[] count = new int[2];
+        for (int d = 0; d < 2; d++) {
+            west[d] = Smooth.clamp(-half[d], half[d], west[d]);
+            east[d] = Smooth.clamp(-half[d], half[d], east[d]);
+            count[d] = (int) Smooth.clamp(2, MOST_NODES, Math.ceil((east[d] - west[d]) / (GROUND_CELLS * cell)) + 1);
+        }
+        double[] x = new double[count[0] * count[1]];
+        double[] z = new double[x.length];
+        for (int i = 0; i < x.length; i++) {
+            x[i] = west[0] + (east[0] - west[0]) * (i % count[0]) / (count[0] - 1);
+            z[i] = west[1] + (east[1] - west[1]) * (i / count[0]) / (count[1] - 1);
+        }
+        Samples nodes = site.ground().samplesAt(x, z);
+        float[] positions = new float[3 * x.length];
+        for (int i = 0; i < x.length; i++) {
+            positions[3 * i] = (float) x[i];
+            positions[3 * i + 1] = (float) nodes.y()[i];
+            positions[3 * i + 2] = (float) z[i];
+        }
+        int[] triangles = new int[6 * (count[0] - 1) * (count[1] - 1)];
+        int n = 0;
+        for (int row = 0; row + 1 < count[1]; row++) {
+            for (int column = 0; column + 1 < count[0]; column++) {
+                int a = row * count[0] + column;
+                int c = a + count[0];
+                for (int corner : new int[] {a, c, a + 1, a + 1, c, c + 1}) {
+                    triangles[n++] = corner;
+                }
+            }
+        }
+        Mesh mesh = Mesh.of(positions, triangles);
+        return PlacedMesh.inPlace(mesh, () -> new TriangleTree(mesh));
     }
 
     /** What it is made of that does not change with the time: once. */
@@ -302,7 +369,7 @@ public record CrustLayer(
         @Override
         public Base next(Base before, int step, Cancel cancel) {
             cancel.doing("spreading " + layer.name);
-            PlacedMesh prop = site.moments(layer.on, 1).get(0).prop();
+            PlacedMesh prop = layer.carrier(site);
             Mesh mesh = Spread.fine(prop.mesh().scaled(prop.size()), 4 * layer.cell);
             Samples samples = prop.samplesOf(mesh);
             float[] driven = site.property(layer, SPEED, samples);
@@ -356,7 +423,7 @@ public record CrustLayer(
         @Override
         public Shape next(Shape before, int step, Cancel cancel) {
             cancel.doing("fusing " + layer.name);
-            PlacedMesh prop = site.moments(layer.on, 1).get(0).prop();
+            PlacedMesh prop = layer.carrier(site);
             Mesh mesh = base.mesh();
             if (since <= 0 || mesh.count() == 0) {
                 return before;
@@ -413,7 +480,7 @@ public record CrustLayer(
         if (shape.triangles.length == 0) {
             return Optional.empty();
         }
-        PlacedMesh prop = site.moments(on, 1).get(0).prop();
+        PlacedMesh prop = carrier(site);
         Quaternion turn = prop.turn();
         float[] shares = new float[shape.out.length];
         double far = Math.max(
@@ -451,17 +518,17 @@ public record CrustLayer(
             never += each < FastMarching.NEVER ? 0 : 1;
         }
         if (never == base.arrival.length) {
-            found.add(
-                    Finding.warning(
-                            this,
-                            "never arrives",
-                            "It comes to no place of its prop: its speed is 0 where it begins, or it spreads too short a time."));
-        } else if (never > 0) {
-            found.add(Finding.note(
+            found.add(Finding.warning(
                     this,
-                    "does not come everywhere",
-                    "It does not come to " + Decimal.write(100.0 * never / base.arrival.length, 1)
-                            + " % of its prop: that hangs together with where it begins nowhere, or it stops before."));
+                    "never arrives",
+                    "It comes nowhere: its speed is 0 where it begins, or it spreads too short a time."));
+        } else if (never > 0) {
+            found.add(
+                    Finding.note(
+                            this,
+                            "does not come everywhere",
+                            "It does not come to " + Decimal.write(100.0 * never / base.arrival.length, 1)
+                                    + " % of what it lies on: that hangs together with where it begins nowhere, or it stops before."));
         }
         if (longest > 0 && wide < 0.6 * cell) {
             found.add(Finding.note(

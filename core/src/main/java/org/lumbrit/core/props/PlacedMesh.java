@@ -55,6 +55,11 @@ public final class PlacedMesh implements Owner {
         return new PlacedMesh(mesh, tree, turn, prop.size(), prop.x(), y, prop.z());
     }
 
+    /** A mesh that is given where it stands, such as a piece of the ground. */
+    public static PlacedMesh inPlace(Mesh mesh, Supplier<TriangleTree> tree) {
+        return new PlacedMesh(mesh, tree, new Quaternion(0, 0, 0, 1), 1, 0, 0, 0);
+    }
+
     /** The same elsewhere: where it floats, as it is turned there. */
     public PlacedMesh moved(Quaternion otherTurn, double otherX, double otherY, double otherZ) {
         return new PlacedMesh(mesh, tree, otherTurn, size, otherX, otherY, otherZ);

@@ -147,6 +147,20 @@ class CrustLayersTest {
     }
 
     @Test
+    void iceOnTheGroundIsARoundPlateThatStops() {
+        CrustLayer plate = Kinds.with(ice(0), "on", "");
+        assertThat(carried(0, plate)).isEmpty();
+        Carried whole = carried(20, plate).orElseThrow();
+        assertThat(MeshCheck.of(whole.mesh()).closed()).isTrue();
+        double[] b = whole.mesh().bounds();
+        // round its place, as far as five seconds at a quarter of a metre a second go
+        assertThat((b[0] + b[3]) / 2).isCloseTo(1, within(0.1));
+        assertThat((b[2] + b[5]) / 2).isCloseTo(2.2, within(0.1));
+        assertThat(b[3] - b[0]).isCloseTo(2.5, within(0.2));
+        assertThat(b[4]).isCloseTo(0.03, within(0.02));
+    }
+
+    @Test
     void findingsOfIceAreSaid() {
         CrustLayer never =
                 Kinds.with(ice(0.1), "properties", Map.of(CrustLayer.SPEED, new PropertyRange(0, 0, Combine.PRODUCT)));
