@@ -159,8 +159,7 @@ final class AccreteCommand implements Callable<Integer> {
         Mesh mesh = body.mesh();
         spec.commandLine()
                 .getErr()
-                .println(new Crossings(mesh).in(mesh.positions(), Cancel.NEVER).pairs()
-                        + " pairs of its triangles pass through each other.");
+                .println(Crossings.of(mesh, Cancel.NEVER).pairs() + " pairs of its triangles pass through each other.");
         output.writeIfWanted(mesh, "accretion", 0xB08A5A, "There is nothing to write.");
         return 0;
     }

@@ -153,9 +153,7 @@ final class CrustCommand implements Callable<Integer> {
         System.out.printf("crowded_sides %d%n", check.crowded());
         System.out.printf(
                 "crossings %d%n",
-                made.count() == 0
-                        ? 0
-                        : new Crossings(made).in(made.positions(), Cancel.NEVER).pairs());
+                made.count() == 0 ? 0 : Crossings.of(made, Cancel.NEVER).pairs());
         output.writeIfWanted(
                 made, "crust", 0xD8E8F0, "At " + time + " s nothing has come yet, so there is no mesh to write.");
         return 0;

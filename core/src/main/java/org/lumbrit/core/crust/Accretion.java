@@ -207,11 +207,8 @@ public record Accretion(
         double turned = over > 0 ? Smooth.smoothstep(turns - over / 2, turns + over / 2, share) : share < turns ? 0 : 1;
         double[][] ways = Directions.cone(light, spread, RING);
         double[] bounds = tree.mesh().bounds();
-        double reach = 0;
-        for (int d = 0; d < 3; d++) {
-            reach += bounds[3 + d] - bounds[d];
-        }
-        double far = reach;
+        // farther than any ray goes within it
+        double far = bounds[3] - bounds[0] + bounds[4] - bounds[1] + bounds[5] - bounds[2];
         double[] out = new double[n];
         double[] most = new double[n];
         Chunks.run(n, 256, cancel, (from, to) -> {
@@ -361,7 +358,7 @@ public record Accretion(
     private static double[] facings(int[] corners, double[] places) {
         double[] out = new double[corners.length];
         for (int t = 0; t < corners.length; t += 3) {
-            System.arraycopy(facing(corners, t, places), 0, out, t, 3);
+            Directions.facing(corners, t, places, out, t);
             Directions.unit(out, t);
         }
         return out;
@@ -369,18 +366,5 @@ public record Accretion(
 
     private static double cosine(double[] a, int i, double[] b, int j) {
         return a[i] * b[j] + a[i + 1] * b[j + 1] + a[i + 2] * b[j + 2];
-    }
-
-    private static double[] facing(int[] corners, int t, double[] p) {
-        int a = 3 * corners[t];
-        int b = 3 * corners[t + 1];
-        int c = 3 * corners[t + 2];
-        double ux = p[b] - p[a];
-        double uy = p[b + 1] - p[a + 1];
-        double uz = p[b + 2] - p[a + 2];
-        double vx = p[c] - p[a];
-        double vy = p[c + 1] - p[a + 1];
-        double vz = p[c + 2] - p[a + 2];
-        return new double[] {uy * vz - uz * vy, uz * vx - ux * vz, ux * vy - uy * vx};
     }
 }

@@ -380,7 +380,7 @@ public record AccretionLayer(
     private Accretion.Body start(Mesh mesh, Accretion rule, Cancel cancel) {
         MeshCheck check = MeshCheck.of(mesh);
         boolean sound = check.closed() && check.flipped() == 0 && !check.insideOut();
-        return sound && !new Crossings(mesh).in(mesh.positions(), cancel).any()
+        return sound && !Crossings.of(mesh, cancel).any()
                 ? rule.start(mesh, cancel)
                 : rule.start(Closing.of(mesh, rule.length(), cancel), cancel);
     }
@@ -390,12 +390,9 @@ public record AccretionLayer(
         PlacedMesh prop = site.moments(from, 1).get(0).prop();
         Accretion.Body body = body(site, stepAt(site.time()));
         Mesh mesh = body.mesh();
-        Quaternion turn = prop.turn();
-        return Optional.of(new Carried(
+        return Optional.of(Carried.on(
+                prop,
                 mesh,
-                prop.origin(),
-                new double[] {turn.x(), turn.y(), turn.z(), turn.w()},
-                1,
                 low,
                 Carried.Skin.between(
                         Colour.ofHex(low), Colour.ofHex(high), shares(prop, body, mesh), "age", body.ages())));
@@ -475,7 +472,7 @@ public record AccretionLayer(
                     "Nothing grows any more: no place that faces the way it grows has both light and room."));
         }
         Mesh mesh = body.mesh();
-        Crossings.Found crossing = new Crossings(mesh).in(mesh.positions(), site.cancel());
+        Crossings.Found crossing = Crossings.of(mesh, site.cancel());
         if (crossing.any()) {
             found.add(
                     Finding.warning(

@@ -56,33 +56,28 @@ public record Crust(double cell, int smooth, double lighter) {
         layer(field, mesh, tree, grown, thick, reach, cancel);
         stand(field, spikes, cancel);
         HalfEdges body = LevelSurface.of(field.smoothed(smooth, cancel), cancel);
-        Mesh sound = thinned(body, cancel);
+        HalfEdges sound = thinned(body, cancel);
         // where sides of it lie near each other, they may be moved by less, so that it does not meet itself
         double error = lighter;
         for (int k = 0; k < TRIES && lighter > 0; k++) {
-            Mesh light = Lighter.of(HalfEdges.of(sound), 4, error, cancel).mesh();
-            if (!crosses(light, cancel)) {
+            Mesh light = Lighter.of(sound.packed(), 4, error, cancel).mesh();
+            if (!Crossings.of(light, cancel).any()) {
                 return light;
             }
             error /= 3;
         }
-        return sound;
+        return sound.mesh();
     }
 
     /** Without small triangles, as far as it does not meet itself by that. */
-    private Mesh thinned(HalfEdges body, Cancel cancel) {
+    private HalfEdges thinned(HalfEdges body, Cancel cancel) {
         for (double shortest : SHORTEST) {
-            Mesh thinned = EvenTriangles.withoutShort(body.packed(), shortest * cell, cancel)
-                    .mesh();
-            if (!crosses(thinned, cancel)) {
+            HalfEdges thinned = EvenTriangles.withoutShort(body.packed(), shortest * cell, cancel);
+            if (!Crossings.of(thinned.mesh(), cancel).any()) {
                 return thinned;
             }
         }
-        return body.mesh();
-    }
-
-    private static boolean crosses(Mesh mesh, Cancel cancel) {
-        return new Crossings(mesh).in(mesh.positions(), cancel).any();
+        return body;
     }
 
     private double[] bounds(Mesh mesh, double[] grown, double[] spikes, double reach) {

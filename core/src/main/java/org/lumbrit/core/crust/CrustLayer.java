@@ -480,19 +480,15 @@ public record CrustLayer(
         if (shape.triangles.length == 0) {
             return Optional.empty();
         }
-        PlacedMesh prop = carrier(site);
-        Quaternion turn = prop.turn();
         float[] shares = new float[shape.out.length];
         double far = Math.max(
                 1e-6, 0.6 * (longest > 0 ? longest : properties.get(THICK).most()));
         for (int v = 0; v < shares.length; v++) {
             shares[v] = (float) Smooth.smoothstep(0, far, shape.out[v]);
         }
-        return Optional.of(new Carried(
+        return Optional.of(Carried.on(
+                carrier(site),
                 Mesh.of(shape.positions, shape.normals, shape.triangles),
-                prop.origin(),
-                new double[] {turn.x(), turn.y(), turn.z(), turn.w()},
-                1,
                 low,
                 Carried.Skin.between(Colour.ofHex(low), Colour.ofHex(high), shares, "out", shape.out)));
     }

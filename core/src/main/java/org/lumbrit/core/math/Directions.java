@@ -20,6 +20,27 @@ public final class Directions {
         return new double[] {a[1] * b[2] - a[2] * b[1], a[2] * b[0] - a[0] * b[2], a[0] * b[1] - a[1] * b[0]};
     }
 
+    /**
+     * Out of a triangle, twice as long as its area.
+     *
+     * @param corners three a triangle; @param t where the triangle begins in them; @param places x, y, z of each corner
+     * @param at where the three numbers are written in {@code out}
+     */
+    public static void facing(int[] corners, int t, double[] places, double[] out, int at) {
+        int a = 3 * corners[t];
+        int b = 3 * corners[t + 1];
+        int c = 3 * corners[t + 2];
+        double ux = places[b] - places[a];
+        double uy = places[b + 1] - places[a + 1];
+        double uz = places[b + 2] - places[a + 2];
+        double vx = places[c] - places[a];
+        double vy = places[c + 1] - places[a + 1];
+        double vz = places[c + 2] - places[a + 2];
+        out[at] = uy * vz - uz * vy;
+        out[at + 1] = uz * vx - ux * vz;
+        out[at + 2] = ux * vy - uy * vx;
+    }
+
     /** The cosine between two; 0 where one has no length. */
     public static double cosine(double[] a, double[] b) {
         double lengths = Math.sqrt(dot(a, a) * dot(b, b));

@@ -92,8 +92,7 @@ public final class Closing {
     }
 
     private static boolean crosses(HalfEdges edges, Cancel cancel) {
-        Mesh mesh = edges.mesh();
-        return new Crossings(mesh).in(mesh.positions(), cancel).any();
+        return Crossings.of(edges.mesh(), cancel).any();
     }
 
     /** Lets vertices go back to where they were, where a facet would turn far otherwise. */
@@ -107,8 +106,8 @@ public final class Closing {
             any = false;
             double[] after = places.clone();
             for (int t = 0; t < corners.length; t += 3) {
-                facing(corners, t, before, one);
-                facing(corners, t, after, two);
+                Directions.facing(corners, t, before, one, 0);
+                Directions.facing(corners, t, after, two, 0);
                 double area = Math.sqrt(Directions.dot(two, two) / Math.max(1e-300, Directions.dot(one, one)));
                 for (int k = 0; k < 3 && (Directions.cosine(one, two) < TURNED || area < SHRUNK); k++) {
                     int v = 3 * corners[t + k];
@@ -116,17 +115,6 @@ public final class Closing {
                     System.arraycopy(before, v, places, v, 3);
                 }
             }
-        }
-    }
-
-    private static void facing(int[] corners, int t, double[] p, double[] out) {
-        int a = 3 * corners[t];
-        int b = 3 * corners[t + 1];
-        int c = 3 * corners[t + 2];
-        for (int d = 0; d < 3; d++) {
-            int e = (d + 1) % 3;
-            int f = (d + 2) % 3;
-            out[d] = (p[b + e] - p[a + e]) * (p[c + f] - p[a + f]) - (p[b + f] - p[a + f]) * (p[c + e] - p[a + e]);
         }
     }
 

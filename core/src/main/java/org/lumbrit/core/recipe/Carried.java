@@ -1,6 +1,8 @@
 package org.lumbrit.core.recipe;
 
 import org.lumbrit.core.math.Colour;
+import org.lumbrit.core.math.Quaternion;
+import org.lumbrit.core.props.PlacedMesh;
 import org.lumbrit.core.surface.Mesh;
 
 /**
@@ -34,5 +36,11 @@ public record Carried(Mesh mesh, double[] origin, double[] turn, double size, St
     /** Of one colour. */
     public Carried(Mesh mesh, double[] origin, double[] turn, double size, String colour) {
         this(mesh, origin, turn, size, colour, Skin.PLAIN);
+    }
+
+    /** One that stands on a prop, given in metres along the prop's own axes. */
+    public static Carried on(PlacedMesh prop, Mesh mesh, String colour, Skin skin) {
+        Quaternion turn = prop.turn();
+        return new Carried(mesh, prop.origin(), new double[] {turn.x(), turn.y(), turn.z(), turn.w()}, 1, colour, skin);
     }
 }

@@ -122,6 +122,11 @@ public final class Crossings {
         }
     }
 
+    /** Where a mesh passes through itself as it is. */
+    public static Found of(Mesh mesh, Cancel cancel) {
+        return new Crossings(mesh).in(mesh.positions(), cancel);
+    }
+
     /** @param positions x, y, z of every vertex, as many as at rest */
     public Found in(float[] positions, Cancel cancel) {
         int count = order.length;
