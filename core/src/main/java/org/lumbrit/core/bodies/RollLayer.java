@@ -365,7 +365,7 @@ public record RollLayer(
 
     /** Where it goes, from the moment it is let go. */
     public Path path(Surroundings site) {
-        return site.state((key, start) -> new LetGo(this, key, start), 1, 1);
+        return site.state((key, start) -> new LetGo((RollLayer) start.layer(id), key, start), 1, 1);
     }
 
     /** Speed, spin, slip where it slides, whether it touches, how high it is, and its radius where it gathers. */

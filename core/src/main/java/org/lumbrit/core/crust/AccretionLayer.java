@@ -332,7 +332,8 @@ public record AccretionLayer(
 
     /** What it is after a step, in metres along the prop's own axes. */
     public Accretion.Body body(Surroundings site, int at) {
-        return site.state((key, start) -> new Growing(this, "accretion/1 " + key, start), at, 1);
+        return site.state(
+                (key, start) -> new Growing((AccretionLayer) start.layer(id), "accretion/1 " + key, start), at, 1);
     }
 
     /** Step by step from the prop as it stands at the clock's first second. */

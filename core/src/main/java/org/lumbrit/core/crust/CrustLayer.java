@@ -357,7 +357,7 @@ public record CrustLayer(
 
     /** What it is made of that does not change with the time: once. */
     private Base base(Surroundings site) {
-        return site.state((key, start) -> new Laying(this, "crust base/1 " + key, start), 1, 1);
+        return site.state((key, start) -> new Laying((CrustLayer) start.layer(id), "crust base/1 " + key, start), 1, 1);
     }
 
     private record Laying(CrustLayer layer, String key, Surroundings site) implements Simulation<Base> {
@@ -410,7 +410,10 @@ public record CrustLayer(
         long moment = (long) Math.floor(now * pace + 1e-9);
         double since = moment / pace;
         return site.state(
-                (key, start) -> new Fusing(this, "crust/1 " + key + " " + since, base(site), start, since), 1, 1);
+                (key, start) -> new Fusing(
+                        (CrustLayer) start.layer(id), "crust/1 " + key + " " + since, base(site), start, since),
+                1,
+                1);
     }
 
     private record Fusing(CrustLayer layer, String key, Base base, Surroundings site, double since)

@@ -226,7 +226,8 @@ public record FrontLayer(
     private float[] onProp(Surroundings site, PlacedMesh prop, Samples samples, Reading reading) {
         Mesh mesh = Spread.fine(prop.mesh().scaled(prop.size()), side(prop));
         float[] arrival = site.state(
-                        (key, start) -> new OverProp(this, "front on prop/1 " + key + prop.key(), start, prop, mesh),
+                        (key, start) -> new OverProp(
+                                (FrontLayer) start.layer(id), "front on prop/1 " + key + prop.key(), start, prop, mesh),
                         1,
                         1)
                 .arrival();
@@ -315,7 +316,7 @@ public record FrontLayer(
     record Times(float[] arrival) {}
 
     private Times times(Surroundings site) {
-        return site.state((key, start) -> new March(this, "front/1 " + key, start), 1, 1);
+        return site.state((key, start) -> new March((FrontLayer) start.layer(id), "front/1 " + key, start), 1, 1);
     }
 
     /** The front over the ground, once and for all times. */

@@ -296,7 +296,7 @@ public record ClimbLayer(
     private record All(List<PlantMesh> climbers, List<Integer> nodes) {}
 
     private All all(Surroundings site) {
-        return site.state((key, start) -> new Growing(this, "climb/1 " + key, start), 1, 1);
+        return site.state((key, start) -> new Growing((ClimbLayer) start.layer(id), "climb/1 " + key, start), 1, 1);
     }
 
     private record Growing(ClimbLayer layer, String key, Surroundings site) implements Simulation<All> {

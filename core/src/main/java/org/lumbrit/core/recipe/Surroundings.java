@@ -68,7 +68,8 @@ public interface Surroundings {
     /**
      * The state of a simulation that the layer carries, after a step; states are kept at checkpoints.
      *
-     * @param simulation made from the content key of all that goes into the layer but the time, and from the site at 0 s
+     * @param simulation made from the content key of all that goes into the layer but the time, and from the site at 0 s; of keyed numbers those
+     *     at 0 s go in, which {@code layer(id)} of that site gives
      * @param steps how many steps it has about, by which checkpoints are spaced
      */
     <S> S state(BiFunction<String, Surroundings, Simulation<S>> simulation, int step, int steps);

@@ -14,7 +14,10 @@ import org.lumbrit.core.kinds.Kinds;
 import org.lumbrit.core.kinds.Setting;
 import org.lumbrit.core.math.BeyondRoomException;
 import org.lumbrit.core.math.Cancel;
+import org.lumbrit.core.math.CurvePoint;
+import org.lumbrit.core.math.Easing;
 import org.lumbrit.core.math.Point3;
+import org.lumbrit.core.math.Results;
 import org.lumbrit.core.math.ResultsOfOneRun;
 import org.lumbrit.core.props.BoulderShape;
 import org.lumbrit.core.props.BoxShape;
@@ -27,6 +30,7 @@ import org.lumbrit.core.recipe.GroundSpec;
 import org.lumbrit.core.recipe.Layer;
 import org.lumbrit.core.recipe.PropertyRange;
 import org.lumbrit.core.recipe.Recipe;
+import org.lumbrit.core.recipe.Track;
 import org.lumbrit.core.site.SiteAssets;
 import org.lumbrit.core.site.SiteEvaluation;
 import org.lumbrit.core.site.SitePlan;
@@ -56,6 +60,10 @@ class CrustLayersTest {
             false);
 
     private static SiteEvaluation site(double time, Layer... layers) {
+        return site(time, new ResultsOfOneRun(), List.of(), layers);
+    }
+
+    private static SiteEvaluation site(double time, Results results, List<Track> tracks, Layer... layers) {
         float[] heights = new float[65 * 65];
         Recipe recipe = new Recipe(
                 "Yard",
@@ -65,11 +73,9 @@ class CrustLayersTest {
                 List.of(),
                 List.of(layers),
                 List.of(),
-                new Clock(24, 0, 0, 30, List.of()));
+                new Clock(24, 0, 0, 30, tracks));
         return new SiteEvaluation(
-                new SitePlan(recipe, new Ground(65, 65, heights, 10), SiteAssets.NONE, time),
-                new ResultsOfOneRun(),
-                Cancel.NEVER);
+                new SitePlan(recipe, new Ground(65, 65, heights, 10), SiteAssets.NONE, time), results, Cancel.NEVER);
     }
 
     /** A layer with everything by default but what is given. */
@@ -270,5 +276,27 @@ class CrustLayersTest {
         assertThat(carried(30, Kinds.with(layer, "grown", 0.0))).isEmpty();
         // they have gone up the post
         assertThat(carried(30, layer).orElseThrow().mesh().bounds()[4]).isGreaterThan(1);
+    }
+
+    private static float[] keyed(double time, Results results) {
+        ClimbLayer layer = fresh(ClimbLayer.class, Map.of("id", "vine", "from", "foot", "many", 2, "longest", 0.5));
+        Track longer = new Track(
+                Track.Owner.LAYER,
+                "vine",
+                "longest",
+                Easing.LINEAR,
+                false,
+                List.of(new CurvePoint(0, 0.5), new CurvePoint(10, 2)));
+        SiteEvaluation site = site(time, results, List.of(longer), layer);
+        Layer now = site.plan().recipe().layer("vine").orElseThrow();
+        return now.carried(site.surroundings(now)).orElseThrow().mesh().positions();
+    }
+
+    @Test
+    void aKeyedNumberGivesTheSameWhicheverSecondIsLookedAtFirst() {
+        float[] alone = keyed(10, new ResultsOfOneRun());
+        Results shared = new ResultsOfOneRun();
+        keyed(0, shared);
+        assertThat(keyed(10, shared)).isEqualTo(alone);
     }
 }
