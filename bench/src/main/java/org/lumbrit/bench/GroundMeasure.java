@@ -201,7 +201,7 @@ public final class GroundMeasure {
                 new RainErosion.Climate(0.001, 1, 0.1, 8),
                 NodeValues.constant(0.05),
                 NodeValues.constant(0.1));
-        double wet = best(4, rain::step);
+        double wet = best(12, rain::step);
         System.out.printf(
                 "rain step at 1024 x 1024, routing and all: %.0f ms, %.0f x the copy of its five arrays (%.2f ms)%n",
                 wet, wet / (5 * copy), 5 * copy);

@@ -1,5 +1,8 @@
 package org.lumbrit.core.drainage;
 
+import java.util.Arrays;
+import org.lumbrit.core.math.Cancel;
+import org.lumbrit.core.math.Chunks;
 import org.lumbrit.core.math.Hash;
 import org.lumbrit.core.surface.CellSize;
 
@@ -11,13 +14,16 @@ import org.lumbrit.core.surface.CellSize;
 public final class Ways {
     /** How many neighbours a node inside has. */
     public static final int NEIGHBOURS = 8;
+
+    private static final int ROWS_AT_ONCE = 16;
     /** How unevenly water parts where all ways are alike, 0..1. */
     private static final double UNEVEN = 0.6;
 
     private final int columns;
     private final int count;
-    private final double[] level;
-    private final int[] rank;
+    private final int rows;
+    private final int[] order;
+    private RunOff off;
     private final int[] apart;
     private final double[] length;
     private final double[] side;
@@ -26,8 +32,8 @@ public final class Ways {
     public Ways(int columns, int rows, CellSize cell) {
         this.columns = columns;
         this.count = columns * rows;
-        this.level = new double[count];
-        this.rank = new int[count];
+        this.rows = rows;
+        this.order = new int[count];
         double diagonal = cell.diagonal();
         this.apart = new int[] {-1, 1, -columns, columns, -columns - 1, -columns + 1, columns - 1, columns + 1};
         this.length = new double[] {cell.x(), cell.x(), cell.z(), cell.z(), diagonal, diagonal, diagonal, diagonal};
@@ -37,15 +43,64 @@ public final class Ways {
                 new double[] {cell.z() / 2, cell.z() / 2, cell.x() / 2, cell.x() / 2, corner, corner, corner, corner};
     }
 
-    /** Takes a ground as it was routed: the levels of its water, and when the flood came to each node. */
-    public void lay(double[] ground, RunOff off) {
+    /** Takes a ground as it was routed. */
+    public void lay(RunOff routed) {
+        off = routed;
+        order();
+    }
+
+    /** Nodes, each after all that its water runs to. The array must not be changed. */
+    public int[] downFirst() {
+        return order;
+    }
+
+    /** From each place that no water runs to, down as long as all that runs there has come: streams lie together in memory. */
+    private void order() {
+        byte[] expected = new byte[count];
+        Chunks.run(rows, ROWS_AT_ONCE, Cancel.NEVER, (from, to) -> {
+            for (int i = from * columns; i < to * columns; i++) {
+                expected[i] = above(i);
+            }
+        });
+        int[] waiting = new int[64];
+        int at = count;
         for (int i = 0; i < count; i++) {
-            level[i] = ground[i] + off.pool(i);
+            if (expected[i] != 0) {
+                continue;
+            }
+            waiting[0] = i;
+            int size = 1;
+            while (size > 0) {
+                int node = waiting[--size];
+                order[--at] = node;
+                expected[node] = -1;
+                if (!inside(node)) {
+                    continue;
+                }
+                if (size + NEIGHBOURS > waiting.length) {
+                    waiting = Arrays.copyOf(waiting, 2 * waiting.length);
+                }
+                for (int each : apart) {
+                    int next = node + each;
+                    if (off.runs(node, next) && --expected[next] == 0) {
+                        waiting[size++] = next;
+                    }
+                }
+            }
         }
-        int[] order = off.order();
-        for (int k = 0; k < order.length; k++) {
-            rank[order[k]] = k;
+    }
+
+    /** How many neighbours water runs from to a node. */
+    private byte above(int i) {
+        int column = i % columns;
+        int row = i / columns;
+        byte found = 0;
+        for (int r = Math.max(1, row - 1); r <= Math.min(rows - 2, row + 1); r++) {
+            for (int c = Math.max(1, column - 1); c <= Math.min(columns - 2, column + 1); c++) {
+                found += off.runs(r * columns + c, i) ? 1 : 0;
+            }
         }
+        return found;
     }
 
     /** Whether a node does not lie on the border. */
@@ -66,7 +121,7 @@ public final class Ways {
 
     /** Metres of the ground, or of the water that stands over it. */
     public double level(int i) {
-        return level[i];
+        return off.level(i);
     }
 
     /**
@@ -75,18 +130,17 @@ public final class Ways {
      * @param share eight numbers that sum to 1
      */
     public void parts(int i, double[] share) {
-        double here = level[i];
+        double here = off.level(i);
         double sum = 0;
         for (int n = 0; n < NEIGHBOURS; n++) {
             int next = i + apart[n];
-            double slope = (here - level[next]) / length[n];
-            // the levels of one water may differ by rounding, so the order decides
-            share[n] = slope > 0 && rank[next] < rank[i] ? slope * Math.sqrt(slope) * side[n] * uneven(i, n) : 0;
+            double slope = (here - off.level(next)) / length[n];
+            share[n] = slope > 0 ? slope * Math.sqrt(slope) * side[n] * uneven(i, n) : 0;
             sum += share[n];
         }
         if (sum <= 0) {
             for (int n = 0; n < NEIGHBOURS; n++) {
-                share[n] = rank[i + apart[n]] < rank[i] ? side[n] * uneven(i, n) : 0;
+                share[n] = off.runs(i, i + apart[n]) ? side[n] * uneven(i, n) : 0;
                 sum += share[n];
             }
         }
@@ -100,9 +154,8 @@ public final class Ways {
     }
 
     /** Sends what lies on the nodes down to the border, so that each ends with its own and all that came from above. */
-    public void gather(RunOff off, double[] water) {
+    public void gather(double[] water) {
         double[] share = new double[NEIGHBOURS];
-        int[] order = off.order();
         for (int k = order.length - 1; k >= 0; k--) {
             int i = order[k];
             if (!inside(i)) {
@@ -123,10 +176,10 @@ public final class Ways {
     public static double[] areaAbove(double[] ground, int columns, int rows, CellSize cell) {
         RunOff off = new RunOff(ground, columns, rows, cell);
         Ways ways = new Ways(columns, rows, cell);
-        ways.lay(ground, off);
+        ways.lay(off);
         double[] area = new double[ground.length];
-        java.util.Arrays.fill(area, cell.area());
-        ways.gather(off, area);
+        Arrays.fill(area, cell.area());
+        ways.gather(area);
         return area;
     }
 }

@@ -1,7 +1,9 @@
 package org.lumbrit.core.relief;
 
+import java.util.Arrays;
 import org.lumbrit.core.drainage.RunOff;
 import org.lumbrit.core.math.Cancel;
+import org.lumbrit.core.math.Chunks;
 import org.lumbrit.core.surface.CellSize;
 
 /**
@@ -146,26 +148,32 @@ public final class RainErosion {
         }
         for (int k = order.length - 1; k >= 0; k--) {
             int i = order[k];
+            int down = off.to(i);
             double dried = water[i] * dries;
             evaporated += dried;
-            if (off.to(i) < 0) {
+            if (down < 0) {
                 runOff += water[i] - dried;
             } else {
-                water[off.to(i)] += water[i] - dried;
+                water[down] += water[i] - dried;
             }
         }
     }
 
     /** h = (h₀ + F·h↓)/(1 + F), F = softness · Q^1.25 / distance; the node downstream has its new height already. */
     private void cut(RunOff off) {
+        Chunks.run(cut.length, Cancel.NEVER, (from, to) -> {
+            for (int i = from; i < to; i++) {
+                double f = softness.at(i) * water[i] * Math.sqrt(Math.sqrt(water[i])) * off.perStep(i) / cell.x();
+                cut[i] = f / (1 + f);
+            }
+        });
         for (int i : off.order()) {
             int down = off.to(i);
-            cut[i] = 0;
             if (down < 0 || off.pool(i) > 0 || ground[i] <= ground[down]) {
+                cut[i] = 0;
                 continue;
             }
-            double f = softness.at(i) * water[i] * Math.sqrt(Math.sqrt(water[i])) / (off.step(i) * cell.x());
-            double lowered = (ground[i] - ground[down]) * f / (1 + f);
+            double lowered = (ground[i] - ground[down]) * cut[i];
             cut[i] = Math.max(0, Math.min(lowered, climate.deepest - (start[i] - ground[i])));
             ground[i] -= cut[i];
         }
@@ -173,8 +181,9 @@ public final class RainErosion {
 
     private void carry(RunOff off) {
         double area = cell.area();
+        double capacity = climate.capacity / (area * cell.x());
         int[] order = off.order();
-        java.util.Arrays.fill(load, 0);
+        Arrays.fill(load, 0);
         for (int k = order.length - 1; k >= 0; k--) {
             int i = order[k];
             int down = off.to(i);
@@ -188,10 +197,9 @@ public final class RainErosion {
             if (room > 0) {
                 dropped = Math.min(carried, room);
             } else {
-                double slope = Math.max(0, ground[i] - ground[down]) / (off.step(i) * cell.x());
-                double could = climate.capacity * water[i] * slope / area;
+                double could = capacity * water[i] * Math.max(0, ground[i] - ground[down]) * off.perStep(i);
                 double surplus = climate.settling * Math.max(0, carried - could);
-                dropped = Math.min(surplus, NO_HIGHER * Math.max(0, above(i) - ground[i]));
+                dropped = surplus == 0 ? 0 : Math.min(surplus, NO_HIGHER * Math.max(0, above(i) - ground[i]));
             }
             ground[i] += dropped;
             load[down] += carried - dropped;

@@ -142,28 +142,28 @@ public final class RiverErosion {
         creep(cancel);
         RunOff off = new RunOff(ground, columns, rows, cell);
         cancel.check();
-        ways.lay(ground, off);
+        ways.lay(off);
         double[] share = new double[Ways.NEIGHBOURS];
-        gather(off);
+        gather();
         cancel.check();
         cut(off, share);
         carry(off, share);
         crumble(cancel);
     }
 
-    private void gather(RunOff off) {
+    private void gather() {
         double area = cell.area();
         for (int i = 0; i < water.length; i++) {
             water[i] = rain.at(i) * area;
         }
-        ways.gather(off, water);
+        ways.gather(water);
     }
 
     /** h = (h₀ + ΣF·h↓)/(1 + ΣF), F = K·Qᵐ·dt·share / distance; the nodes downstream have their new height already. */
     private void cut(RunOff off, double[] share) {
         double area = cell.area();
         Arrays.fill(load, 0);
-        for (int i : off.order()) {
+        for (int i : ways.downFirst()) {
             if (!ways.inside(i)) {
                 continue;
             }
@@ -191,7 +191,7 @@ public final class RiverErosion {
 
     private void carry(RunOff off, double[] share) {
         double area = cell.area();
-        int[] order = off.order();
+        int[] order = ways.downFirst();
         for (int k = order.length - 1; k >= 0; k--) {
             int i = order[k];
             if (!ways.inside(i)) {
