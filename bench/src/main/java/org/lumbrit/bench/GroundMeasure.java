@@ -187,6 +187,7 @@ public final class GroundMeasure {
         }
         double[] to = new double[h.length];
         double copy = best(60, () -> System.arraycopy(h, 0, to, 0, h.length));
+        ThermalErosion.warmUp();
         ThermalErosion thermal =
                 new ThermalErosion(h.clone(), NODES, NODES, CellSize.square(0.3), NodeValues.constant(30));
         double step = best(60, () -> thermal.step(Cancel.NEVER));

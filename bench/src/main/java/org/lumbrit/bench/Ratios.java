@@ -118,6 +118,7 @@ public final class Ratios {
         double[] to = new double[h.length];
         double copy = GroundMeasure.best(60, () -> System.arraycopy(h, 0, to, 0, h.length));
         CellSize cell = CellSize.square(0.3);
+        ThermalErosion.warmUp();
         ThermalErosion thermal = new ThermalErosion(h.clone(), NODES, NODES, cell, NodeValues.constant(30));
         say("thermal-step-to-copy", GroundMeasure.best(60, () -> thermal.step(Cancel.NEVER)) / (2 * copy));
         RainErosion rain = new RainErosion(

@@ -1,6 +1,7 @@
 package org.lumbrit.server;
 
 import org.lumbrit.core.math.GradientNoise;
+import org.lumbrit.core.relief.ThermalErosion;
 import org.lumbrit.core.surface.TriangleTree;
 import org.springframework.boot.SpringApplication;
 import org.springframework.boot.autoconfigure.SpringBootApplication;
@@ -20,5 +21,6 @@ public class LumbritServer {
     private static void warmUp() {
         GradientNoise.warmUp();
         TriangleTree.warmUp();
+        ThermalErosion.warmUp();
     }
 }

@@ -3,6 +3,7 @@ package org.lumbrit.core.relief;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import java.util.List;
 import java.util.Map;
 import java.util.concurrent.ForkJoinPool;
 import org.junit.jupiter.api.Test;
@@ -220,5 +221,23 @@ class ErosionTest {
                 new ThermalErosion(ground, NODES, NODES, CellSize.square(CELL), NodeValues.constant(33));
         thermal.run(40, Cancel.NEVER);
         return thermal.heights();
+    }
+
+    @Test
+    void theSameBitsComeFromLanesAndFromThePlainLoop() {
+        float[] talus = new float[NODES * NODES];
+        for (int i = 0; i < talus.length; i++) {
+            talus[i] = i % 7 == 0 ? 0 : 10 + i % 53;
+        }
+        for (NodeValues angles : List.of(NodeValues.constant(31), NodeValues.constant(0), NodeValues.of(talus))) {
+            CellSize oblong = new CellSize(CELL, 0.8 * CELL);
+            ThermalErosion lanes = new ThermalErosion(hills(5), NODES, NODES, oblong, angles);
+            ThermalErosion plain = new ThermalErosion(hills(5), NODES, NODES, oblong, angles);
+            for (int step = 0; step < 9; step++) {
+                lanes.step(true, Cancel.NEVER);
+                plain.step(false, Cancel.NEVER);
+            }
+            assertThat(lanes.heights()).isEqualTo(plain.heights()).isNotEqualTo(hills(5));
+        }
     }
 }
