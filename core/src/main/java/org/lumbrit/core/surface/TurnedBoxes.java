@@ -154,7 +154,7 @@ final class TurnedBoxes {
         float[] to = new float[WIDE];
         LANES.race(inLanes -> {
             for (int group = 0; group < 64; group++) {
-                squares(inLanes, boxes, group, 1, 2, group, 1e-6f, to);
+                squares(inLanes, boxes, group, 1, 2, group, 1e-6f, 4, to);
             }
         });
     }
@@ -179,23 +179,23 @@ final class TurnedBoxes {
 
         /** @return which boxes of a group are nearer than the root of a number, a bit each */
         int ask(int level, int group, double best) {
-            TurnedBoxes.squares(inLanes, levels[level], group, x, y, z, lost, squares);
             float limit = Math.min(Float.MAX_VALUE, Math.nextUp((float) best));
-            int nearer = 0;
-            for (int k = 0; k < WIDE; k++) {
-                // the sign of the difference, so that there is no branch
-                nearer |= (Float.floatToRawIntBits(squares[k] - limit) >>> 31) << k;
-            }
-            return nearer;
+            return TurnedBoxes.squares(inLanes, levels[level], group, x, y, z, lost, limit, squares);
         }
     }
 
-    static void squares(boolean inLanes, float[] b, int group, float x, float y, float z, float lost, float[] to) {
+    static int squares(
+            boolean inLanes, float[] b, int group, float x, float y, float z, float lost, float limit, float[] to) {
         if (inLanes) {
-            TurnedLanes.squares(b, group * NUMBERS * WIDE, x, y, z, lost, QUARTER, to);
-        } else {
-            plain(b, group * NUMBERS * WIDE, x, y, z, lost, to);
+            return TurnedLanes.squares(b, group * NUMBERS * WIDE, x, y, z, lost, QUARTER, limit, to);
         }
+        plain(b, group * NUMBERS * WIDE, x, y, z, lost, to);
+        int nearer = 0;
+        for (int k = 0; k < WIDE; k++) {
+            // the sign of the difference, so that there is no branch
+            nearer |= (Float.floatToRawIntBits(to[k] - limit) >>> 31) << k;
+        }
+        return nearer;
     }
 
     private static void plain(float[] b, int at, float x, float y, float z, float lost, float[] to) {

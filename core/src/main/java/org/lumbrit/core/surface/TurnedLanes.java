@@ -15,14 +15,18 @@ final class TurnedLanes {
 
     private TurnedLanes() {}
 
-    static void squares(float[] b, int at, float x, float y, float z, float lost, float quarter, float[] to) {
+    /** @return which of the squares are less than a limit, a bit each */
+    static int squares(
+            float[] b, int at, float x, float y, float z, float lost, float quarter, float limit, float[] to) {
         FloatVector dx = FloatVector.broadcast(FLOATS, x).sub(FloatVector.fromArray(FLOATS, b, at + 9 * WIDE));
         FloatVector dy = FloatVector.broadcast(FLOATS, y).sub(FloatVector.fromArray(FLOATS, b, at + 10 * WIDE));
         FloatVector dz = FloatVector.broadcast(FLOATS, z).sub(FloatVector.fromArray(FLOATS, b, at + 11 * WIDE));
         FloatVector u = beyond(b, at, 0, dx, dy, dz, lost);
         FloatVector v = beyond(b, at, 1, dx, dy, dz, lost);
         FloatVector w = beyond(b, at, 2, dx, dy, dz, lost);
-        u.mul(u).add(v.mul(v)).add(w.mul(w)).mul(quarter).intoArray(to, 0);
+        FloatVector squares = u.mul(u).add(v.mul(v)).add(w.mul(w)).mul(quarter);
+        squares.intoArray(to, 0);
+        return (int) squares.lt(limit).toLong();
     }
 
     private static FloatVector beyond(

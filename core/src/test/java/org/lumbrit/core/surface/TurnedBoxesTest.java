@@ -89,8 +89,8 @@ class TurnedBoxesTest {
                         : (float) random.nextGaussian();
             }
             float x = (float) (9 * random.nextGaussian());
-            TurnedBoxes.squares(false, numbers, 0, x, 2, -3, 1e-6f, plain);
-            TurnedBoxes.squares(true, numbers, 0, x, 2, -3, 1e-6f, lanes);
+            TurnedBoxes.squares(false, numbers, 0, x, 2, -3, 1e-6f, 4, plain);
+            TurnedBoxes.squares(true, numbers, 0, x, 2, -3, 1e-6f, 4, lanes);
             assertThat(lanes).isEqualTo(plain);
         }
     }
