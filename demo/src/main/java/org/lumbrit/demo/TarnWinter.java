@@ -254,6 +254,7 @@ public final class TarnWinter {
                 10,
                 60,
                 0.02,
+                false,
                 Map.of("melting", from(0, 4)));
     }
 

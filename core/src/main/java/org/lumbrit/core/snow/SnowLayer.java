@@ -11,8 +11,10 @@ import org.lumbrit.core.kinds.Setting;
 import org.lumbrit.core.kinds.Surrounding;
 import org.lumbrit.core.math.Chunks;
 import org.lumbrit.core.math.Decimal;
+import org.lumbrit.core.math.KeyBuilder;
 import org.lumbrit.core.math.Once;
 import org.lumbrit.core.math.Smooth;
+import org.lumbrit.core.props.PlacedMesh;
 import org.lumbrit.core.props.Prop;
 import org.lumbrit.core.props.Shelter;
 import org.lumbrit.core.recipe.Beginning;
@@ -108,6 +110,12 @@ public record SnowLayer(
                 help = "So deep, nothing of the ground is seen through it; less for a small site")
         double hides,
 
+        @Setting(
+                title = "on props",
+                byDefault = "true",
+                help = "Lies on their tops too, as far as they are flat enough to hold it")
+        boolean props,
+
         @Setting(title = "properties") Map<String, PropertyRange> properties)
         implements Layer {
 
@@ -123,6 +131,15 @@ public record SnowLayer(
     public static final String SLID = "slid";
     public static final String OPEN = "open";
     public static final String WEIGHT = "weight";
+
+    /** Tangent of a slope that no snow leaves. */
+    private static final double HELD = 1e9;
+
+    /** Degrees below the angle of repose from which a prop's surface holds less. */
+    private static final double RIM = 12;
+
+    /** Of the way within which something shelters: what lies so much below the highest surface is not under it. */
+    private static final double UNDER = 1e-4;
 
     /** Seconds of an hour and node. */
     private static final double HOUR = 1.5e-6;
@@ -255,7 +272,7 @@ public record SnowLayer(
 
     @Override
     public boolean liesOn(Prop standing) {
-        return false;
+        return props;
     }
 
     @Override
@@ -334,7 +351,7 @@ public record SnowLayer(
                 (key, start) -> {
                     Once<String, Snowpack.Bed> bed = new Once<>();
                     return new Snowpack(
-                            key,
+                            new KeyBuilder("snowpack/2").add(key).key(),
                             () -> bed.get("", made -> bed(start)),
                             lattice(start.ground()).count(),
                             hours(start),
@@ -355,22 +372,23 @@ public record SnowLayer(
         float[] caught = site.property(this, CAUGHT, samples).clone();
         double level = site.scene().water().orElse(Double.NEGATIVE_INFINITY);
         double top = site.ground().highest() + 1e4;
-        var props = site.scene().props();
+        float[] stands = new float[count];
+        var standing = site.scene().props();
         Chunks.run(count, 1024, site.cancel(), (from, to) -> {
-            Shelter above = new Shelter(props);
+            Shelter above = new Shelter(standing);
             for (int i = from; i < to; i++) {
                 double covered = above.highest(samples.x()[i], top, samples.z()[i], top - heights[i] + 1);
                 obstacles[i] = (float) Math.max(heights[i], covered);
-                if (covered > heights[i] + 1e-3 || heights[i] < level) {
+                boolean under = covered > heights[i] + 1e-3;
+                if (under && props) {
+                    stands[i] = 1;
+                    heights[i] = covered;
+                }
+                if (under && !props || heights[i] < level) {
                     caught[i] = 0;
                 }
             }
         });
-        float[] angles = site.property(this, REPOSE, samples);
-        double[] tangents = new double[site.drives(REPOSE).isEmpty() ? 1 : count];
-        for (int i = 0; i < tangents.length; i++) {
-            tangents[i] = StrictMath.tan(StrictMath.toRadians(angles[i]));
-        }
         Samples.Grid grid = lattice.grid();
         return new Snowpack.Bed(
                 grid.columns(),
@@ -378,11 +396,47 @@ public record SnowLayer(
                 grid.cellX(),
                 grid.cellZ(),
                 heights,
+                stands,
                 obstacles,
                 caught,
-                tangents,
+                tangents(site, samples, grid, heights, stands),
                 site.property(this, DRIFTING, samples),
                 site.property(this, MELTING, samples));
+    }
+
+    /** Of the angle of repose; what lies on a prop that is flatter than that stays, up to the prop's edge. */
+    private double[] tangents(Surroundings site, Samples samples, Samples.Grid grid, double[] heights, float[] stands) {
+        float[] angles = site.property(this, REPOSE, samples);
+        double[] tangents = new double
+                [site.drives(REPOSE).isEmpty()
+                                && (!props || site.scene().props().isEmpty())
+                        ? 1
+                        : stands.length];
+        for (int i = 0; i < tangents.length; i++) {
+            tangents[i] = StrictMath.tan(StrictMath.toRadians(angles[i]));
+            if (stands[i] > 0 && slope(grid, heights, stands, i) <= tangents[i]) {
+                tangents[i] = HELD;
+            }
+        }
+        return tangents;
+    }
+
+    /** Tangent of the slope between nodes that stand on props. */
+    private static double slope(Samples.Grid grid, double[] heights, float[] stands, int i) {
+        int column = i % grid.columns();
+        int row = i / grid.columns();
+        double x = along(heights, stands, i, column > 0, column < grid.columns() - 1, 1) / grid.cellX();
+        double z = along(heights, stands, i, row > 0, row < grid.rows() - 1, grid.columns()) / grid.cellZ();
+        return Math.sqrt(x * x + z * z);
+    }
+
+    /** The difference to the next node, or the mean one to both sides. */
+    private static double along(double[] heights, float[] stands, int i, boolean before, boolean after, int apart) {
+        boolean back = before && stands[i - apart] > 0;
+        boolean on = after && stands[i + apart] > 0;
+        double first = back ? heights[i] - heights[i - apart] : 0;
+        double second = on ? heights[i + apart] - heights[i] : 0;
+        return back && on ? 0.5 * (first + second) : first + second;
     }
 
     /** What has come of all that fell so far. */
@@ -493,12 +547,44 @@ public record SnowLayer(
             }
             nodes = between;
         }
-        float[] shown = nodes;
+        return read(site, samples, nodes, state(site, (int) Math.ceil(hour)).stands());
+    }
+
+    /** Between the nodes: on the ground between those that are free, on a prop between those that stand on props. */
+    private float[] read(Surroundings site, Samples samples, float[] nodes, float[] stands) {
         Lattice lattice = lattice(site.ground());
         float[] out = new float[samples.count()];
-        Chunks.run(out.length, site.cancel(), (from, to) -> {
+        if (!props) {
+            Chunks.run(out.length, site.cancel(), (from, to) -> {
+                for (int i = from; i < to; i++) {
+                    out[i] = (float) lattice.between(nodes, samples.x()[i], samples.z()[i]);
+                }
+            });
+            return out;
+        }
+        boolean onProp = site.scene().owner() instanceof PlacedMesh;
+        float[] counts = new float[nodes.length];
+        float[] counted = new float[nodes.length];
+        for (int i = 0; i < nodes.length; i++) {
+            counts[i] = onProp == stands[i] > 0 ? 1 : 0;
+            counted[i] = counts[i] * nodes[i];
+        }
+        float[] steepest = onProp ? site.property(this, REPOSE, samples) : new float[0];
+        double top = site.ground().highest() + 1e4;
+        Chunks.run(out.length, 1024, site.cancel(), (from, to) -> {
+            Shelter above = new Shelter(onProp ? site.scene().props() : List.of());
             for (int i = from; i < to; i++) {
-                out[i] = (float) lattice.between(shown, samples.x()[i], samples.z()[i]);
+                double x = samples.x()[i];
+                double z = samples.z()[i];
+                double share = lattice.between(counts, x, z);
+                out[i] = share <= 0 ? 0 : (float) (lattice.between(counted, x, z) / share);
+                if (onProp && out[i] != 0) {
+                    double slope = StrictMath.toDegrees(StrictMath.acos(Smooth.clamp(-1, 1, samples.ny()[i])));
+                    double held = 1 - Smooth.smoothstep(steepest[i] - RIM, steepest[i], slope);
+                    boolean open = held > 0
+                            && above.highest(x, top, z, top - samples.y()[i]) <= samples.y()[i] + within * UNDER;
+                    out[i] = open ? (float) (out[i] * held) : 0;
+                }
             }
         });
         return out;

@@ -23,7 +23,7 @@ record Snowpack(String key, Supplier<Bed> bed, int count, Hours hours, double de
     /**
      * What it lies on and what drives it, row by row.
      *
-     * @param heights metres; @param obstacles metres with what stands on the ground
+     * @param heights metres, of a prop's top where one stands; @param stands 1 where one does; @param obstacles metres with what stands on the ground
      * @param caught share of what falls that lands there; @param tangents of the angle of repose, one for all or one a node
      * @param mobile how readily the wind moves it; @param melting mm of water a day and °C
      */
@@ -33,6 +33,7 @@ record Snowpack(String key, Supplier<Bed> bed, int count, Hours hours, double de
             double cellX,
             double cellZ,
             double[] heights,
+            float[] stands,
             float[] obstacles,
             float[] caught,
             double[] tangents,
@@ -49,9 +50,17 @@ record Snowpack(String key, Supplier<Bed> bed, int count, Hours hours, double de
      *
      * @param depth metres; @param flux kg/(m·s) that the wind carried over each node in the last hour
      * @param fallen metres that have landed on each node; @param melted that have melted on it; @param drifted that the wind has brought it, or taken below 0
+     * @param stands 1 at nodes on top of props, 0 on the ground
      * @param account metres · m²: fallen, melted, blown away, for each hour so far, none at its start
      */
-    record State(double[] depth, float[] flux, float[] fallen, float[] melted, float[] drifted, double[] account) {
+    record State(
+            double[] depth,
+            float[] flux,
+            float[] fallen,
+            float[] melted,
+            float[] drifted,
+            float[] stands,
+            double[] account) {
         /** One of its sums after an hour. @param which 0 fallen, 1 melted, 2 blown away */
         double sum(int hour, int which) {
             return account[SUMS * hour + which];
@@ -74,6 +83,7 @@ record Snowpack(String key, Supplier<Bed> bed, int count, Hours hours, double de
     public State start() {
         return new State(
                 new double[count],
+                new float[count],
                 new float[count],
                 new float[count],
                 new float[count],
@@ -142,7 +152,7 @@ record Snowpack(String key, Supplier<Bed> bed, int count, Hours hours, double de
         if (fall > 0 || hour.speed() * 1.4 > Drift.threshold(hour.temperature())) {
             depth = slid(ground, depth, SLIDES, cancel);
         }
-        return new State(depth, flux, fallen, melted, drifted, account);
+        return new State(depth, flux, fallen, melted, drifted, ground.stands, account);
     }
 
     /** Melt water of an hour by degree-days, mm (R. Hock, "Temperature index melt modelling in mountain areas", 2003). */
@@ -179,7 +189,7 @@ record Snowpack(String key, Supplier<Bed> bed, int count, Hours hours, double de
 
     @Override
     public long bytes(State state) {
-        return 24L * state.depth.length + 8L * state.account.length + 64;
+        return 28L * state.depth.length + 8L * state.account.length + 64;
     }
 
     @Override

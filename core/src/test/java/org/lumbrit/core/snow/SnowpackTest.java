@@ -146,9 +146,17 @@ class SnowpackTest {
             obstacles[i] = (float) heights[i];
         }
         Snowpack.Bed bed = new Snowpack.Bed(
-                n, n, 2, 2, heights, obstacles, caught, new double[] {Math.tan(Math.toRadians(42))}, ones, new float[] {
-                    3
-                });
+                n,
+                n,
+                2,
+                2,
+                heights,
+                new float[n * n],
+                obstacles,
+                caught,
+                new double[] {Math.tan(Math.toRadians(42))},
+                ones,
+                new float[] {3});
         Snowpack pack = new Snowpack("key", () -> bed, n * n, step -> hour, 120, 10, 100);
         Snowpack.State state = pack.start();
         Arrays.fill(state.depth(), start);

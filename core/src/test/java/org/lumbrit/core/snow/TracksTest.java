@@ -211,7 +211,18 @@ class TracksTest {
 
     private static SnowLayer snowfall() {
         return new SnowLayer(
-                "stuff", "Snow", 1, false, new Sky.Steady(20, 1, 250, 12, 1, 0), 65, 120, 10, 100, 0.02, Map.of());
+                "stuff",
+                "Snow",
+                1,
+                false,
+                new Sky.Steady(20, 1, 250, 12, 1, 0),
+                65,
+                120,
+                10,
+                100,
+                0.02,
+                true,
+                Map.of());
     }
 
     @Test
