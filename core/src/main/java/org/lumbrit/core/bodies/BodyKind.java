@@ -16,6 +16,11 @@ public sealed interface BodyKind permits BodyKind.Ball, BodyKind.Log, BodyKind.B
     /** As it is seen, in its own frame with its centre at the origin. */
     Mesh mesh(Surroundings site);
 
+    /** What other bodies meet of it. */
+    default Solid solid(Surroundings site) {
+        return Solid.ofMesh(mesh(site));
+    }
+
     /** Half of how wide it presses: the largest radius round which it rolls, metres. */
     double radius(Surroundings site);
 
@@ -39,6 +44,11 @@ public sealed interface BodyKind permits BodyKind.Ball, BodyKind.Log, BodyKind.B
         public Mesh mesh(Surroundings site) {
             return Mesh.of(Sphere.positions(4), Sphere.positions(4), Sphere.triangles(4))
                     .scaled(radius);
+        }
+
+        @Override
+        public Solid solid(Surroundings site) {
+            return Solid.ofBalls(body(site, 1).balls());
         }
 
         @Override
@@ -76,6 +86,11 @@ public sealed interface BodyKind permits BodyKind.Ball, BodyKind.Log, BodyKind.B
         @Override
         public Mesh mesh(Surroundings site) {
             return Turned.mesh(radius, length, true);
+        }
+
+        @Override
+        public Solid solid(Surroundings site) {
+            return Solid.ofBalls(body(site, 1).balls());
         }
 
         @Override

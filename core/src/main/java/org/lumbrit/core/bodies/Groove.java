@@ -62,7 +62,7 @@ final class Groove {
         Samples samples = site.ground().samplesAt(px, pz);
         float[] lies = Lies.depth(site, samples);
         // the same smooth surface as the body runs on: on coarse ground another one would lie beside its way
-        SmoothGround runs = new LetGo(layer, "", site).surface(site);
+        SmoothGround runs = Runner.surface(layer, site);
         float[] sinks = site.property(layer, RollLayer.SINKS, samples);
         double[] surfaces = new double[nodes.length];
         // what has fallen since the body passed is not pressed with what lay then

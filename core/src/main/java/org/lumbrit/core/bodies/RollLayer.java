@@ -7,6 +7,7 @@ import java.util.Optional;
 import java.util.Set;
 import org.lumbrit.core.kinds.Apart;
 import org.lumbrit.core.kinds.Kind;
+import org.lumbrit.core.kinds.Kinds;
 import org.lumbrit.core.kinds.Refers;
 import org.lumbrit.core.kinds.Setting;
 import org.lumbrit.core.kinds.Surrounding;
@@ -22,6 +23,7 @@ import org.lumbrit.core.recipe.LayerHead;
 import org.lumbrit.core.recipe.PropertyDescription;
 import org.lumbrit.core.recipe.PropertyRange;
 import org.lumbrit.core.recipe.Readings;
+import org.lumbrit.core.recipe.Recipe;
 import org.lumbrit.core.recipe.Subject;
 import org.lumbrit.core.recipe.Surroundings;
 import org.lumbrit.core.snow.Flakes;
@@ -30,14 +32,14 @@ import org.lumbrit.core.surface.Samples;
 import org.lumbrit.core.surface.SurfacePatch;
 
 /**
- * A body that is let go and rolls: over the ground with what lies on it, against props, until it rests. It sinks into what lies by its
+ * A body that is let go and rolls: over the ground with what lies on it, against props and other bodies, until it rests. It sinks into what lies by its
  * settings and leaves a groove: at each place as deep as the lower half of the body went, as wide as the body is there. Beside the
  * groove a rim is pushed up; a chosen share of the depth springs back.
  */
 @Kind(
         name = "roll",
         title = "Rolling body",
-        help = "A ball, a log, a barrel or a prop’s shape rolls by real mechanics and presses a groove.")
+        help = "A ball, a log, a barrel or a prop’s shape rolls by real mechanics, meets others, and presses a groove.")
 public record RollLayer(
         @Apart String id,
         @Apart String name,
@@ -281,7 +283,8 @@ public record RollLayer(
 
     @Override
     public Set<Surrounding> reads() {
-        return Set.of(Surrounding.GROUND, Surrounding.PROPS, Surrounding.EARLIER, Surrounding.TIME);
+        return Set.of(
+                Surrounding.GROUND, Surrounding.PROPS, Surrounding.EARLIER, Surrounding.FELLOWS, Surrounding.TIME);
     }
 
     @Override
@@ -296,12 +299,26 @@ public record RollLayer(
 
     @Override
     public Begun begin(Beginning beginning) {
-        RollLayer made = beginning.ready(this, "Rolling ball");
+        RollLayer ready = beginning.ready(this, "Rolling ball");
+        RollLayer made = (RollLayer) Kinds.with((Record) ready, "x", free(beginning.recipe(), ready));
         return new Begun.Made(
                 made,
                 GROOVE,
                 false,
                 made.name + " is let go in the middle of the site. Set where, and play the clock.");
+    }
+
+    /** East of the place that it begins at, as far as no other body begins there. */
+    private static double free(Recipe recipe, RollLayer made) {
+        double step = 1.2 * (made.body instanceof BodyKind.Ball ball ? 2 * ball.radius() : 1);
+        double at = made.x;
+        for (boolean taken = true; taken; ) {
+            double here = at;
+            taken = recipe.layersOf(RollLayer.class).stream()
+                    .anyMatch(other -> Math.abs(other.x - here) < step && Math.abs(other.z - made.z) < step);
+            at += taken ? step : 0;
+        }
+        return at;
     }
 
     @Override
@@ -365,7 +382,7 @@ public record RollLayer(
 
     /** Where it goes, from the moment it is let go. */
     public Path path(Surroundings site) {
-        return site.state((key, start) -> new LetGo((RollLayer) start.layer(id), key, start), 1, 1);
+        return Meeting.path(site, id);
     }
 
     /** Speed, spin, slip where it slides, whether it touches, how high it is, and its radius where it gathers. */
@@ -451,14 +468,14 @@ public record RollLayer(
         return "It goes " + Decimal.write(way, 1) + " m, at most " + Decimal.write(fastest, 2) + " m/s fast, and "
                 + ended
                 + ". The surface on which it rolls has cells of "
-                + Decimal.write(site.ground().lattice(LetGo.NODES).grid().cellX(), 2) + " m.";
+                + Decimal.write(site.ground().lattice(Runner.NODES).grid().cellX(), 2) + " m.";
     }
 
     @Override
     public List<Finding> findings(Surroundings site) {
         List<Finding> found = new ArrayList<>();
         double radius = body.radius(site);
-        double ground = site.ground().lattice(LetGo.NODES).grid().cellX();
+        double ground = site.ground().lattice(Runner.NODES).grid().cellX();
         if (cell > radius / 3) {
             found.add(Finding.warning(
                     this,

@@ -12,6 +12,8 @@ public enum Surrounding {
     PROPS,
     /** The shown layers of its own family that stand before it on the board. */
     EARLIER,
+    /** The other shown layers of its own kind, wherever they stand on the board, each as it would be without the others. */
+    FELLOWS,
     /** How props are keyed over time: where they were before. */
     KEYS
 }

@@ -77,6 +77,19 @@ public interface Surroundings {
     /** The shown layers of its own family that stand before it, where it reads them. */
     List<Layer> earlier();
 
+    /**
+     * A layer of the same kind, as it would be if it were the only one.
+     *
+     * @param key of all that goes into it but the time; @param layer with its keyed numbers as they are at 0 s; @param site at 0 s, as it sees it
+     */
+    record Fellow(String key, Layer layer, Surroundings site) {}
+
+    /** The shown layers of its kind, itself among them, in the order of the board; itself alone where it is hidden. */
+    List<Fellow> fellows();
+
+    /** What comes of a simulation of one step that several layers carry together; kept under its own key. */
+    <S> S together(Simulation<S> simulation);
+
     /** A place that the layer refers to. */
     Place place(String id);
 

@@ -143,6 +143,11 @@ public final class SiteEvaluation {
         return new SiteEvaluation(plan.at(seconds), results, cancel, prop, owner, thins, Optional.empty());
     }
 
+    /** The same with no other layer of a layer's kind. */
+    SiteEvaluation alone(Layer layer) {
+        return new SiteEvaluation(plan.alone(layer), results, cancel, prop, owner, thins, Optional.empty());
+    }
+
     /** The same as a layer sees it: relief layers see the ground below themselves. */
     public SiteEvaluation seenBy(String layerId) {
         return new SiteEvaluation(plan.seenBy(layerId), results, cancel, prop, owner, thins, Optional.empty());

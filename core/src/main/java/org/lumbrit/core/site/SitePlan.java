@@ -316,7 +316,38 @@ public final class SitePlan {
         if (layer.reads().contains(Surrounding.EARLIER) && layer.family() != Family.RELIEF) {
             key.add(earlierKey(layer));
         }
+        if (layer.reads().contains(Surrounding.FELLOWS)) {
+            List<Layer> fellows = fellows(layer.id());
+            if (fellows.size() > 1) {
+                fellows.forEach(each -> key.add(alone(each).layerKey(each)));
+            }
+        }
         return key.key();
+    }
+
+    /** The shown layers of a layer's kind, itself among them, in the order of the board; itself alone where it is hidden. */
+    List<Layer> fellows(String layerId) {
+        Layer layer = recipe.layer(layerId).orElseThrow();
+        return layer.hidden()
+                ? List.of(layer)
+                : recipe.layers().stream()
+                        .filter(each -> each.getClass() == layer.getClass() && !each.hidden())
+                        .toList();
+    }
+
+    /** The same site with all other layers of a layer's kind hidden. */
+    SitePlan alone(Layer layer) {
+        List<Layer> others = fellows(layer.id());
+        return others.size() == 1
+                ? this
+                : measure("alone " + layer.id(), () -> {
+                    List<Layer> layers = written.layers().stream()
+                            .map(each -> each.id().equals(layer.id()) || each.getClass() != layer.getClass()
+                                    ? each
+                                    : each.switchedOff())
+                            .toList();
+                    return new SitePlan(written.withLayers(layers), ground, relief, finished, assets, time);
+                });
     }
 
     /** Content key of the shown layers of a layer's family before it. */

@@ -158,6 +158,24 @@ final class SiteSurroundings implements Surroundings {
     }
 
     @Override
+    public List<Fellow> fellows() {
+        scene.require(Surrounding.FELLOWS);
+        SiteEvaluation start = evaluation.at(0);
+        List<Fellow> fellows = new ArrayList<>();
+        for (Layer each : start.plan().fellows(layer.id())) {
+            SiteEvaluation alone = start.alone(each);
+            Layer of = alone.plan().recipe().layer(each.id()).orElseThrow();
+            fellows.add(new Fellow(alone.plan().layerKey(of), of, alone.surroundings(of)));
+        }
+        return fellows;
+    }
+
+    @Override
+    public <S> S together(Simulation<S> simulation) {
+        return new Course<>(simulation, results, Course.every(1)).at(1, cancel);
+    }
+
+    @Override
     public List<Point3> way(String prop) {
         scene.require(Refers.PROP, prop);
         scene.require(Surrounding.KEYS);
