@@ -1,5 +1,6 @@
 package org.lumbrit.core.snow;
 
+import java.util.Arrays;
 import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.math.Chunks;
 import org.lumbrit.core.math.Smooth;
@@ -17,6 +18,9 @@ final class Drift {
 
     private static final double CREST = 0.35;
     private static final double SECONDS = 3600;
+    private static final double ROUNDING = 1e-9;
+    /** Tangent from which on is looked; a node that sees none is level. */
+    private static final double NOTHING = -1;
 
     private final int columns;
     private final int rows;
@@ -51,46 +55,88 @@ final class Drift {
         double uz = -StrictMath.cos(h);
         double step = 1 / Math.max(Math.abs(ux) / cellX, Math.abs(uz) / cellZ);
         int steps = (int) Math.max(1, Math.min(Math.floor(within / step), 256));
-        float[] angle = new float[surface.length];
-        float top = surface[0];
-        for (float each : surface) {
-            top = Math.max(top, each);
+        double[] heights = new double[surface.length];
+        for (int i = 0; i < heights.length; i++) {
+            heights[i] = surface[i];
         }
-        double highest = top;
+        float[] angle = new float[surface.length];
         Chunks.run(rows, 8, cancel, (first, last) -> {
+            Rays ray = new Rays(columns);
             for (int row = first; row < last; row++) {
-                for (int column = 0; column < columns; column++) {
-                    double here = surface[row * columns + column];
-                    double most = -1;
-                    for (int k = 1; k <= steps; k++) {
-                        if (highest - here <= most * k * step) {
-                            // nothing farther can stand higher
-                            break;
-                        }
-                        double c = column + k * step * ux / cellX;
-                        double r = row + k * step * uz / cellZ;
-                        if (c < 0 || r < 0 || c > columns - 1 || r > rows - 1) {
-                            break;
-                        }
-                        most = Math.max(most, (between(surface, c, r) - here) / (k * step));
+                System.arraycopy(heights, row * columns, ray.here, 0, columns);
+                Arrays.fill(ray.most, NOTHING);
+                for (int k = 1; k <= steps; k++) {
+                    // one of them is whole, as a step leads to the next column or the next row
+                    if (!look(heights, row, k * step * ux / cellX, k * step * uz / cellZ, k * step, ray)) {
+                        break;
                     }
-                    angle[row * columns + column] =
-                            (float) (most == -1 ? 0 : StrictMath.toDegrees(StrictMath.atan(most)));
+                }
+                for (int c = 0; c < columns; c++) {
+                    double most = ray.most[c];
+                    angle[row * columns + c] =
+                            (float) (most == NOTHING ? 0 : StrictMath.toDegrees(StrictMath.atan(most)));
                 }
             }
         });
         return angle;
     }
 
-    private double between(float[] values, double column, double row) {
-        int c = Math.min((int) column, columns - 2);
-        int r = Math.min((int) row, rows - 2);
-        double fc = column - c;
-        double fr = row - r;
-        int at = r * columns + c;
-        double north = values[at] + fc * (values[at + 1] - values[at]);
-        double south = values[at + columns] + fc * (values[at + columns + 1] - values[at + columns]);
-        return north + fr * (south - north);
+    /**
+     * Looks from all nodes of a row at what lies so far off.
+     *
+     * @param dc columns; @param dr rows; @param away metres
+     * @return whether it lies on the site
+     */
+    private boolean look(double[] surface, int row, double dc, double dr, double away, Rays ray) {
+        double wholeC = whole(dc);
+        double wholeR = whole(dr);
+        boolean betweenColumns = dc - wholeC > ROUNDING;
+        boolean betweenRows = dr - wholeR > ROUNDING;
+        int r = row + (int) wholeR;
+        if (r < 0 || r + (betweenRows ? 1 : 0) >= rows) {
+            return false;
+        }
+        int shift = (int) wholeC;
+        int from = Math.max(0, -shift);
+        int to = Math.min(columns, columns - shift - (betweenColumns ? 1 : 0));
+        int at = r * columns + shift;
+        int next = at + (betweenColumns ? 1 : betweenRows ? columns : 0);
+        double share = betweenColumns ? dc - wholeC : dr - wholeR;
+        double per = 1 / away;
+        int count = Math.max(0, to - from);
+        System.arraycopy(surface, at + from, ray.near, from, count);
+        System.arraycopy(surface, next + from, ray.far, from, count);
+        raise(ray.near, ray.far, share, ray.here, per, ray.most, from, from + count);
+        return from < to;
+    }
+
+    /** All arrays go by one index, which the compiler has lanes for. */
+    private static void raise(
+            double[] near, double[] far, double share, double[] here, double per, double[] most, int from, int to) {
+        for (int c = from; c < to; c++) {
+            most[c] = Math.max(most[c], (near[c] + share * (far[c] - near[c]) - here[c]) * per);
+        }
+    }
+
+    /** The nodes of a row, what lies so far off from each, and the tangent of the largest angle to any so far. */
+    private static final class Rays {
+        private final double[] here;
+        private final double[] near;
+        private final double[] far;
+        private final double[] most;
+
+        Rays(int columns) {
+            here = new double[columns];
+            near = new double[columns];
+            far = new double[columns];
+            most = new double[columns];
+        }
+    }
+
+    /** The whole number not above; that next to it where only rounding is between. */
+    private static double whole(double number) {
+        double near = Math.rint(number);
+        return Math.abs(number - near) < ROUNDING ? near : Math.floor(number);
     }
 
     /** The wind near the ground against that over open land. @param angle of shelter, degrees */

@@ -137,6 +137,43 @@ class SnowpackTest {
         assertThat(Drift.most(15, 9.43)).isCloseTo(Math.pow(15, 4.04) / 458_800, within(1e-12));
     }
 
+    @Test
+    void shelterIsTheLargestAngleUpwindWhateverTheDirection() {
+        int columns = 37;
+        int rows = 23;
+        double cellX = 1.5;
+        double cellZ = 2;
+        float[] surface = new float[columns * rows];
+        for (int i = 0; i < surface.length; i++) {
+            surface[i] = (float) (4 * Hash.unit(Hash.mix(i)));
+        }
+        for (double from : new double[] {0, 17, 45, 90, 133, 180, 250, 270, 341}) {
+            float[] shelter = new Drift(columns, rows, cellX, cellZ).shelter(surface, from, 20, Cancel.NEVER);
+            double ux = Math.sin(Math.toRadians(from));
+            double uz = -Math.cos(Math.toRadians(from));
+            double step = 1 / Math.max(Math.abs(ux) / cellX, Math.abs(uz) / cellZ);
+            for (int i = 0; i < surface.length; i++) {
+                double most = -1;
+                for (int k = 1; k * step <= 20; k++) {
+                    double c = i % columns + Math.round(1e9 * k * step * ux / cellX) / 1e9;
+                    double r = i / columns + Math.round(1e9 * k * step * uz / cellZ) / 1e9;
+                    if (c < 0 || r < 0 || c > columns - 1 || r > rows - 1) {
+                        break;
+                    }
+                    int w = Math.min((int) c, columns - 2);
+                    int n = Math.min((int) r, rows - 2);
+                    double north = surface[n * columns + w]
+                            + (c - w) * (surface[n * columns + w + 1] - surface[n * columns + w]);
+                    double south = surface[(n + 1) * columns + w]
+                            + (c - w) * (surface[(n + 1) * columns + w + 1] - surface[(n + 1) * columns + w]);
+                    most = Math.max(most, (north + (r - n) * (south - north) - surface[i]) / (k * step));
+                }
+                double expected = most == -1 ? 0 : Math.toDegrees(Math.atan(most));
+                assertThat(shelter[i]).as("node %d, wind from %s", i, from).isCloseTo((float) expected, within(1e-4f));
+            }
+        }
+    }
+
     private static Snowpack.State after(int n, double[] heights, int hours, WeatherHour hour, double start) {
         float[] ones = {1};
         float[] caught = new float[n * n];
