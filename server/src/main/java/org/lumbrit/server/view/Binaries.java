@@ -62,18 +62,25 @@ final class Binaries {
         return bundle.floats("heights", 1, heights).write();
     }
 
-    /** Sunlight of every node of the coarse lattice of light, then its sky light, as the ground alone lets them through. */
-    static byte[] openLight(Ground whole, SunPosition from, Cancel cancel) {
-        // of a large one the light over a coarser copy cannot be told from its own at so few nodes
-        Ground ground = whole.finerThan(LIT_NODES) ? whole.resampled(LIT_NODES, "light of " + whole.key()) : whole;
-        Lattice coarse = ground.lattice(LIGHT_NODES);
-        Samples lit = coarse.samples();
-        byte[] sun = GroundLight.sun(ground, lit, from.heading(), from.elevation(), cancel);
-        byte[] sky = GroundLight.sky(coarse, lit, cancel);
-        byte[] both = Arrays.copyOf(sun, 2 * sun.length);
-        System.arraycopy(sky, 0, both, sun.length, sky.length);
-        return both;
+    /** Sunlight of every node of the coarse lattice of light, as the ground alone lets it through. */
+    static byte[] openSun(Ground whole, SunPosition from, Cancel cancel) {
+        Ground ground = forLight(whole);
+        return GroundLight.sun(ground, ground.lattice(LIGHT_NODES).samples(), from.heading(), from.elevation(), cancel);
     }
+
+    /** Sky light of the same nodes. */
+    static byte[] openSky(Ground whole, Cancel cancel) {
+        Lattice coarse = forLight(whole).lattice(LIGHT_NODES);
+        return GroundLight.sky(coarse, coarse.samples(), cancel);
+    }
+
+    /** Of a large one the light over a coarser copy cannot be told from its own at so few nodes. */
+    private static Ground forLight(Ground whole) {
+        return whole.finerThan(LIT_NODES) ? whole.resampled(LIT_NODES, "light of " + whole.key()) : whole;
+    }
+
+    /** Light of the ground alone, a byte a node. */
+    record OpenLight(byte[] sun, byte[] sky) {}
 
     /**
      * Sunlight and sky light on the ground with the shade of props, and what the sky is like where a layer says it.
@@ -82,14 +89,14 @@ final class Binaries {
      */
     static byte[] light(
             Ground ground,
-            byte[] open,
+            OpenLight open,
             List<PlacedMesh> props,
             SunPosition from,
             Optional<Daylight> day,
             Cancel cancel) {
         Lattice coarse = ground.lattice(LIGHT_NODES);
-        byte[] sun = Arrays.copyOfRange(open, 0, open.length / 2);
-        byte[] sky = Arrays.copyOfRange(open, open.length / 2, open.length);
+        byte[] sun = open.sun.clone();
+        byte[] sky = open.sky.clone();
         PropShadows.cast(coarse.samples(), props, from.heading(), from.elevation(), sun, sky, cancel);
         ArrayBundle bundle = new ArrayBundle();
         bundle.facts()
@@ -294,7 +301,7 @@ final class Binaries {
      * Heights of a tile of the ground with one more all round, its light at {@value #TILE_LIGHT} nodes a side, and its holes where it has
      * some.
      *
-     * @param open light of the whole ground alone, as {@link #openLight} has it
+     * @param open sky light of the whole ground alone, as {@link #openSky} has it
      */
     static byte[] tile(
             GroundTiles tiles,
@@ -307,8 +314,7 @@ final class Binaries {
         Samples lit = tiles.samples(tile, TILE_LIGHT);
         byte[] sun = GroundLight.sun(ground, lit, from.heading(), from.elevation(), cancel);
         // changes little from one place to the next, and would take as long as all the rest
-        byte[] sky = GroundLight.between(
-                ground.lattice(LIGHT_NODES), Arrays.copyOfRange(open, open.length / 2, open.length), lit);
+        byte[] sky = GroundLight.between(ground.lattice(LIGHT_NODES), open, lit);
         PropShadows.cast(lit, props, from.heading(), from.elevation(), sun, sky, cancel);
         ArrayBundle bundle = new ArrayBundle();
         bundle.facts().put("nodes", GroundTiles.NODES).put("light", TILE_LIGHT);

@@ -24,6 +24,9 @@ import org.lumbrit.server.view.SubjectView.WaterSubject;
 
 /** One evaluation of one view: what is looked at, and on which ground. */
 final class Look {
+    /** Of the site's longer side: what lies no deeper on the mean takes hardly any of the sky away. */
+    private static final double HARDLY = 0.003;
+
     final SiteEvaluation evaluation;
     final SiteEvaluation now;
     final Cancel cancel;
@@ -123,7 +126,7 @@ final class Look {
                 shared -> Binaries.ground(bare, top, topSamples, shared));
         // in the shade of props where they are now
         List<PlacedMesh> standing = now.scene().props();
-        KeyBuilder lightKey = new KeyBuilder("light bundle/2").add(ground.key()).add(skyKey());
+        KeyBuilder lightKey = new KeyBuilder("light bundle/3").add(ground.key()).add(skyKey());
         standing.forEach(prop -> lightKey.add(prop.key()));
         String light = kept(
                 lightKey.key(),
@@ -141,14 +144,34 @@ final class Look {
                 !draft && ground.finerThan(ViewService.VIEW_NODES));
     }
 
-    /** The light of the whole ground alone, as {@link Binaries#openLight} has it. */
-    byte[] openLight(Ground ground, Cancel shared) {
+    private Binaries.OpenLight openLight(Ground ground, Cancel shared) {
         SunPosition from = sun();
-        KeyBuilder key = new KeyBuilder("open light/3")
+        KeyBuilder key = new KeyBuilder("open sun/1")
                 .add(ground.key())
                 .add(from.heading())
                 .add(from.elevation());
-        return results.get(key.key(), shared, again -> Binaries.openLight(ground, from, again));
+        byte[] sun = results.get(key.key(), shared, again -> Binaries.openSun(ground, from, again));
+        return new Binaries.OpenLight(sun, openSky(ground, shared));
+    }
+
+    /** Sky light of the whole ground alone; where little lies on it that of the bare ground, so that it stays while snow comes and goes. */
+    byte[] openSky(Ground ground, Cancel shared) {
+        Ground bare = evaluation.plan().ground();
+        Ground seen = hardlyRaised(bare, ground) ? bare : ground;
+        return results.get(key("open sky/1", seen.key()), shared, again -> Binaries.openSky(seen, again));
+    }
+
+    private static boolean hardlyRaised(Ground bare, Ground covered) {
+        float[] before = bare.heights();
+        float[] after = covered.heights();
+        if (before.length != after.length) {
+            return false;
+        }
+        double sum = 0;
+        for (int i = 0; i < before.length; i++) {
+            sum += Math.abs(after[i] - before[i]);
+        }
+        return sum / before.length < HARDLY * Math.max(bare.width(), bare.depth());
     }
 
     /** Where the sun stands. */

@@ -43,12 +43,11 @@ final class TilesMaker implements SubjectMaker {
         Look look = scene.look();
         GroundTiles.Tile tile = chosen.tile();
         List<PlacedMesh> props = look.now.scene().props();
-        KeyBuilder key = new KeyBuilder("tile bundle/2").add(tiles.key(tile)).add(look.skyKey());
+        KeyBuilder key = new KeyBuilder("tile bundle/3").add(tiles.key(tile)).add(look.skyKey());
         props.forEach(prop -> key.add(prop.key()));
         String data = look.kept(
                 key.key(),
-                shared ->
-                        Binaries.tile(tiles, tile, ground, look.openLight(ground, shared), props, look.sun(), shared));
+                shared -> Binaries.tile(tiles, tile, ground, look.openSky(ground, shared), props, look.sun(), shared));
         // what is dragged is looked at over the whole site until it is let go
         boolean still = !scene.request().draftWanted();
         return new TileView(
