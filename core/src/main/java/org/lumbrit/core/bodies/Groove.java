@@ -39,7 +39,7 @@ final class Groove {
                 line.add(new Point3(path.numbers()[Path.NUMBERS * f], 0, path.numbers()[Path.NUMBERS * f + 2]));
             }
         }
-        double beyond = Math.max(BESIDE * rim(), 2.5 * site.ground().cell());
+        double beyond = Math.max(BESIDE * rim(), 3.2 * site.ground().cell());
         double half = Math.max(widest, reach());
         return SurfacePatch.along(line, half + beyond, layer.cell());
     }
@@ -60,12 +60,13 @@ final class Groove {
             slot[nodes[n]] = n;
         }
         Samples samples = site.ground().samplesAt(px, pz);
+        // the same smooth surface as the body runs on, as it was when it was let go: what has fallen since lies in the
+        // groove and beside it alike
+        Surroundings.Fellow start = Meeting.start(site, layer.id());
+        SmoothGround runs = Runner.surface((RollLayer) start.layer(), start.site());
         float[] lies = Lies.depth(site, samples);
-        // the same smooth surface as the body runs on: on coarse ground another one would lie beside its way
-        SmoothGround runs = Runner.surface(layer, site);
         float[] sinks = site.property(layer, RollLayer.SINKS, samples);
         double[] surfaces = new double[nodes.length];
-        // what has fallen since the body passed is not pressed with what lay then
         double[] most = new double[nodes.length];
         for (int n = 0; n < nodes.length; n++) {
             most[n] = Math.min(sinks[n], lies[n]);

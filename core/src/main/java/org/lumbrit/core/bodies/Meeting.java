@@ -51,6 +51,14 @@ final class Meeting {
         throw new IllegalArgumentException("no body " + id);
     }
 
+    /** A body as it is at 0 s, when its way is made. */
+    static Surroundings.Fellow start(Surroundings site, String id) {
+        return site.fellows().stream()
+                .filter(body -> body.layer().id().equals(id))
+                .findFirst()
+                .orElseThrow();
+    }
+
     private void meet() {
         for (int i = 0; i < reach.length; i++) {
             reach[i] = layers[i]

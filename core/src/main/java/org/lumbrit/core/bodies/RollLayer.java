@@ -440,7 +440,7 @@ public record RollLayer(
         Path path = path(site);
         Groove groove = new Groove(this, site, path);
         SurfacePatch room = groove.room();
-        float[] change = site.kept("groove/1", this, cancel -> groove.change(room, now));
+        float[] change = site.kept("groove/3", this, cancel -> groove.change(room, now));
         return Optional.of(room.with(change));
     }
 

@@ -22,6 +22,9 @@ import org.lumbrit.core.surface.Tint;
 
 /** What layers have laid on the ground, on props and on plants, the first layer below. */
 public final class SiteLying {
+    /** Cells of the ground from a patch's border within which nothing is lowered: the slope down to what is would tilt the light outside it. */
+    private static final double CLEAR = 2.83;
+
     private final SiteEvaluation evaluation;
     private final SitePlan plan;
 
@@ -89,7 +92,7 @@ public final class SiteLying {
 
     /** Content key of {@link #drawn} and of its patches. */
     public String drawnKey() {
-        KeyBuilder key = new KeyBuilder("drawn ground/1").add(ground().key());
+        KeyBuilder key = new KeyBuilder("drawn ground/2").add(ground().key());
         pressing().forEach(layer -> key.add(plan.layerKey(layer)));
         return key.key();
     }
@@ -109,7 +112,7 @@ public final class SiteLying {
                 for (int i = 0; i < heights.length; i++) {
                     double x = covered.x(i % covered.columns());
                     double z = covered.z(i / covered.columns());
-                    if (patch.holds(x, z, 1.05 * covered.cell())) {
+                    if (patch.holds(x, z, CLEAR * covered.cell())) {
                         heights[i] = Math.min(heights[i], covered.heights()[i] - under);
                     }
                 }

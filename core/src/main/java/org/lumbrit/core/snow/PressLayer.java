@@ -221,12 +221,12 @@ public record PressLayer(
             return Optional.empty();
         }
         SurfacePatch room = room(site);
-        return Optional.of(room.with(site.kept("track/1", this, cancel -> change(site, room))));
+        return Optional.of(room.with(site.kept("track/2", this, cancel -> change(site, room))));
     }
 
     private SurfacePatch room(Surroundings site) {
         List<Point3> line = line(site);
-        double beyond = Math.max(BESIDE * rimWidth(), 2.5 * site.ground().cell());
+        double beyond = Math.max(BESIDE * rimWidth(), 3.2 * site.ground().cell());
         return SurfacePatch.along(line, profile.half() + beyond, cell);
     }
 

@@ -127,8 +127,9 @@ public record SurfacePatch(double west, double north, double cell, int columns, 
     /** Whether a place lies in it by at least so many metres. */
     public boolean holds(double x, double z, double by) {
         for (int k = 0; k < 9; k++) {
-            long c = Math.round((x + (k % 3 - 1) * by - west) / cell);
-            long r = Math.round((z + (k / 3 - 1) * by - north) / cell);
+            double way = k % 2 == 0 ? by * Math.sqrt(0.5) : by;
+            long c = Math.round((x + (k % 3 - 1) * way - west) / cell);
+            long r = Math.round((z + (k / 3 - 1) * way - north) / cell);
             if (c < 0 || r < 0 || c >= columns || r >= rows || inside[(int) (r * columns + c)] == 0) {
                 return false;
             }
@@ -181,30 +182,43 @@ public record SurfacePatch(double west, double north, double cell, int columns, 
      * @param sx unit vector towards the sun; @param sy unit vector; @param sz unit vector
      */
     public Lit over(Ground ground, double sx, double sy, double sz) {
-        boolean[] drawn = new boolean[inside.length];
+        int across = (columns + BLOCK - 2) / BLOCK;
+        int down = (rows + BLOCK - 2) / BLOCK;
+        boolean[] even = new boolean[across * down];
+        for (int b = 0; b < even.length; b++) {
+            int r = b / across * BLOCK;
+            int c = b % across * BLOCK;
+            even[b] = even(c, r, Math.min(c + BLOCK, columns - 1), Math.min(r + BLOCK, rows - 1));
+        }
         int[] list = new int[24];
         int at = 0;
-        for (int r = 0; r + 1 < rows; r += BLOCK) {
-            for (int c = 0; c + 1 < columns; c += BLOCK) {
-                int south = Math.min(r + BLOCK, rows - 1);
-                int east = Math.min(c + BLOCK, columns - 1);
-                if (list.length < at + 6 * BLOCK * BLOCK) {
-                    list = Arrays.copyOf(list, 2 * (at + 6 * BLOCK * BLOCK));
-                }
-                if (even(c, r, east, south)) {
-                    at = quad(
-                            list, at, r * columns + c, r * columns + east, south * columns + c, south * columns + east);
-                    continue;
-                }
-                for (int j = r; j < south; j++) {
-                    for (int i = c; i < east; i++) {
-                        int a = j * columns + i;
-                        if (inside[a] != 0
-                                && inside[a + 1] != 0
-                                && inside[a + columns] != 0
-                                && inside[a + columns + 1] != 0) {
-                            at = quad(list, at, a, a + 1, a + columns, a + columns + 1);
-                        }
+        for (int b = 0; b < even.length; b++) {
+            int r = b / across * BLOCK;
+            int c = b % across * BLOCK;
+            int south = Math.min(r + BLOCK, rows - 1);
+            int east = Math.min(c + BLOCK, columns - 1);
+            if (list.length < at + 6 * BLOCK * BLOCK) {
+                list = Arrays.copyOf(list, 2 * (at + 6 * BLOCK * BLOCK));
+            }
+            if (even[b]) {
+                // without a crack where the next block is finer
+                boolean[] whole = {
+                    c > 0 && even[b - 1],
+                    south < rows - 1 && even[b + across],
+                    east < columns - 1 && even[b + 1],
+                    r > 0 && even[b - across]
+                };
+                at = block(list, at, c, r, east, south, whole);
+                continue;
+            }
+            for (int j = r; j < south; j++) {
+                for (int i = c; i < east; i++) {
+                    int a = j * columns + i;
+                    if (inside[a] != 0
+                            && inside[a + 1] != 0
+                            && inside[a + columns] != 0
+                            && inside[a + columns + 1] != 0) {
+                        at = quad(list, at, a, a + 1, a + columns, a + columns + 1);
                     }
                 }
             }
@@ -242,6 +256,30 @@ public record SurfacePatch(double west, double north, double cell, int columns, 
             }
         });
         return new Lit(Mesh.of(positions, triangles), sun, sky);
+    }
+
+    /** A block as two triangles, or as a fan round its middle that has every node of the sides that are not whole: west, south, east, north. */
+    private int block(int[] list, int from, int west, int north, int east, int south, boolean[] whole) {
+        int nw = north * columns + west;
+        int sw = south * columns + west;
+        int se = south * columns + east;
+        int ne = north * columns + east;
+        if (whole[0] && whole[1] && whole[2] && whole[3]) {
+            return quad(list, from, nw, ne, sw, se);
+        }
+        int middle = (north + south) / 2 * columns + (west + east) / 2;
+        int[] corners = {nw, sw, se, ne, nw};
+        int[] steps = {columns, 1, -columns, -1};
+        int at = from;
+        for (int side = 0; side < 4; side++) {
+            int step = whole[side] ? corners[side + 1] - corners[side] : steps[side];
+            for (int node = corners[side]; node != corners[side + 1]; node += step) {
+                list[at++] = middle;
+                list[at++] = node;
+                list[at++] = node + step;
+            }
+        }
+        return at;
     }
 
     private static int quad(int[] list, int at, int a, int b, int c, int d) {

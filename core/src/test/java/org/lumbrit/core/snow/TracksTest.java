@@ -209,6 +209,40 @@ class TracksTest {
                 .isCloseTo(account.lying() / account.fallen(), within(1e-9));
     }
 
+    @Test
+    void whatFallsAfterTheBallHasPassedLeavesItsGrooveAsWide() {
+        Ground slope = Grounds.slope(129, 129, 64, -20);
+        SurfacePatch still = patch(site(slope, 2.5, snow(0.4), BALL), "roll");
+        SnowLayer falls = new SnowLayer(
+                "stuff",
+                "Snow",
+                1,
+                false,
+                new Sky.Steady(20, -5, 250, 0, 8, 20),
+                129,
+                120,
+                10,
+                100,
+                0.02,
+                true,
+                Map.of());
+        SiteEvaluation later = site(slope, 2.5, falls, BALL);
+        SurfacePatch groove = patch(later, "roll");
+        Samples here = later.plan().ground().samplesAt(new double[] {0}, new double[] {10});
+        assertThat(later.field(falls, SnowLayer.DEPTH, here)[0]).isCloseTo(0.8f, within(1e-4f));
+        assertThat(groove.deepest()).isCloseTo(still.deepest(), within(0.002));
+        assertThat(pressed(groove)).isCloseTo(pressed(still), within(0.02 * pressed(still)));
+    }
+
+    /** Square metres that lie at least 2 cm deeper than before. */
+    private static double pressed(SurfacePatch groove) {
+        int count = 0;
+        for (float change : groove.change()) {
+            count += change < -0.02f ? 1 : 0;
+        }
+        return count * groove.cell() * groove.cell();
+    }
+
     private static SnowLayer snowfall() {
         return new SnowLayer(
                 "stuff",
