@@ -10,6 +10,8 @@ export default defineConfig({
   build: { assetsInlineLimit: 0, chunkSizeWarningLimit: 1600, modulePreload: { polyfill: false } },
   server: { proxy: { '/api': 'http://127.0.0.1:8470' } },
   test: {
+    // a machine that does other things as well may take ten times as long
+    testTimeout: 60_000,
     environment: 'node',
     projects: [
       { extends: true, test: { name: 'alone', include: ALONE } },

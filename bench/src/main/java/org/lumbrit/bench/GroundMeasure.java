@@ -45,6 +45,7 @@ public final class GroundMeasure {
         parts.put("distances", GroundMeasure::distances);
         parts.put("erosion", GroundMeasure::erosion);
         parts.put("large", GroundMeasure::large);
+        parts.put("sizes", GroundMeasure::sizes);
         parts.forEach((name, part) -> {
             if (arguments.length == 0 || List.of(arguments).contains(name)) {
                 part.run();
@@ -217,9 +218,26 @@ public final class GroundMeasure {
                 new TerraceRelief("t", "T", 1, false, 8, 0, 0.5, Map.of("strength", full)),
                 new SmoothRelief("s", "S", 1, false, 4, Map.of("strength", full)),
                 new ThermalRelief("th", "TH", 1, false, 20, Map.of()));
+        make(4096, layers);
+    }
+
+    /** The same rules on grounds of more and more nodes: what a node takes, and what is held of it. */
+    private static void sizes() {
+        PropertyRange full = new PropertyRange(0, 1, Combine.PRODUCT);
+        List<Layer> layers = List.of(
+                noise("a", 200, NoiseRelief.Shape.RIDGED),
+                noise("b", 40, NoiseRelief.Shape.BILLOW),
+                new SmoothRelief("s", "S", 1, false, 4, Map.of("strength", full)));
+        make(256, layers);
+        for (int nodes = 512; nodes <= 8192; nodes *= 2) {
+            make(nodes, layers);
+        }
+    }
+
+    private static void make(int nodes, List<Layer> layers) {
         Recipe recipe = new Recipe(
                 "Large",
-                GroundSpec.flat(4096, 4096, 4096, Optional.empty()),
+                GroundSpec.flat(nodes, nodes, nodes, Optional.empty()),
                 List.of(),
                 List.of(),
                 layers,
@@ -232,9 +250,14 @@ public final class GroundMeasure {
         double seconds = (System.nanoTime() - start) / 1e9;
         System.gc();
         System.out.printf(
-                "ground of 4096 x 4096 from 6 relief layers: %.1f s, %.0f MB held with every layer's heights, %.1f to %.1f m%n",
+                "ground of %d x %d from %d relief layers: %.2f s, %.0f ns a node, %.0f MB held with every layer's heights, %.1f bytes a node, %.1f to %.1f m%n",
+                nodes,
+                nodes,
+                layers.size(),
                 seconds,
+                1e9 * seconds / nodes / nodes,
                 (used() - before) / 1e6,
+                (double) (used() - before) / nodes / nodes,
                 plan.ground().lowest(),
                 plan.ground().highest());
     }

@@ -4,11 +4,10 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import org.lumbrit.core.math.Cancel;
-import org.lumbrit.core.math.Codec;
 import org.lumbrit.core.math.KeyBuilder;
 import org.lumbrit.core.math.Results;
 import org.lumbrit.core.recipe.Surroundings;
-import org.lumbrit.core.simulation.Simulation;
+import org.lumbrit.core.simulation.Made;
 
 /**
  * The ways of all bodies of a site. Each is first let go by itself; those whose ways come near each other at the same moment are let go
@@ -32,8 +31,32 @@ final class Meeting {
         for (int i = 0; i < count; i++) {
             Surroundings.Fellow body = bodies.get(i);
             layers[i] = (RollLayer) body.layer();
-            paths[i] = body.site().together(new LetGo(layers[i], body.key(), body.site()));
+            paths[i] = body.site().together(alone(layers[i], body));
             group[i] = i;
+        }
+    }
+
+    /** The whole way of a body that meets no other. */
+    private static Made<Path> alone(RollLayer layer, Surroundings.Fellow body) {
+        return new Made<>(
+                body.key(),
+                new Path(1, new double[0], Path.End.MOVES),
+                cancel -> {
+                    Runner runner = new Runner(layer, body.site(), layer.rate());
+                    for (int k = 1; !runner.over() && !runner.rests(); k++) {
+                        look(cancel, k, layer.rate());
+                        runner.step();
+                        runner.note();
+                    }
+                    return runner.path();
+                },
+                Path::bytes);
+    }
+
+    private static void look(Cancel cancel, int step, int rate) {
+        if (step % 1024 == 0) {
+            cancel.check();
+            cancel.doing("rolling, second " + step / rate);
         }
     }
 
@@ -101,7 +124,7 @@ final class Meeting {
         if (of.size() < 2) {
             return;
         }
-        List<Path> ways = of.get(0).site().together(new Together(of)).paths();
+        List<Path> ways = of.get(0).site().together(together(of)).paths();
         int next = 0;
         for (int i = 0; i < group.length; i++) {
             if (group[i] == first) {
@@ -155,84 +178,62 @@ final class Meeting {
         }
     }
 
-    /** The whole ways of bodies that meet, as one step of a simulation: the finest of their steps holds for all. */
-    private record Together(List<Surroundings.Fellow> bodies) implements Simulation<Ways> {
-        @Override
-        public String key() {
-            KeyBuilder key = new KeyBuilder("bodies together/1");
-            bodies.forEach(body -> key.add(body.key()));
-            return key.key();
-        }
+    /** The whole ways of bodies that meet: the finest of their steps holds for all. */
+    private static Made<Ways> together(List<Surroundings.Fellow> bodies) {
+        KeyBuilder key = new KeyBuilder("bodies together/1");
+        bodies.forEach(body -> key.add(body.key()));
+        return new Made<>(key.key(), new Ways(List.of()), cancel -> roll(bodies, cancel), Ways::bytes);
+    }
 
-        @Override
-        public Ways start() {
-            return new Ways(List.of());
+    private static Ways roll(List<Surroundings.Fellow> bodies, Cancel cancel) {
+        int rate = 0;
+        double from = Double.POSITIVE_INFINITY;
+        for (Surroundings.Fellow body : bodies) {
+            rate = Math.max(rate, ((RollLayer) body.layer()).rate());
+            from = Math.min(from, ((RollLayer) body.layer()).begins());
         }
-
-        @Override
-        public Ways next(Ways before, int step, Cancel cancel) {
-            int rate = 0;
-            double from = Double.POSITIVE_INFINITY;
-            for (Surroundings.Fellow body : bodies) {
-                rate = Math.max(rate, ((RollLayer) body.layer()).rate());
-                from = Math.min(from, ((RollLayer) body.layer()).begins());
-            }
-            Collisions collisions = new Collisions();
-            Collisions.Member[] members = new Collisions.Member[bodies.size()];
-            int[] begins = new int[members.length];
+        Collisions collisions = new Collisions();
+        Collisions.Member[] members = new Collisions.Member[bodies.size()];
+        int[] begins = new int[members.length];
+        for (int i = 0; i < members.length; i++) {
+            RollLayer layer = (RollLayer) bodies.get(i).layer();
+            Surroundings site = bodies.get(i).site();
+            members[i] = new Collisions.Member(
+                    new Runner(layer, site, rate),
+                    layer.body().solid(site),
+                    layer.body() instanceof BodyKind.Ball || layer.body() instanceof BodyKind.Log);
+            collisions.add(members[i]);
+            begins[i] = (int) Math.rint((layer.begins() - from) * rate);
+        }
+        for (int k = 0; goesOn(members, begins, k); k++) {
+            look(cancel, k, rate);
             for (int i = 0; i < members.length; i++) {
-                RollLayer layer = (RollLayer) bodies.get(i).layer();
-                Surroundings site = bodies.get(i).site();
-                members[i] = new Collisions.Member(
-                        new Runner(layer, site, rate),
-                        layer.body().solid(site),
-                        layer.body() instanceof BodyKind.Ball || layer.body() instanceof BodyKind.Log);
-                collisions.add(members[i]);
-                begins[i] = (int) Math.rint((layer.begins() - from) * rate);
-            }
-            for (int k = 0; goesOn(members, begins, k); k++) {
-                if (k % 1024 == 0) {
-                    cancel.check();
-                    cancel.doing("rolling, second " + k / rate);
-                }
-                for (int i = 0; i < members.length; i++) {
-                    Collisions.Member member = members[i];
-                    member.gone = member.runner.left();
-                    member.held = k < begins[i] || member.runner.over();
-                    if (!member.held) {
-                        member.runner.step();
-                    }
-                }
-                collisions.step(1.0 / rate);
-                for (Collisions.Member member : members) {
-                    if (!member.held) {
-                        member.runner.note();
-                    }
+                Collisions.Member member = members[i];
+                member.gone = member.runner.left();
+                member.held = k < begins[i] || member.runner.over();
+                if (!member.held) {
+                    member.runner.step();
                 }
             }
-            return new Ways(
-                    Arrays.stream(members).map(member -> member.runner.path()).toList());
-        }
-
-        /** Until all have been let go and none moves. */
-        private static boolean goesOn(Collisions.Member[] members, int[] begins, int k) {
-            for (int i = 0; i < members.length; i++) {
-                Runner runner = members[i].runner;
-                if (k < begins[i] || !runner.over() && !runner.rests()) {
-                    return true;
+            collisions.step(1.0 / rate);
+            for (Collisions.Member member : members) {
+                if (!member.held) {
+                    member.runner.note();
                 }
             }
-            return false;
         }
+        return new Ways(
+                Arrays.stream(members).map(member -> member.runner.path()).toList());
+    }
 
-        @Override
-        public long bytes(Ways ways) {
-            return ways.bytes();
+    /** Until all have been let go and none moves. */
+    private static boolean goesOn(Collisions.Member[] members, int[] begins, int k) {
+        for (int i = 0; i < members.length; i++) {
+            Runner runner = members[i].runner;
+            if (k < begins[i] || !runner.over() && !runner.rests()) {
+                return true;
+            }
         }
-
-        @Override
-        public Codec<Ways> codec() {
-            return Codec.of(Ways.class);
-        }
+        return false;
     }
 }

@@ -14,7 +14,6 @@ import org.lumbrit.core.kinds.Refers;
 import org.lumbrit.core.kinds.Setting;
 import org.lumbrit.core.kinds.Surrounding;
 import org.lumbrit.core.math.Cancel;
-import org.lumbrit.core.math.Codec;
 import org.lumbrit.core.math.Colour;
 import org.lumbrit.core.math.Decimal;
 import org.lumbrit.core.math.Point3;
@@ -34,7 +33,7 @@ import org.lumbrit.core.recipe.PropertyRange;
 import org.lumbrit.core.recipe.Recipe;
 import org.lumbrit.core.recipe.Subject;
 import org.lumbrit.core.recipe.Surroundings;
-import org.lumbrit.core.simulation.Simulation;
+import org.lumbrit.core.simulation.Made;
 import org.lumbrit.core.surface.FastMarching;
 import org.lumbrit.core.surface.Mesh;
 import org.lumbrit.core.surface.Samples;
@@ -299,8 +298,15 @@ public record CrustLayer(
     /** What has grown at a time: the surface that it lies on, and how far each vertex of it has come. */
     private record Base(
             float[] positions, float[] normals, int[] triangles, double[] arrival, float[] thick, float[] spikes) {
+        private static final Base NONE =
+                new Base(new float[0], new float[0], new int[0], new double[0], new float[0], new float[0]);
+
         Mesh mesh() {
             return Mesh.of(positions, normals, triangles);
+        }
+
+        private long bytes() {
+            return 4L * (2L * positions.length + triangles.length + 4L * arrival.length) + 64;
         }
     }
 
@@ -357,124 +363,104 @@ public record CrustLayer(
 
     /** What it is made of that does not change with the time: once. */
     private Base base(Surroundings site) {
-        return site.state((key, start) -> new Laying((CrustLayer) start.layer(id), "crust base/1 " + key, start), 1, 1);
+        return site.state(
+                (key, start) -> {
+                    CrustLayer then = (CrustLayer) start.layer(id);
+                    return new Made<>("crust base/1 " + key, Base.NONE, cancel -> then.lay(start, cancel), Base::bytes);
+                },
+                1,
+                1);
     }
 
-    private record Laying(CrustLayer layer, String key, Surroundings site) implements Simulation<Base> {
-        @Override
-        public Base start() {
-            return new Base(new float[0], new float[0], new int[0], new double[0], new float[0], new float[0]);
+    /** @param site at 0 s */
+    private Base lay(Surroundings site, Cancel cancel) {
+        cancel.doing("spreading " + name);
+        PlacedMesh prop = carrier(site);
+        Mesh mesh = Spread.fine(prop.mesh().scaled(prop.size()), 4 * cell);
+        Samples samples = prop.samplesOf(mesh);
+        float[] driven = site.property(this, SPEED, samples);
+        double[] speed = new double[driven.length];
+        for (int v = 0; v < speed.length; v++) {
+            speed[v] = driven[v];
         }
-
-        @Override
-        public Base next(Base before, int step, Cancel cancel) {
-            cancel.doing("spreading " + layer.name);
-            PlacedMesh prop = layer.carrier(site);
-            Mesh mesh = Spread.fine(prop.mesh().scaled(prop.size()), 4 * layer.cell);
-            Samples samples = prop.samplesOf(mesh);
-            float[] driven = site.property(layer, SPEED, samples);
-            double[] speed = new double[driven.length];
-            for (int v = 0; v < speed.length; v++) {
-                speed[v] = driven[v];
-            }
-            double[] arrival = new FastMarching(mesh.positions(), mesh.triangles())
-                    .arrival(Spread.onto(prop, site.place(layer.from)), speed, cancel);
-            for (int v = 0; v < arrival.length; v++) {
-                arrival[v] = arrival[v] <= layer.spreads ? arrival[v] : FastMarching.NEVER;
-            }
-            return new Base(
-                    mesh.positions(),
-                    mesh.normals(),
-                    mesh.triangles(),
-                    arrival,
-                    site.property(layer, THICK, samples).clone(),
-                    site.property(layer, SPIKES, samples).clone());
+        double[] arrival = new FastMarching(mesh.positions(), mesh.triangles())
+                .arrival(Spread.onto(prop, site.place(from)), speed, cancel);
+        for (int v = 0; v < arrival.length; v++) {
+            arrival[v] = arrival[v] <= spreads ? arrival[v] : FastMarching.NEVER;
         }
-
-        @Override
-        public long bytes(Base base) {
-            return 4L * (2L * base.positions.length + base.triangles.length + 4L * base.arrival.length) + 64;
-        }
-
-        @Override
-        public Codec<Base> codec() {
-            return Codec.of(Base.class);
-        }
+        return new Base(
+                mesh.positions(),
+                mesh.normals(),
+                mesh.triangles(),
+                arrival,
+                site.property(this, THICK, samples).clone(),
+                site.property(this, SPIKES, samples).clone());
     }
 
     /** Its shape at a moment. */
-    private record Shape(float[] positions, float[] normals, int[] triangles, float[] out) {}
+    private record Shape(float[] positions, float[] normals, int[] triangles, float[] out) {
+        private static final Shape NONE = new Shape(new float[0], new float[0], new int[0], new float[0]);
+
+        private long bytes() {
+            return 4L * (2L * positions.length + triangles.length + out.length) + 64;
+        }
+    }
 
     private Shape shape(Surroundings site) {
         double now = Math.min(site.time() - begins, spreads + thickens);
         long moment = (long) Math.floor(now * pace + 1e-9);
         double since = moment / pace;
         return site.state(
-                (key, start) -> new Fusing(
-                        (CrustLayer) start.layer(id), "crust/1 " + key + " " + since, base(site), start, since),
+                (key, start) -> {
+                    CrustLayer then = (CrustLayer) start.layer(id);
+                    return new Made<>(
+                            "crust/1 " + key + " " + since,
+                            Shape.NONE,
+                            cancel -> then.fuse(base(site), start, since, cancel),
+                            Shape::bytes);
+                },
                 1,
                 1);
     }
 
-    private record Fusing(CrustLayer layer, String key, Base base, Surroundings site, double since)
-            implements Simulation<Shape> {
-        @Override
-        public Shape start() {
-            return new Shape(new float[0], new float[0], new int[0], new float[0]);
+    /** @param site at 0 s; @param since seconds since it began */
+    private Shape fuse(Base base, Surroundings site, double since, Cancel cancel) {
+        cancel.doing("fusing " + name);
+        PlacedMesh prop = carrier(site);
+        Mesh mesh = base.mesh();
+        if (since <= 0 || mesh.count() == 0) {
+            return Shape.NONE;
         }
+        double[] grown = Crust.grown(base.arrival, since, thickens);
+        Quaternion back = prop.turn().inverse();
+        double[] comb = Headings.direction(combed, up);
+        double[] spikes = longest > 0
+                ? new Spikes(
+                                longest,
+                                uneven,
+                                wide,
+                                tip,
+                                back.rotate(comb[0], comb[1], comb[2]),
+                                leans,
+                                strays,
+                                branches,
+                                seed)
+                        .of(mesh, base.spikes, grown)
+                : new double[0];
+        TriangleTree tree = new TriangleTree(mesh);
+        Mesh made = new Crust(cell, smooth, lighter).on(mesh, tree, grown, base.thick, spikes, cancel);
+        return new Shape(made.positions(), made.normals(), made.triangles(), out(made, tree));
+    }
 
-        @Override
-        public Shape next(Shape before, int step, Cancel cancel) {
-            cancel.doing("fusing " + layer.name);
-            PlacedMesh prop = layer.carrier(site);
-            Mesh mesh = base.mesh();
-            if (since <= 0 || mesh.count() == 0) {
-                return before;
-            }
-            double[] grown = Crust.grown(base.arrival, since, layer.thickens);
-            Quaternion back = prop.turn().inverse();
-            double[] comb = Headings.direction(layer.combed, layer.up);
-            double[] spikes = layer.longest > 0
-                    ? new Spikes(
-                                    layer.longest,
-                                    layer.uneven,
-                                    layer.wide,
-                                    layer.tip,
-                                    back.rotate(comb[0], comb[1], comb[2]),
-                                    layer.leans,
-                                    layer.strays,
-                                    layer.branches,
-                                    layer.seed)
-                            .of(mesh, base.spikes, grown)
-                    : new double[0];
-            TriangleTree tree = new TriangleTree(mesh);
-            Mesh made = new Crust(layer.cell, layer.smooth, layer.lighter)
-                    .on(mesh, tree, grown, base.thick, spikes, cancel);
-            return new Shape(made.positions(), made.normals(), made.triangles(), out(made, tree));
+    /** How far each vertex stands out from what it lies on, metres. */
+    private static float[] out(Mesh made, TriangleTree tree) {
+        float[] out = new float[made.vertices()];
+        TriangleTree.Probe probe = tree.probe();
+        for (int v = 0; v < out.length; v++) {
+            out[v] = (float) Math.max(
+                    0, probe.signed(made.positions()[3 * v], made.positions()[3 * v + 1], made.positions()[3 * v + 2]));
         }
-
-        /** How far each vertex stands out from what it lies on, metres. */
-        private static float[] out(Mesh made, TriangleTree tree) {
-            float[] out = new float[made.vertices()];
-            TriangleTree.Probe probe = tree.probe();
-            for (int v = 0; v < out.length; v++) {
-                out[v] = (float) Math.max(
-                        0,
-                        probe.signed(
-                                made.positions()[3 * v], made.positions()[3 * v + 1], made.positions()[3 * v + 2]));
-            }
-            return out;
-        }
-
-        @Override
-        public long bytes(Shape shape) {
-            return 4L * (2L * shape.positions.length + shape.triangles.length + shape.out.length) + 64;
-        }
-
-        @Override
-        public Codec<Shape> codec() {
-            return Codec.of(Shape.class);
-        }
+        return out;
     }
 
     @Override

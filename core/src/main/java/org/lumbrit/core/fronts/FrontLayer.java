@@ -11,7 +11,6 @@ import org.lumbrit.core.kinds.Setting;
 import org.lumbrit.core.kinds.Surrounding;
 import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.math.Chunks;
-import org.lumbrit.core.math.Codec;
 import org.lumbrit.core.math.Decimal;
 import org.lumbrit.core.math.Point3;
 import org.lumbrit.core.math.Smooth;
@@ -27,7 +26,7 @@ import org.lumbrit.core.recipe.LayerHead;
 import org.lumbrit.core.recipe.PropertyDescription;
 import org.lumbrit.core.recipe.PropertyRange;
 import org.lumbrit.core.recipe.Surroundings;
-import org.lumbrit.core.simulation.Simulation;
+import org.lumbrit.core.simulation.Made;
 import org.lumbrit.core.surface.FastMarching;
 import org.lumbrit.core.surface.Lattice;
 import org.lumbrit.core.surface.Mesh;
@@ -226,8 +225,14 @@ public record FrontLayer(
     private float[] onProp(Surroundings site, PlacedMesh prop, Samples samples, Reading reading) {
         Mesh mesh = Spread.fine(prop.mesh().scaled(prop.size()), side(prop));
         float[] arrival = site.state(
-                        (key, start) -> new OverProp(
-                                (FrontLayer) start.layer(id), "front on prop/1 " + key + prop.key(), start, prop, mesh),
+                        (key, start) -> {
+                            FrontLayer then = (FrontLayer) start.layer(id);
+                            return new Made<>(
+                                    "front on prop/1 " + key + prop.key(),
+                                    Times.NONE,
+                                    cancel -> then.overProp(start, prop, mesh, cancel),
+                                    Times::bytes);
+                        },
                         1,
                         1)
                 .arrival();
@@ -269,95 +274,70 @@ public record FrontLayer(
         return Math.max(b[3] - b[0], Math.max(b[4] - b[1], b[5] - b[2])) / 50;
     }
 
-    /** The front over a prop, once and for all times. */
-    private record OverProp(FrontLayer layer, String key, Surroundings site, PlacedMesh prop, Mesh mesh)
-            implements Simulation<Times> {
-        @Override
-        public Times start() {
-            return new Times(new float[0]);
+    /** The front over a prop. @param site at 0 s */
+    private Times overProp(Surroundings site, PlacedMesh prop, Mesh mesh, Cancel cancel) {
+        Samples places = prop.samplesOf(mesh);
+        float[] driven = site.property(this, SPEED, places);
+        double[] speed = new double[places.count()];
+        double[] known = new double[places.count()];
+        Lattice lattice = Lattice.along(site.ground(), nodes);
+        float[] ground = times(site).arrival();
+        double near = side(prop);
+        for (int v = 0; v < speed.length; v++) {
+            speed[v] = driven[v];
+            double above = places.y()[v] - site.ground().height(places.x()[v], places.z()[v]);
+            double at = above < near ? lattice.between(ground, places.x()[v], places.z()[v]) : NEVER;
+            known[v] = at < 0.25 * NEVER && speed[v] > 0 ? at + Math.max(0, above) / speed[v] : FastMarching.NEVER;
         }
-
-        @Override
-        public Times next(Times before, int step, Cancel cancel) {
-            Samples places = prop.samplesOf(mesh);
-            float[] driven = site.property(layer, SPEED, places);
-            double[] speed = new double[places.count()];
-            double[] known = new double[places.count()];
-            Lattice lattice = Lattice.along(site.ground(), layer.nodes);
-            float[] ground = layer.times(site).arrival();
-            double near = side(prop);
-            for (int v = 0; v < speed.length; v++) {
-                speed[v] = driven[v];
-                double above = places.y()[v] - site.ground().height(places.x()[v], places.z()[v]);
-                double at = above < near ? lattice.between(ground, places.x()[v], places.z()[v]) : NEVER;
-                known[v] = at < 0.25 * NEVER && speed[v] > 0 ? at + Math.max(0, above) / speed[v] : FastMarching.NEVER;
-            }
-            double[] arrival =
-                    new FastMarching(mesh.positions(), mesh.triangles()).arrival(List.of(), known, speed, cancel);
-            float[] out = new float[arrival.length];
-            for (int v = 0; v < out.length; v++) {
-                out[v] = (float) Math.min(NEVER, arrival[v]);
-            }
-            return new Times(out);
+        double[] arrival =
+                new FastMarching(mesh.positions(), mesh.triangles()).arrival(List.of(), known, speed, cancel);
+        float[] out = new float[arrival.length];
+        for (int v = 0; v < out.length; v++) {
+            out[v] = (float) Math.min(NEVER, arrival[v]);
         }
-
-        @Override
-        public long bytes(Times state) {
-            return 4L * state.arrival().length + 32;
-        }
-
-        @Override
-        public Codec<Times> codec() {
-            return Codec.of(Times.class);
-        }
+        return new Times(out);
     }
 
     /** Seconds after it sets out at each node, {@link #NEVER} where it does not come. */
-    record Times(float[] arrival) {}
+    record Times(float[] arrival) {
+        private static final Times NONE = new Times(new float[0]);
 
-    private Times times(Surroundings site) {
-        return site.state((key, start) -> new March((FrontLayer) start.layer(id), "front/1 " + key, start), 1, 1);
+        private long bytes() {
+            return 4L * arrival.length + 32;
+        }
     }
 
-    /** The front over the ground, once and for all times. */
-    private record March(FrontLayer layer, String key, Surroundings site) implements Simulation<Times> {
-        @Override
-        public Times start() {
-            return new Times(new float[0]);
-        }
+    private Times times(Surroundings site) {
+        return site.state(
+                (key, start) -> {
+                    FrontLayer then = (FrontLayer) start.layer(id);
+                    return new Made<>("front/1 " + key, Times.NONE, cancel -> then.march(start, cancel), Times::bytes);
+                },
+                1,
+                1);
+    }
 
-        @Override
-        public Times next(Times before, int step, Cancel cancel) {
-            Lattice lattice = Lattice.along(site.ground(), layer.nodes);
-            Samples samples = lattice.samples();
-            int n = lattice.count();
-            float[] positions = new float[3 * n];
-            double[] speed = new double[n];
-            float[] driven = site.property(layer, SPEED, samples);
-            for (int i = 0; i < n; i++) {
-                positions[3 * i] = (float) samples.x()[i];
-                positions[3 * i + 1] = (float) samples.y()[i];
-                positions[3 * i + 2] = (float) samples.z()[i];
-                speed[i] = driven[i];
-            }
-            double[] arrival = new FastMarching(positions, triangles(lattice))
-                    .arrival(layer.seeds(site.place(layer.from), site), speed, cancel);
-            float[] out = new float[n];
-            for (int i = 0; i < n; i++) {
-                out[i] = (float) Math.min(NEVER, arrival[i]);
-            }
-            return new Times(out);
+    /** The front over the ground. @param site at 0 s */
+    private Times march(Surroundings site, Cancel cancel) {
+        Lattice lattice = Lattice.along(site.ground(), nodes);
+        Samples samples = lattice.samples();
+        int n = lattice.count();
+        float[] positions = new float[3 * n];
+        double[] speed = new double[n];
+        float[] driven = site.property(this, SPEED, samples);
+        for (int i = 0; i < n; i++) {
+            positions[3 * i] = (float) samples.x()[i];
+            positions[3 * i + 1] = (float) samples.y()[i];
+            positions[3 * i + 2] = (float) samples.z()[i];
+            speed[i] = driven[i];
         }
-
-        @Override
-        public long bytes(Times state) {
-            return 4L * state.arrival().length + 32;
+        double[] arrival =
+                new FastMarching(positions, triangles(lattice)).arrival(seeds(site.place(from), site), speed, cancel);
+        float[] out = new float[n];
+        for (int i = 0; i < n; i++) {
+            out[i] = (float) Math.min(NEVER, arrival[i]);
         }
-
-        @Override
-        public Codec<Times> codec() {
-            return Codec.of(Times.class);
-        }
+        return new Times(out);
     }
 
     /** Cells halved by turns one way and the other, so that neither diagonal is favoured. */

@@ -13,7 +13,6 @@ import org.lumbrit.core.kinds.Refers;
 import org.lumbrit.core.kinds.Setting;
 import org.lumbrit.core.kinds.Surrounding;
 import org.lumbrit.core.math.Cancel;
-import org.lumbrit.core.math.Codec;
 import org.lumbrit.core.math.Colour;
 import org.lumbrit.core.math.Decimal;
 import org.lumbrit.core.math.Hash;
@@ -34,7 +33,7 @@ import org.lumbrit.core.recipe.PropertyRange;
 import org.lumbrit.core.recipe.Recipe;
 import org.lumbrit.core.recipe.Subject;
 import org.lumbrit.core.recipe.Surroundings;
-import org.lumbrit.core.simulation.Simulation;
+import org.lumbrit.core.simulation.Made;
 import org.lumbrit.core.surface.Mesh;
 import org.lumbrit.core.surface.Place;
 
@@ -293,54 +292,41 @@ public record ClimbLayer(
     }
 
     /** All climbers, grown wholly. */
-    private record All(List<PlantMesh> climbers, List<Integer> nodes) {}
+    private record All(List<PlantMesh> climbers, List<Integer> nodes) {
+        private static final All NONE = new All(List.of(), List.of());
 
-    private All all(Surroundings site) {
-        return site.state((key, start) -> new Growing((ClimbLayer) start.layer(id), "climb/1 " + key, start), 1, 1);
+        private long bytes() {
+            return 64 + climbers.stream().mapToLong(PlantMesh::bytes).sum();
+        }
     }
 
-    private record Growing(ClimbLayer layer, String key, Surroundings site) implements Simulation<All> {
-        @Override
-        public All start() {
-            return new All(List.of(), List.of());
-        }
+    private All all(Surroundings site) {
+        return site.state(
+                (key, start) -> {
+                    ClimbLayer then = (ClimbLayer) start.layer(id);
+                    return new Made<>("climb/1 " + key, All.NONE, cancel -> then.climb(start, cancel), All::bytes);
+                },
+                1,
+                1);
+    }
 
-        @Override
-        public All next(All before, int step, Cancel cancel) {
-            cancel.doing("growing " + layer.name);
-            double[] way = Headings.direction(layer.heading, layer.up);
-            double[] seeks = {layer.seeks * way[0], layer.seeks * way[1], layer.seeks * way[2]};
-            Climbing rule = new Climbing(
-                    layer.step,
-                    layer.longest,
-                    0.4 * layer.stem,
-                    seeks,
-                    layer.strays,
-                    layer.apart,
-                    layer.branches,
-                    layer.seed);
-            List<List<Climbing.Shoot>> shoots =
-                    rule.grown(site.ground(), site.scene().props(), layer.feet(site), cancel);
-            List<PlantMesh> meshes = new ArrayList<>();
-            List<Integer> nodes = new ArrayList<>();
-            for (int k = 0; k < shoots.size(); k++) {
-                meshes.add(rule.mesh(shoots.get(k), layer.stem, layer.leaf, layer.leaves, layer.bark, k));
-                nodes.add(shoots.get(k).stream()
-                        .mapToInt(shoot -> shoot.line().length)
-                        .sum());
-            }
-            return new All(meshes, nodes);
+    /** @param site at 0 s */
+    private All climb(Surroundings site, Cancel cancel) {
+        cancel.doing("growing " + name);
+        double[] way = Headings.direction(heading, up);
+        double[] toward = {seeks * way[0], seeks * way[1], seeks * way[2]};
+        Climbing rule = new Climbing(step, longest, 0.4 * stem, toward, strays, apart, branches, seed);
+        List<List<Climbing.Shoot>> shoots =
+                rule.grown(site.ground(), site.scene().props(), feet(site), cancel);
+        List<PlantMesh> meshes = new ArrayList<>();
+        List<Integer> nodes = new ArrayList<>();
+        for (int k = 0; k < shoots.size(); k++) {
+            meshes.add(rule.mesh(shoots.get(k), stem, leaf, leaves, bark, k));
+            nodes.add(shoots.get(k).stream()
+                    .mapToInt(shoot -> shoot.line().length)
+                    .sum());
         }
-
-        @Override
-        public long bytes(All all) {
-            return 64 + all.climbers.stream().mapToLong(PlantMesh::bytes).sum();
-        }
-
-        @Override
-        public Codec<All> codec() {
-            return Codec.of(All.class);
-        }
+        return new All(meshes, nodes);
     }
 
     /** Evenly along the place, each a little aside by chance. */

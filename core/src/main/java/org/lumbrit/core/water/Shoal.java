@@ -18,6 +18,9 @@ import org.lumbrit.core.surface.Lattice;
  */
 public record Shoal(float[] rest, float[] depth, float[] factor, float[] ahead, float[] ice)
         implements Results.Weighted {
+    /** Before it is looked at. */
+    static final Shoal UNSEEN = new Shoal(new float[0], new float[0], new float[0], new float[0], new float[0]);
+
     /** A wave breaks where it is higher than so much of the depth, from trough to crest (J. McCowan, 1894). */
     private static final double BREAKS = 0.78;
 

@@ -13,7 +13,6 @@ import org.lumbrit.core.kinds.Setting;
 import org.lumbrit.core.kinds.Surrounding;
 import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.math.Chunks;
-import org.lumbrit.core.math.Codec;
 import org.lumbrit.core.math.Decimal;
 import org.lumbrit.core.math.Once;
 import org.lumbrit.core.motion.WindLayer;
@@ -29,7 +28,7 @@ import org.lumbrit.core.recipe.PropertyDescription;
 import org.lumbrit.core.recipe.PropertyRange;
 import org.lumbrit.core.recipe.Subject;
 import org.lumbrit.core.recipe.Surroundings;
-import org.lumbrit.core.simulation.Simulation;
+import org.lumbrit.core.simulation.Made;
 import org.lumbrit.core.surface.ContourLines;
 import org.lumbrit.core.surface.Lattice;
 import org.lumbrit.core.surface.Samples;
@@ -305,7 +304,14 @@ public record WaterLayer(
     public WaterSurface surface(Surroundings site) {
         Lattice lattice = Lattice.along(site.ground(), nodes);
         List<Wave> waves = waves(site);
-        Shoal shoal = site.state((key, start) -> new Bed(this, "water bed/2 " + key, start), 1, 1);
+        Shoal shoal = site.state(
+                (key, start) -> {
+                    WaterLayer then = (WaterLayer) start.layer(id);
+                    return new Made<>(
+                            "water bed/3 " + key, Shoal.UNSEEN, cancel -> then.bed(start, cancel), Shoal::bytes);
+                },
+                1,
+                1);
         // waves that another number of which was known at 0 s run as on deep water
         boolean fits = shoal.factor().length == waves.size() * lattice.count();
         List<Wave> run = fits ? waves : List.of();
@@ -374,38 +380,20 @@ public record WaterLayer(
                 (key, start) -> new RingCourse("rings/3 " + key, start, rings, seed, lattice, wet), frame, RING_COURSE);
     }
 
-    /** What the bed does, which does not change with time. */
-    private record Bed(WaterLayer layer, String key, Surroundings site) implements Simulation<Shoal> {
-        @Override
-        public Shoal start() {
-            return new Shoal(new float[0], new float[0], new float[0], new float[0], new float[0]);
-        }
-
-        @Override
-        public Shoal next(Shoal before, int step, Cancel cancel) {
-            Lattice lattice = Lattice.along(site.ground(), layer.nodes);
-            Samples samples = lattice.samples();
-            double[] ground = samples.y();
-            float[] rest = layer.piece.rest(site, lattice, ground);
-            return Shoal.of(
-                    lattice,
-                    layer.waves(site),
-                    rest,
-                    ground,
-                    site.property(layer, STRENGTH, samples),
-                    site.property(layer, ICE, samples),
-                    cancel);
-        }
-
-        @Override
-        public long bytes(Shoal state) {
-            return state.bytes();
-        }
-
-        @Override
-        public Codec<Shoal> codec() {
-            return Codec.of(Shoal.class);
-        }
+    /** What the bed does, which does not change with time. @param site at 0 s */
+    private Shoal bed(Surroundings site, Cancel cancel) {
+        Lattice lattice = Lattice.along(site.ground(), nodes);
+        Samples samples = lattice.samples();
+        double[] ground = samples.y();
+        float[] rest = piece.rest(site, lattice, ground);
+        return Shoal.of(
+                lattice,
+                waves(site),
+                rest,
+                ground,
+                site.property(this, STRENGTH, samples),
+                site.property(this, ICE, samples),
+                cancel);
     }
 
     @Override
