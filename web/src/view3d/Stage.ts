@@ -149,9 +149,11 @@ export class Stage {
     private readonly draw: () => void,
   ) {
     this.materials.prop.side = this.materials.cloth.side = 2;
-    const { shell } = this.materials;
-    shell.polygonOffset = true;
-    shell.polygonOffsetFactor = shell.polygonOffsetUnits = -1;
+    // over the surface that they lie on, also where both are equally high
+    for (const over of [this.materials.shell, this.materials.patch]) {
+      over.polygonOffset = true;
+      over.polygonOffsetFactor = over.polygonOffsetUnits = -1;
+    }
     this.scene.add(this.water, this.sheets, this.patches, this.snowfall.points);
   }
 

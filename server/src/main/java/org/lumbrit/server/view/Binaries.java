@@ -301,18 +301,21 @@ final class Binaries {
      * Heights of a tile of the ground with one more all round, its light at {@value #TILE_LIGHT} nodes a side, and its holes where it has
      * some.
      *
+     * @param raised what light falls on: the ground where nothing is lowered beneath what is drawn in its place
      * @param open sky light of the whole ground alone, as {@link #openSky} has it
      */
     static byte[] tile(
             GroundTiles tiles,
             GroundTiles.Tile tile,
             Ground ground,
+            Ground raised,
             byte[] open,
             List<PlacedMesh> props,
             SunPosition from,
             Cancel cancel) {
-        Samples lit = tiles.samples(tile, TILE_LIGHT);
-        byte[] sun = GroundLight.sun(ground, lit, from.heading(), from.elevation(), cancel);
+        Samples drawn = tiles.samples(tile, TILE_LIGHT);
+        Samples lit = raised == ground ? drawn : raised.samplesAt(drawn.x(), drawn.z());
+        byte[] sun = GroundLight.sun(raised, lit, from.heading(), from.elevation(), cancel);
         // changes little from one place to the next, and would take as long as all the rest
         byte[] sky = GroundLight.between(ground.lattice(LIGHT_NODES), open, lit);
         PropShadows.cast(lit, props, from.heading(), from.elevation(), sun, sky, cancel);

@@ -116,6 +116,11 @@ final class Look {
         return now.lying().drawn();
     }
 
+    /** The same without being lowered: what light falls on. */
+    Ground raised() {
+        return now.lying().ground();
+    }
+
     GroundSubject ground() {
         Ground bare = evaluation.plan().ground();
         Ground ground = covered();
@@ -126,11 +131,12 @@ final class Look {
                 shared -> Binaries.ground(bare, top, topSamples, shared));
         // in the shade of props where they are now
         List<PlacedMesh> standing = now.scene().props();
-        KeyBuilder lightKey = new KeyBuilder("light bundle/3").add(ground.key()).add(skyKey());
+        Ground raised = raised();
+        KeyBuilder lightKey = new KeyBuilder("light bundle/4").add(raised.key()).add(skyKey());
         standing.forEach(prop -> lightKey.add(prop.key()));
         String light = kept(
                 lightKey.key(),
-                shared -> Binaries.light(ground, openLight(ground, shared), standing, sun(), daylight, shared));
+                shared -> Binaries.light(raised, openLight(raised, shared), standing, sun(), daylight, shared));
         return GroundSubject.of(
                 bundle,
                 light,

@@ -43,11 +43,16 @@ final class TilesMaker implements SubjectMaker {
         Look look = scene.look();
         GroundTiles.Tile tile = chosen.tile();
         List<PlacedMesh> props = look.now.scene().props();
-        KeyBuilder key = new KeyBuilder("tile bundle/3").add(tiles.key(tile)).add(look.skyKey());
+        Ground raised = look.raised();
+        KeyBuilder key = new KeyBuilder("tile bundle/4")
+                .add(tiles.key(tile))
+                .add(raised == ground ? "" : raised.key())
+                .add(look.skyKey());
         props.forEach(prop -> key.add(prop.key()));
         String data = look.kept(
                 key.key(),
-                shared -> Binaries.tile(tiles, tile, ground, look.openSky(ground, shared), props, look.sun(), shared));
+                shared -> Binaries.tile(
+                        tiles, tile, ground, raised, look.openSky(raised, shared), props, look.sun(), shared));
         // what is dragged is looked at over the whole site until it is let go
         boolean still = !scene.request().draftWanted();
         return new TileView(
