@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
+import java.util.List;
 import org.junit.jupiter.api.Order;
 import org.junit.jupiter.api.Test;
 import org.lumbrit.server.RunningServer;
@@ -74,6 +75,13 @@ class WinterJourneyTest extends Journey {
         server.edit(site, """
                 [{"kind":"add-layer","added":{"kind":"press","id":"boots","name":"Boot prints","path":"way",
                   "properties":{"presses":{"low":0.1,"high":0.1}}}}]""");
+        // from near, as prints are a foot long
+        page.navigate(server.address());
+        page.evaluate(
+                "([site, seat]) => localStorage.setItem(`lumbrit.eye.${site}`, seat)",
+                List.of(
+                        site,
+                        "{\"pose\":{\"target\":[0,2,2.5],\"heading\":0,\"elevation\":50,\"distance\":4},\"parallel\":false}"));
         open(site);
         browser.ripe();
         browser.keepPicture("track");
