@@ -9,9 +9,6 @@ import java.util.List;
  * lighter one more. Momentum is kept where neither is held; energy, spin included, never rises.
  */
 final class Collisions {
-    private static final int ROUNDS = 24;
-    /** Of the change of speed in a step: what comes slower does not bounce. */
-    private static final double REST = 4;
     /** Of what they are in each other they are moved apart in a step. */
     private static final double APART = 0.8;
 
@@ -93,7 +90,7 @@ final class Collisions {
                 return 0;
             }
             double[] about = cross(arm, way);
-            return 1 / of.runner.body().mass() + dot(about, spun(of.runner, about));
+            return 1 / of.runner.body().mass() + Rolling.dot(about, spun(of.runner, about));
         }
 
         void push(double[] way, double impulse) {
@@ -131,7 +128,7 @@ final class Collisions {
         }
         double before = energy();
         ready(seconds);
-        for (int round = 0; round < ROUNDS; round++) {
+        for (int round = 0; round < Rolling.ROUNDS; round++) {
             contacts.forEach(Collisions::agree);
         }
         contacts.forEach(Collisions::moveApart);
@@ -200,10 +197,10 @@ final class Collisions {
             RollLayer p = c.a.runner.layer();
             RollLayer q = c.b.runner.layer();
             double[] v = c.speed();
-            double coming = dot(v, c.n);
-            double slow = REST * Math.max(p.gravity(), q.gravity()) * seconds;
+            double coming = Rolling.dot(v, c.n);
+            double slow = Rolling.REST * Math.max(p.gravity(), q.gravity()) * seconds;
             c.wanted = coming < -slow ? -Math.sqrt(p.bounce() * q.bounce()) * coming : 0;
-            c.t = across(v, c.n, coming);
+            c.t = Rolling.across(v, c.n);
             c.s = cross(c.n, c.t);
             c.heavyN = 1 / c.lightness(c.n);
             c.heavyT = 1 / c.lightness(c.t);
@@ -211,25 +208,14 @@ final class Collisions {
         }
     }
 
-    /** A unit vector across the normal, the way it slides where it does. */
-    private static double[] across(double[] v, double[] n, double coming) {
-        double[] t = {v[0] - coming * n[0], v[1] - coming * n[1], v[2] - coming * n[2]};
-        double length = Math.sqrt(dot(t, t));
-        if (length < 1e-9) {
-            t = Math.abs(n[0]) < 0.7 ? new double[] {0, n[2], -n[1]} : new double[] {-n[2], 0, n[0]};
-            length = Math.sqrt(dot(t, t));
-        }
-        return new double[] {t[0] / length, t[1] / length, t[2] / length};
-    }
-
     private static void agree(Contact c) {
-        double add = (c.wanted - dot(c.speed(), c.n)) * c.heavyN;
+        double add = (c.wanted - Rolling.dot(c.speed(), c.n)) * c.heavyN;
         double whole = Math.max(0, c.normal + add);
         c.push(c.n, whole - c.normal);
         c.normal = whole;
         double[] v = c.speed();
-        double one = c.one - dot(v, c.t) * c.heavyT;
-        double two = c.two - dot(v, c.s) * c.heavyS;
+        double one = c.one - Rolling.dot(v, c.t) * c.heavyT;
+        double two = c.two - Rolling.dot(v, c.s) * c.heavyS;
         double size = Math.sqrt(one * one + two * two);
         double most =
                 Math.sqrt(c.a.runner.layer().friction() * c.b.runner.layer().friction()) * whole;
@@ -284,19 +270,12 @@ final class Collisions {
 
     /** The spin that an angular momentum gives a body. */
     private static double[] spun(Runner of, double[] momentum) {
-        double[] own = new double[3];
         double[] into = new double[3];
-        of.motion().own(momentum, own);
-        double[] i = of.body().inertia();
-        of.motion().out(own[0] / i[0], own[1] / i[1], own[2] / i[2], into);
+        Rolling.turning(of.body(), of.motion(), momentum, into, true);
         return into;
     }
 
     private static double[] cross(double[] a, double[] b) {
         return new double[] {a[1] * b[2] - a[2] * b[1], a[2] * b[0] - a[0] * b[2], a[0] * b[1] - a[1] * b[0]};
-    }
-
-    private static double dot(double[] a, double[] b) {
-        return a[0] * b[0] + a[1] * b[1] + a[2] * b[2];
     }
 }

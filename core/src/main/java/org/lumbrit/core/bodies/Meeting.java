@@ -3,6 +3,7 @@ package org.lumbrit.core.bodies;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.function.Function;
 import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.math.KeyBuilder;
 import org.lumbrit.core.math.Results;
@@ -62,16 +63,26 @@ final class Meeting {
 
     /** The way of one of the bodies, from the moment it is let go. @param id of its layer */
     static Path path(Surroundings site, String id) {
-        Meeting all = new Meeting(site.fellows());
-        if (all.bodies.size() > 1) {
-            all.meet();
+        List<Surroundings.Fellow> bodies = site.fellows();
+        if (bodies.size() == 1) {
+            Surroundings.Fellow only = bodies.get(0);
+            return site.together(alone((RollLayer) only.layer(), only));
         }
-        for (int i = 0; i < all.layers.length; i++) {
-            if (all.layers[i].id().equals(id)) {
-                return all.paths[i];
+        List<Path> ways = site.together(kept("bodies of a site/1", bodies, cancel -> new Meeting(bodies).meet()))
+                .paths();
+        for (int i = 0; i < ways.size(); i++) {
+            if (bodies.get(i).layer().id().equals(id)) {
+                return ways.get(i);
             }
         }
         throw new IllegalArgumentException("no body " + id);
+    }
+
+    /** Ways that are kept by all that goes into these bodies. */
+    private static Made<Ways> kept(String what, List<Surroundings.Fellow> bodies, Function<Cancel, Ways> make) {
+        KeyBuilder key = new KeyBuilder(what);
+        bodies.forEach(body -> key.add(body.key()));
+        return new Made<>(key.key(), new Ways(List.of()), make, Ways::bytes);
     }
 
     /** A body as it is at 0 s, when its way is made. */
@@ -82,7 +93,7 @@ final class Meeting {
                 .orElseThrow();
     }
 
-    private void meet() {
+    private Ways meet() {
         for (int i = 0; i < reach.length; i++) {
             reach[i] = layers[i]
                     .body()
@@ -104,6 +115,7 @@ final class Meeting {
                 rollTogether(first);
             }
         }
+        return new Ways(List.of(paths));
     }
 
     private void join(int a, int b) {
@@ -124,7 +136,10 @@ final class Meeting {
         if (of.size() < 2) {
             return;
         }
-        List<Path> ways = of.get(0).site().together(together(of)).paths();
+        List<Path> ways = of.get(0)
+                .site()
+                .together(kept("bodies together/1", of, cancel -> roll(of, cancel)))
+                .paths();
         int next = 0;
         for (int i = 0; i < group.length; i++) {
             if (group[i] == first) {
@@ -179,12 +194,6 @@ final class Meeting {
     }
 
     /** The whole ways of bodies that meet: the finest of their steps holds for all. */
-    private static Made<Ways> together(List<Surroundings.Fellow> bodies) {
-        KeyBuilder key = new KeyBuilder("bodies together/1");
-        bodies.forEach(body -> key.add(body.key()));
-        return new Made<>(key.key(), new Ways(List.of()), cancel -> roll(bodies, cancel), Ways::bytes);
-    }
-
     private static Ways roll(List<Surroundings.Fellow> bodies, Cancel cancel) {
         int rate = 0;
         double from = Double.POSITIVE_INFINITY;

@@ -10,11 +10,11 @@ import java.util.List;
  */
 final class Rolling {
     /** Rounds in which contacts come to agree. */
-    private static final int ROUNDS = 24;
+    static final int ROUNDS = 24;
     /** Impacts that are resolved in one step. */
     private static final int IMPACTS = 8;
     /** Of the step's change of speed: slower than so many it does not bounce. */
-    private static final double REST = 4;
+    static final double REST = 4;
 
     private final Body body;
     private final List<Touching> things;
@@ -165,20 +165,20 @@ final class Rolling {
             return;
         }
         double[] momentum = new double[3];
-        turning(m, w, momentum, false);
+        turning(body, m, w, momentum, false);
         double[] mid = w.clone();
         // the spin half way, found by going there
         for (int round = 0; round < 3; round++) {
             Motion half = m.copy();
             half.turnOn(mid[0], mid[1], mid[2], 0.5 * seconds);
-            turning(half, momentum, mid, true);
+            turning(body, half, momentum, mid, true);
         }
         m.turnOn(mid[0], mid[1], mid[2], seconds);
-        turning(m, momentum, w, true);
+        turning(body, m, momentum, w, true);
     }
 
     /** Angular momentum of a spin, or the spin of a momentum. */
-    private void turning(Motion m, double[] from, double[] into, boolean back) {
+    static void turning(Body body, Motion m, double[] from, double[] into, boolean back) {
         double[] own = new double[3];
         m.own(from, own);
         for (int d = 0; d < 3; d++) {
@@ -354,7 +354,7 @@ final class Rolling {
         for (int k = 0; k < count; k++) {
             int c = 13 * k;
             double[] n = {contacts[c + 3], contacts[c + 4], contacts[c + 5]};
-            double[] t = tangent(m, k, n);
+            double[] t = across(at(m, k), n);
             double[] s = {n[1] * t[2] - n[2] * t[1], n[2] * t[0] - n[0] * t[2], n[0] * t[1] - n[1] * t[0]};
             ways[3 * k] = n;
             ways[3 * k + 1] = t;
@@ -389,9 +389,8 @@ final class Rolling {
         }
     }
 
-    /** A unit vector across the normal, the way that the contact slides where it does. */
-    private double[] tangent(Motion m, int k, double[] n) {
-        double[] v = at(m, k);
+    /** A unit vector across the normal, the way that a contact slides where it does. @param v how fast it moves */
+    static double[] across(double[] v, double[] n) {
         double along = dot(v, n);
         double[] t = {v[0] - along * n[0], v[1] - along * n[1], v[2] - along * n[2]};
         double length = Math.sqrt(dot(t, t));
@@ -411,7 +410,7 @@ final class Rolling {
             contacts[c] * way[1] - contacts[c + 1] * way[0]
         };
         double[] w = new double[3];
-        turning(m, arm, w, true);
+        turning(body, m, arm, w, true);
         return 1 / body.mass() + dot(arm, w);
     }
 
@@ -426,14 +425,14 @@ final class Rolling {
             impulse * (contacts[c] * way[1] - contacts[c + 1] * way[0])
         };
         double[] w = new double[3];
-        turning(m, arm, w, true);
+        turning(body, m, arm, w, true);
         for (int d = 0; d < 3; d++) {
             m.speed()[d] += impulse * way[d] / body.mass();
             m.spin()[d] += w[d];
         }
     }
 
-    private static double dot(double[] a, double[] b) {
+    static double dot(double[] a, double[] b) {
         return a[0] * b[0] + a[1] * b[1] + a[2] * b[2];
     }
 }
