@@ -40,6 +40,7 @@ final class Look {
     private final Optional<Daylight> daylight;
 
     private final Once<String, Seen> grounds = new Once<>();
+    private final Once<String, Ground> underSky = new Once<>();
 
     /**
      * A ground that values are looked at on.
@@ -163,11 +164,15 @@ final class Look {
     /** Sky light of the whole ground alone; where little lies on it that of the bare ground, so that it stays while snow comes and goes. */
     byte[] openSky(Ground ground, Cancel shared) {
         Ground bare = evaluation.plan().ground();
-        Ground seen = hardlyRaised(bare, ground) ? bare : ground;
+        // asked for by every tile, and looked at once
+        Ground seen = underSky.get(ground.key(), key -> hardlyRaised(bare, ground) ? bare : ground);
         return results.get(key("open sky/1", seen.key()), shared, again -> Binaries.openSky(seen, again));
     }
 
     private static boolean hardlyRaised(Ground bare, Ground covered) {
+        if (covered == bare) {
+            return true;
+        }
         float[] before = bare.heights();
         float[] after = covered.heights();
         if (before.length != after.length) {
