@@ -64,12 +64,12 @@ final class Groove {
         // groove and beside it alike
         Surroundings.Fellow start = Meeting.start(site, layer.id());
         SmoothGround runs = Runner.surface((RollLayer) start.layer(), start.site());
-        float[] lies = Lies.depth(site, samples);
-        float[] sinks = site.property(layer, RollLayer.SINKS, samples);
+        float[] lay = Lies.depth(start.site(), samples);
+        float[] sinks = start.site().property(start.layer(), RollLayer.SINKS, samples);
         double[] surfaces = new double[nodes.length];
         double[] most = new double[nodes.length];
         for (int n = 0; n < nodes.length; n++) {
-            most[n] = Math.min(sinks[n], lies[n]);
+            most[n] = Math.min(sinks[n], lay[n]);
             surfaces[n] = runs.height(px[n], pz[n]) + most[n];
         }
         double[] deepest = new double[nodes.length];
@@ -115,9 +115,11 @@ final class Groove {
             at = Math.min(end, at + Math.min(path.step(), 0.5 * room.cell() / v));
         }
         float[] pressed = new float[room.inside().length];
+        float[] lies = Lies.depth(site, samples);
         for (int n = 0; n < nodes.length; n++) {
-            pressed[nodes[n]] =
-                    (float) Impressions.sprung(deepest[n], layer.springs(), layer.tau(), now - pressedAt[n]);
+            // where some has melted since, no deeper than what is left
+            pressed[nodes[n]] = (float)
+                    Math.min(lies[n], Impressions.sprung(deepest[n], layer.springs(), layer.tau(), now - pressedAt[n]));
         }
         float[] change = Impressions.rim(room, pressed, layer.packing(), rim());
         Impressions.fill(site, room, pressed, change, layer.flakes(), layer.seed());

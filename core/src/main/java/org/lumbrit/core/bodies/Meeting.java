@@ -63,7 +63,7 @@ final class Meeting {
 
     /** The way of one of the bodies, from the moment it is let go. @param id of its layer */
     static Path path(Surroundings site, String id) {
-        List<Surroundings.Fellow> bodies = site.fellows();
+        List<Surroundings.Fellow> bodies = atTheirStarts(site);
         if (bodies.size() == 1) {
             Surroundings.Fellow only = bodies.get(0);
             return site.together(alone((RollLayer) only.layer(), only));
@@ -85,9 +85,17 @@ final class Meeting {
         return new Made<>(key.key(), new Ways(List.of()), make, Ways::bytes);
     }
 
-    /** A body as it is at 0 s, when its way is made. */
+    /**
+     * The bodies, each on the site of the moment at which it is let go. A clock may run weeks in seconds, while a body rolls as fast as it
+     * does; so what lies there stays the same on its way.
+     */
+    private static List<Surroundings.Fellow> atTheirStarts(Surroundings site) {
+        return site.fellows(layer -> ((RollLayer) layer).begins());
+    }
+
+    /** A body at the moment at which it is let go. */
     static Surroundings.Fellow start(Surroundings site, String id) {
-        return site.fellows().stream()
+        return atTheirStarts(site).stream()
                 .filter(body -> body.layer().id().equals(id))
                 .findFirst()
                 .orElseThrow();

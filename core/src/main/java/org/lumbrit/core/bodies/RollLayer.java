@@ -440,7 +440,8 @@ public record RollLayer(
         Path path = path(site);
         Groove groove = new Groove(this, site, path);
         SurfacePatch room = groove.room();
-        float[] change = site.kept("groove/3", this, cancel -> groove.change(room, now));
+        String key = "groove/4 " + Meeting.start(site, id).key();
+        float[] change = site.kept(key, this, cancel -> groove.change(room, now));
         return Optional.of(room.with(change));
     }
 

@@ -40,7 +40,7 @@ final class Runner {
     /** Whether it has met another body in this step. */
     boolean met;
 
-    /** @param site at 0 s, as the layer sees it; @param rate steps a second */
+    /** @param site as the layer sees it at the moment it is let go; @param rate steps a second */
     Runner(RollLayer layer, Surroundings site, int rate) {
         this.layer = layer;
         this.surface = surface(layer, site);

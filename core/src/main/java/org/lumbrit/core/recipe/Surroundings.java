@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.function.BiFunction;
 import java.util.function.Function;
+import java.util.function.ToDoubleFunction;
 import org.lumbrit.core.falloff.Names;
 import org.lumbrit.core.falloff.Scene;
 import org.lumbrit.core.falloff.Source;
@@ -80,12 +81,16 @@ public interface Surroundings {
     /**
      * A layer of the same kind, as it would be if it were the only one.
      *
-     * @param key of all that goes into it but the time; @param layer with its keyed numbers as they are at 0 s; @param site at 0 s, as it sees it
+     * @param key of all that goes into it at its moment; @param layer with its keyed numbers as they are then; @param site as it sees it then
      */
     record Fellow(String key, Layer layer, Surroundings site) {}
 
-    /** The shown layers of its kind, itself among them, in the order of the board; itself alone where it is hidden. */
-    List<Fellow> fellows();
+    /**
+     * The shown layers of its kind, itself among them, in the order of the board; itself alone where it is hidden.
+     *
+     * @param moment at which each is looked at, of the layer as it is at 0 s, s
+     */
+    List<Fellow> fellows(ToDoubleFunction<Layer> moment);
 
     /** What comes of a simulation of one step that several layers carry together; kept under its own key. */
     <S> S together(Simulation<S> simulation);

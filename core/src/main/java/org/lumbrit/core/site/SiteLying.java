@@ -14,6 +14,7 @@ import org.lumbrit.core.recipe.Lying;
 import org.lumbrit.core.recipe.Subject;
 import org.lumbrit.core.snow.LayLayer;
 import org.lumbrit.core.snow.Shell;
+import org.lumbrit.core.surface.CrossingPatches;
 import org.lumbrit.core.surface.Ground;
 import org.lumbrit.core.surface.Lattice;
 import org.lumbrit.core.surface.Samples;
@@ -76,8 +77,13 @@ public final class SiteLying {
         });
     }
 
-    /** Parts of the surface that shown layers press or raise, on finer grids. */
+    /** Parts of the surface that shown layers press or raise, on finer grids; where several do, what comes of all. */
     public List<SurfacePatch> patches() {
+        return plan.measure("joined patches", () -> CrossingPatches.joined(pressed(), evaluation.cancel()));
+    }
+
+    /** What each layer presses or raises by itself. */
+    private List<SurfacePatch> pressed() {
         return plan.measure(
                 "patches",
                 () -> pressing()
@@ -100,7 +106,7 @@ public final class SiteLying {
     /** The covered ground for drawing: lowered beneath the patches, so that these alone are seen where they are. */
     public Ground drawn() {
         Ground covered = ground();
-        List<SurfacePatch> patches = patches();
+        List<SurfacePatch> patches = pressed();
         if (patches.isEmpty()) {
             return covered;
         }

@@ -29,6 +29,7 @@ import org.lumbrit.core.recipe.Layer;
 import org.lumbrit.core.recipe.Recipe;
 import org.lumbrit.core.recipe.RecipeCheck;
 import org.lumbrit.core.recipe.ReliefState;
+import org.lumbrit.core.recipe.Track;
 import org.lumbrit.core.relief.ReliefLayer;
 import org.lumbrit.core.surface.Ground;
 import org.lumbrit.core.surface.Lattice;
@@ -311,6 +312,11 @@ public final class SitePlan {
         addSurroundings(key, layer.reads());
         if (layer.reads().contains(Surrounding.TIME)) {
             addFrames(key);
+            // what is carried forward begins with the numbers of another time
+            written.clock().tracks().stream()
+                    .filter(track ->
+                            track.of() == Track.Owner.FALLOFF || track.id().equals(layer.id()))
+                    .forEach(track -> Canonical.write(key, track, this::referenceKey));
         }
         // the ground that a relief layer sees is what those before it have made
         if (layer.reads().contains(Surrounding.EARLIER) && layer.family() != Family.RELIEF) {

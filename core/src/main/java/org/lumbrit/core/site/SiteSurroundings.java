@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.function.BiFunction;
 import java.util.function.Function;
+import java.util.function.ToDoubleFunction;
 import org.lumbrit.core.cover.CoverLayer;
 import org.lumbrit.core.cover.Plants;
 import org.lumbrit.core.falloff.Names;
@@ -158,12 +159,12 @@ final class SiteSurroundings implements Surroundings {
     }
 
     @Override
-    public List<Fellow> fellows() {
+    public List<Fellow> fellows(ToDoubleFunction<Layer> moment) {
         scene.require(Surrounding.FELLOWS);
         SiteEvaluation start = evaluation.at(0);
         List<Fellow> fellows = new ArrayList<>();
         for (Layer each : start.plan().fellows(layer.id())) {
-            SiteEvaluation alone = start.alone(each);
+            SiteEvaluation alone = start.alone(each).at(moment.applyAsDouble(each));
             Layer of = alone.plan().recipe().layer(each.id()).orElseThrow();
             fellows.add(new Fellow(alone.plan().layerKey(of), of, alone.surroundings(of)));
         }

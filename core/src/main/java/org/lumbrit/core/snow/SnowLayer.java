@@ -349,15 +349,16 @@ public record SnowLayer(
     private Snowpack.State state(Surroundings site, int hour) {
         return site.state(
                 (key, start) -> {
+                    SnowLayer then = (SnowLayer) start.layer(id);
                     Once<String, Snowpack.Bed> bed = new Once<>();
                     return new Snowpack(
-                            new KeyBuilder("snowpack/2").add(key).key(),
-                            () -> bed.get("", made -> bed(start)),
-                            lattice(start.ground()).count(),
-                            hours(start),
-                            density,
-                            relax,
-                            within);
+                            new KeyBuilder("snowpack/3").add(key).key(),
+                            () -> bed.get("", made -> then.bed(start)),
+                            then.lattice(start.ground()).count(),
+                            then.hours(start),
+                            then.density,
+                            then.relax,
+                            then.within);
                 },
                 hour,
                 length(site));

@@ -377,7 +377,10 @@ public record WaterLayer(
 
     private RingCourse.State ringState(Surroundings site, Lattice lattice, Supplier<RingCourse.Water> wet, int frame) {
         return site.state(
-                (key, start) -> new RingCourse("rings/3 " + key, start, rings, seed, lattice, wet), frame, RING_COURSE);
+                (key, start) -> new RingCourse(
+                        "rings/4 " + key, start, ((WaterLayer) start.layer(id)).rings, seed, lattice, wet),
+                frame,
+                RING_COURSE);
     }
 
     /** What the bed does, which does not change with time. @param site at 0 s */

@@ -186,7 +186,8 @@ class TracksTest {
     @Test
     void theDepthAtAPlaceIsTheSumOfWhatCameThere() {
         SnowLayer snow = snowfall();
-        RollLayer ball = (RollLayer) Kinds.with(BALL, "speed", 3.0).withProperty("sinks", even(0.03));
+        RollLayer ball = (RollLayer)
+                Kinds.with(Kinds.with(BALL, "speed", 3.0), "begins", 1.0).withProperty("sinks", even(0.03));
         SiteEvaluation site = site(Grounds.slope(65, 65, 32, -20), 2, snow, ball);
         Samples there = site.plan().ground().samplesAt(new double[] {-8}, new double[] {0.013});
         WhyHere why = WhyHere.at(site, snow, SnowLayer.DEPTH, there);
@@ -213,25 +214,35 @@ class TracksTest {
     void whatFallsAfterTheBallHasPassedLeavesItsGrooveAsWide() {
         Ground slope = Grounds.slope(129, 129, 64, -20);
         SurfacePatch still = patch(site(slope, 2.5, snow(0.4), BALL), "roll");
-        SnowLayer falls = new SnowLayer(
-                "stuff",
-                "Snow",
-                1,
-                false,
-                new Sky.Steady(20, -5, 250, 0, 8, 20),
-                129,
-                120,
-                10,
-                100,
-                0.02,
-                true,
-                Map.of());
+        SnowLayer falls = heavyFall(20);
         SiteEvaluation later = site(slope, 2.5, falls, BALL);
         SurfacePatch groove = patch(later, "roll");
         Samples here = later.plan().ground().samplesAt(new double[] {0}, new double[] {10});
         assertThat(later.field(falls, SnowLayer.DEPTH, here)[0]).isCloseTo(0.8f, within(1e-4f));
         assertThat(groove.deepest()).isCloseTo(still.deepest(), within(0.002));
         assertThat(pressed(groove)).isCloseTo(pressed(still), within(0.02 * pressed(still)));
+    }
+
+    @Test
+    void aBodyRollsOnWhatLiesWhenItIsLetGo() {
+        Ground level = Grounds.slope(65, 65, 32, 0);
+        for (double begins : new double[] {-3, 0, 10, 20}) {
+            RollLayer ball = (RollLayer)
+                    Kinds.with(Kinds.with(BALL, "speed", 3.0), "begins", begins).withProperty("sinks", even(0.03));
+            Path path = ball.path(site(level, 25, heavyFall(0), ball).surroundings(ball));
+            Path sooner = ball.path(site(level, 1, heavyFall(0), ball).surroundings(ball));
+            // on what has fallen by then, as far as it does not sink into it
+            double lies = begins < 0 ? 0 : depth(level, begins);
+            assertThat(path.at(0, 1)).isCloseTo(0.5 + Math.max(0, lies - 0.03), within(1e-3));
+            assertThat(sooner.numbers()).as("whenever it is looked at").containsExactly(path.numbers());
+        }
+        assertThat(depth(level, 10)).isGreaterThan(0.2);
+    }
+
+    private static double depth(Ground level, double seconds) {
+        SiteEvaluation site = site(level, seconds, heavyFall(0));
+        Samples middle = site.plan().ground().samplesAt(new double[] {-10}, new double[] {0});
+        return site.field(site.plan().recipe().layer("stuff").orElseThrow(), SnowLayer.DEPTH, middle)[0];
     }
 
     /** Square metres that lie at least 2 cm deeper than before. */
@@ -241,6 +252,23 @@ class TracksTest {
             count += change < -0.02f ? 1 : 0;
         }
         return count * groove.cell() * groove.cell();
+    }
+
+    /** 2 cm of snow an hour in still cold, 8 h in a second. */
+    private static SnowLayer heavyFall(double hourAtFirst) {
+        return new SnowLayer(
+                "stuff",
+                "Snow",
+                1,
+                false,
+                new Sky.Steady(20, -5, 250, 0, 8, hourAtFirst),
+                129,
+                120,
+                10,
+                100,
+                0.02,
+                true,
+                Map.of());
     }
 
     private static SnowLayer snowfall() {
@@ -257,6 +285,37 @@ class TracksTest {
                 0.02,
                 true,
                 Map.of());
+    }
+
+    @Test
+    void whatHasFallenIsNotTakenForThatOfOtherKeys() {
+        ResultsOfOneRun shared = new ResultsOfOneRun();
+        double[] depths = new double[2];
+        for (int k = 0; k < 2; k++) {
+            // alike from 1 s on
+            Track snowfall = new Track(
+                    Track.Owner.LAYER,
+                    "stuff",
+                    "sky.snowfall",
+                    Easing.LINEAR,
+                    false,
+                    List.of(new CurvePoint(0, 10 + 20 * k), new CurvePoint(1, 5)));
+            Recipe recipe = new Recipe(
+                    "Test",
+                    GroundSpec.flat(16, 16, 65, Optional.empty()),
+                    List.of(),
+                    List.of(),
+                    List.of(),
+                    List.of(heavyFall(0)),
+                    List.of(),
+                    new Clock(24, 0, 0, 4, List.of(snowfall)));
+            SiteEvaluation site = new SiteEvaluation(
+                    new SitePlan(recipe, Grounds.slope(65, 65, 16, 0), SiteAssets.NONE, 2), shared, Cancel.NEVER);
+            Samples middle = site.plan().ground().samplesAt(new double[] {0}, new double[] {0});
+            depths[k] = site.field(site.plan().recipe().layer("stuff").orElseThrow(), SnowLayer.DEPTH, middle)[0];
+        }
+        // the fall of second 0 holds for the whole of it
+        assertThat(depths[1]).isCloseTo(3 * depths[0], within(1e-5)).isPositive();
     }
 
     @Test

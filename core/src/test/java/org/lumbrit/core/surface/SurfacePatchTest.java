@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
 import org.lumbrit.core.Grounds;
+import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.math.Point3;
 
 /** What is drawn of a part of the surface on a finer grid. */
@@ -48,6 +49,65 @@ class SurfacePatchTest {
                 assertThat(atBorder(patch, mesh, (int) (side % 10_000_000L))).isTrue();
             }
         });
+    }
+
+    @Test
+    void ofPatchesThatCrossEachPlaceIsDrawnOnceAsDeepAsTheDeepest() {
+        SurfacePatch east = pressed(new Point3(-5, 0, 0.01), new Point3(5, 0, 0.01), 0.05, -0.1f);
+        SurfacePatch south = pressed(new Point3(0.01, 0, -5), new Point3(0.02, 0, 5), 0.03, -0.04f);
+        SurfacePatch far = pressed(new Point3(20, 0, 0), new Point3(22, 0, 0), 0.05, -0.2f);
+        List<SurfacePatch> joined = CrossingPatches.joined(List.of(east, south, far), Cancel.NEVER);
+        assertThat(joined).hasSize(3);
+        assertThat(joined.get(2)).isSameAs(far);
+        SurfacePatch coarse = joined.get(0);
+        SurfacePatch fine = joined.get(1);
+        assertThat(fine.inside()).as("the finer one is whole").isEqualTo(south.inside());
+        assertThat(fine.at(0, 0)).isCloseTo(-0.1, within(1e-6));
+        assertThat(fine.at(0, 3)).isCloseTo(-0.04, within(1e-6));
+        assertThat(coarse.at(3, 0)).isCloseTo(-0.1, within(1e-6));
+        assertThat(coarse.holds(0, 0, 0)).isFalse();
+        Ground ground = Grounds.slope(33, 33, 16, 0);
+        double area = 0;
+        for (SurfacePatch each : List.of(coarse, fine)) {
+            area += fine(each) / 2.0 * each.cell() * each.cell();
+            for (int node : each.nodes()) {
+                double x = each.x(node % each.columns());
+                double z = each.z(node / each.columns());
+                double expected = Math.abs(z) < 0.25 && Math.abs(x) < 5.2 ? -0.1 : Math.abs(x) < 0.25 ? -0.04 : 0;
+                boolean atSide = Math.abs(Math.abs(z) - 0.3) < 0.06 || Math.abs(Math.abs(x) - 0.3) < 0.06;
+                if (!atSide && Math.abs(x) < 4 && Math.abs(z) < 4) {
+                    assertThat((double) each.change()[node]).as(x + " " + z).isCloseTo(expected, within(1e-6));
+                }
+            }
+        }
+        // two strips of 2 m by 10 m with round ends, over each other on 2 m by 2 m less a seam
+        assertThat(area).isBetween(2 * (20 + Math.PI) - 4 - 0.3, 2 * (20 + Math.PI) - 4 + 1.6);
+        assertThat(coarse.over(ground, 0, 1, 0).mesh().count()).isPositive();
+        // one that is covered wholly is left out
+        SurfacePatch within = pressed(new Point3(-1, 0, 0), new Point3(1, 0, 0), 0.1, -0.02f);
+        SurfacePatch wide = new SurfacePatch(-8, -8, 0.05, 321, 321, ones(321 * 321), new float[321 * 321]);
+        assertThat(CrossingPatches.joined(List.of(within, wide), Cancel.NEVER))
+                .singleElement()
+                .satisfies(left -> assertThat(left.at(0, 0)).isCloseTo(-0.02, within(1e-6)));
+    }
+
+    private static byte[] ones(int count) {
+        byte[] ones = new byte[count];
+        java.util.Arrays.fill(ones, (byte) 1);
+        return ones;
+    }
+
+    /** A strip of 1 m to each side, pressed within 0.3 m of the line. */
+    private static SurfacePatch pressed(Point3 a, Point3 b, double cell, float by) {
+        SurfacePatch room = SurfacePatch.along(List.of(a, b), 1, cell);
+        SurfacePatch groove = SurfacePatch.along(List.of(a, b), 0.3, cell);
+        float[] change = new float[room.change().length];
+        for (int i = 0; i < change.length; i++) {
+            double x = room.x(i % room.columns());
+            double z = room.z(i / room.columns());
+            change[i] = groove.holds(x, z, 0) ? by : 0;
+        }
+        return room.with(change);
     }
 
     /** How many triangles it would have if all were fine. */

@@ -33,7 +33,7 @@ final class LyingMaker implements SubjectMaker {
         List<SurfacePatch> all = lying.patches();
         return IntStream.range(0, all.size())
                 .mapToObj(k -> look.kept(
-                        new KeyBuilder("patch bundle/3")
+                        new KeyBuilder("patch bundle/4")
                                 .add(k)
                                 .add(lying.drawnKey())
                                 .add(look.skyKey())
