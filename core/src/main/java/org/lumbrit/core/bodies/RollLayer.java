@@ -199,7 +199,7 @@ public record RollLayer(
                 min = 0.0005,
                 max = 100,
                 slider = {0.01, 0.2},
-                byDefault = "0.04",
+                byDefault = "0.02",
                 help = "Metres between the nodes of the groove’s grid")
         double cell,
 

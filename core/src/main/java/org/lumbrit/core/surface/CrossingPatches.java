@@ -50,19 +50,19 @@ public final class CrossingPatches {
 
     private static SurfacePatch joined(
             SurfacePatch own, List<SurfacePatch> others, List<SurfacePatch> finer, Cancel cancel) {
-        int[] nodes = own.nodes();
         float[] change = own.change().clone();
         byte[] inside = own.inside().clone();
-        Chunks.run(nodes.length, 4096, cancel, (from, to) -> {
-            for (int n = from; n < to; n++) {
-                double x = own.x(nodes[n] % own.columns());
-                double z = own.z(nodes[n] / own.columns());
+        // beyond its border too, as what is there throws shade on it
+        Chunks.run(change.length, 4096, cancel, (from, to) -> {
+            for (int i = from; i < to; i++) {
+                double x = own.x(i % own.columns());
+                double z = own.z(i / own.columns());
                 for (SurfacePatch other : others) {
-                    change[nodes[n]] = both(change[nodes[n]], (float) other.at(x, z));
+                    change[i] = both(change[i], (float) other.at(x, z));
                 }
-                for (SurfacePatch other : finer) {
+                for (SurfacePatch other : inside[i] == 0 ? List.<SurfacePatch>of() : finer) {
                     if (other.holds(x, z, SEAM * (own.cell() + other.cell()))) {
-                        inside[nodes[n]] = 0;
+                        inside[i] = 0;
                     }
                 }
             }

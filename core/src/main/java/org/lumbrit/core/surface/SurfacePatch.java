@@ -158,8 +158,10 @@ public record SurfacePatch(double west, double north, double cell, int columns, 
     private static final int BLOCK = 8;
     /** Less is no change. */
     private static final float EVEN = 1e-5f;
-    /** Steps towards the sun. */
+    /** Steps towards the sun of a cell each; the next are longer each time. */
     private static final int SUNWARD = 24;
+
+    private static final double LONGER = 1.08;
     /** Of the change itself: how far round it takes from the sky. */
     private static final double AROUND = 4;
 
@@ -244,6 +246,11 @@ public record SurfacePatch(double west, double north, double cell, int columns, 
         float[] positions = new float[3 * used];
         float[] sun = new float[used];
         float[] sky = new float[used];
+        double top = 0;
+        for (float each : change) {
+            top = Math.max(top, each);
+        }
+        double highest = top;
         org.lumbrit.core.math.Chunks.run(used, 2048, org.lumbrit.core.math.Cancel.NEVER, (from, to) -> {
             for (int n = from; n < to; n++) {
                 double x = x(node[n] % columns);
@@ -251,7 +258,7 @@ public record SurfacePatch(double west, double north, double cell, int columns, 
                 positions[3 * n] = (float) x;
                 positions[3 * n + 1] = (float) (ground.height(x, z) + change[node[n]]);
                 positions[3 * n + 2] = (float) z;
-                sun[n] = (float) sunny(x, z, change[node[n]], sx, sy, sz);
+                sun[n] = (float) sunny(x, z, change[node[n]], highest, sx, sy, sz);
                 sky[n] = (float) open(x, z, change[node[n]]);
             }
         });
@@ -301,15 +308,18 @@ public record SurfacePatch(double west, double north, double cell, int columns, 
         return true;
     }
 
-    /** How much of the sun passes what is raised round a place: softly, as its disc does. */
-    private double sunny(double x, double z, double height, double sx, double sy, double sz) {
+    /** How much of the sun passes what is raised round a place: softly, as its disc does. @param highest of all change */
+    private double sunny(double x, double z, double height, double highest, double sx, double sy, double sz) {
         double flat = Math.sqrt(sx * sx + sz * sz);
         if (flat < 1e-6 || sy <= 0) {
             return 1;
         }
         double worst = 1;
-        for (int k = 1; k <= SUNWARD; k++) {
-            double way = k * cell * 0.9;
+        double step = 0.9 * cell;
+        double way = 0;
+        for (int k = 1; k <= SUNWARD || height + way * sy / flat < highest; k++) {
+            step = k <= SUNWARD ? step : LONGER * step;
+            way += step;
             double above = height + way * sy / flat - at(x + way * sx / flat, z + way * sz / flat);
             // half in shade where the ray just grazes; wider the farther what throws it
             worst = Math.min(worst, 0.5 + above / (0.35 * cell + 0.06 * way));
