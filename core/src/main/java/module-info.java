@@ -16,6 +16,7 @@ module org.lumbrit.core {
     exports org.lumbrit.core.answers;
     exports org.lumbrit.core.bodies;
     exports org.lumbrit.core.cover;
+    exports org.lumbrit.core.drawn;
     exports org.lumbrit.core.edit;
     exports org.lumbrit.core.falloff;
     exports org.lumbrit.core.findings;

@@ -25,6 +25,7 @@ import picocli.CommandLine.ParameterException;
             PlantCommand.class,
             AimCommand.class,
             PictureCommand.class,
+            LookCommand.class,
             GroundCommand.class,
             ReliefCommand.class,
             WaterCommand.class,

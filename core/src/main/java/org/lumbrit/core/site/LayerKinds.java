@@ -9,6 +9,7 @@ import org.lumbrit.core.fronts.FrontLayer;
 import org.lumbrit.core.growth.ClimbLayer;
 import org.lumbrit.core.kinds.Registry;
 import org.lumbrit.core.looks.DaylightLayer;
+import org.lumbrit.core.looks.DrawnLayer;
 import org.lumbrit.core.looks.TintLayer;
 import org.lumbrit.core.motion.GrainsLayer;
 import org.lumbrit.core.motion.PushLayer;
@@ -73,6 +74,7 @@ public final class LayerKinds implements Registry {
                 AccretionLayer.class,
                 WeatherLayer.class,
                 DampLayer.class,
-                DaylightLayer.class);
+                DaylightLayer.class,
+                DrawnLayer.class);
     }
 }

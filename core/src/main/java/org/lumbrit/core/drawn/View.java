@@ -1,0 +1,109 @@
+package org.lumbrit.core.drawn;
+
+import org.lumbrit.core.surface.Ground;
+
+/**
+ * Where places of the site lie in a picture. Nearness is a number that is linear in the picture along straight lines and planes, and
+ * greater the nearer: one over the depth, or in the parallel view the depth turned round.
+ */
+final class View {
+    /** Degrees of the picture's height, and half of those that the parallel view takes at its distance. */
+    private static final double FIELD = 42;
+
+    private static final double HALF_PARALLEL = 18;
+    /** Metres that the eye keeps above the ground, and the same as a share of a small site's longer side. */
+    private static final double KEPT_ABOVE = 1.2;
+
+    private static final double KEPT_SHARE = 0.0075;
+    /** Of the site's longer side: nothing nearer is drawn. */
+    private static final double NEAR = 1e-4;
+    /** Of a depth: so much nearer must be what hides something. */
+    private static final double HAIR = 2e-4;
+
+    final int width;
+    final int height;
+    final boolean parallel;
+    final double near;
+    private final double[] at;
+    private final double[] right;
+    private final double[] up;
+    private final double[] on;
+    private final double scale;
+    private final double hair;
+    private final double distance;
+
+    /** @param ground which the eye stays above; @param width pixels; @param height pixels */
+    View(Eye eye, Ground ground, int width, int height) {
+        this.width = width;
+        this.height = height;
+        this.parallel = eye.parallel();
+        this.distance = eye.distance();
+        double extent = Math.max(ground.width(), ground.depth());
+        this.near = NEAR * extent;
+        this.hair = HAIR * 0.1 * Math.max(extent, distance);
+        double h = StrictMath.toRadians(eye.heading());
+        double e = StrictMath.toRadians(eye.elevation());
+        double x = eye.x() - StrictMath.sin(h) * StrictMath.cos(e) * distance;
+        double z = eye.z() + StrictMath.cos(h) * StrictMath.cos(e) * distance;
+        double above = ground.height(x, z) + Math.min(KEPT_ABOVE, KEPT_SHARE * extent);
+        at = new double[] {x, Math.max(eye.y() + StrictMath.sin(e) * distance, above), z};
+        on = unit(eye.x() - at[0], eye.y() - at[1], eye.z() - at[2]);
+        right = new double[] {StrictMath.cos(h), 0, StrictMath.sin(h)};
+        up = new double[] {
+            right[1] * on[2] - right[2] * on[1],
+            right[2] * on[0] - right[0] * on[2],
+            right[0] * on[1] - right[1] * on[0]
+        };
+        scale = parallel
+                ? height / (2 * distance * StrictMath.tan(StrictMath.toRadians(HALF_PARALLEL)))
+                : height / (2 * StrictMath.tan(StrictMath.toRadians(FIELD / 2)));
+    }
+
+    private static double[] unit(double x, double y, double z) {
+        double length = Math.sqrt(x * x + y * y + z * z);
+        return new double[] {x / length, y / length, z / length};
+    }
+
+    /** Metres in front of the eye. */
+    double depth(double x, double y, double z) {
+        return (x - at[0]) * on[0] + (y - at[1]) * on[1] + (z - at[2]) * on[2];
+    }
+
+    /** Pixels from the left, pixels from the top, nearness. @return whether it lies in front of the eye */
+    boolean project(double x, double y, double z, double[] out) {
+        double dx = x - at[0];
+        double dy = y - at[1];
+        double dz = z - at[2];
+        double depth = dx * on[0] + dy * on[1] + dz * on[2];
+        double across = dx * right[0] + dy * right[1] + dz * right[2];
+        double upward = dx * up[0] + dy * up[1] + dz * up[2];
+        if (parallel) {
+            out[0] = 0.5 * width + scale * across;
+            out[1] = 0.5 * height - scale * upward;
+            out[2] = -depth;
+            return true;
+        }
+        double safe = Math.max(depth, 1e-9);
+        out[0] = 0.5 * width + scale * across / safe;
+        out[1] = 0.5 * height - scale * upward / safe;
+        out[2] = 1 / safe;
+        return depth > near;
+    }
+
+    /** Whether a facet shows its front. @param n its normal; @param x a place on it */
+    boolean front(double nx, double ny, double nz, double x, double y, double z) {
+        return parallel
+                ? nx * on[0] + ny * on[1] + nz * on[2] < 0
+                : nx * (at[0] - x) + ny * (at[1] - y) + nz * (at[2] - z) > 0;
+    }
+
+    /** The least nearness of what hides a place. */
+    double hiding(double nearness) {
+        return parallel ? nearness + hair : nearness * (1 + HAIR);
+    }
+
+    /** How wide a line is there of how wide it is at the target. @param fades 0..1 */
+    double width(double nearness, double fades) {
+        return parallel ? 1 : 1 - fades + fades * Math.max(0.15, Math.min(1.6, 0.75 * distance * nearness));
+    }
+}
