@@ -23,7 +23,12 @@ import type {
   SiteLine,
   Solved,
   ViewRequest,
-  YardView, Reader, ReadingsView, TakesView } from './types';
+  YardView,
+  Drawer,
+  Reader,
+  ReadingsView,
+  TakesView,
+} from './types';
 
 /** An error as the server's problem details tell it. */
 export class Problem extends Error {
@@ -211,6 +216,11 @@ export const api = {
   breeze: (id: string, plant: string) => json<Breeze>(`/api/sites/${id}/breeze?plant=${encodeURIComponent(plant)}`),
   loop: (id: string) => json<LoopView>(`/api/sites/${id}/loop`),
   why: (id: string, question: Question) => json<Answer>(`/api/sites/${id}/why`, body('POST', question)),
+  /** The site as lines, an SVG, and metres of height from one contour to the next, 0 where there are none. */
+  drawn: async (site: string, drawer: Drawer, signal: AbortSignal) => {
+    const response = await send(`/api/sites/${site}/drawn`, body('POST', drawer, signal), 'drawn');
+    return { picture: await response.blob(), every: Number(response.headers.get('Contours-Every') ?? 0) };
+  },
   readings: (id: string, reader: Reader, signal?: AbortSignal) => json<ReadingsView>(`/api/sites/${id}/readings`, body('POST', reader, signal)),
   takes: (id: string, reader: Reader) => json<TakesView>(`/api/sites/${id}/takes`, body('POST', reader)),
   sheet: (id: string, wish: SheetWish) => json<Sheet>(`/api/sites/${id}/sheet`, body('POST', wish)),

@@ -19,6 +19,7 @@ export type FalloffView = Schemas['FalloffView'];
 export type Summary = Schemas['Summary'];
 export type ViewRequest = Schemas['ViewRequest'];
 export type Answer = Schemas['Answer'];
+export type Drawer = components['schemas']['Drawer'];
 export type Reader = Schemas['Reader'];
 export type ReadingsView = Schemas['ReadingsView'];
 export type TakesView = Schemas['TakesView'];

@@ -20,6 +20,8 @@ export interface Selection {
   /** What the values view shows. */
   shows: 'falloff' | 'property';
   values: boolean;
+  /** The place is shown as lines, where no values are. */
+  drawn: boolean;
   look: Look;
   /** Levels of the bands: a number of equal bands, or the levels themselves. */
   levels: string;
@@ -64,6 +66,7 @@ export const newSelection = (): StoreApi<Selection> =>
     property: '',
     shows: 'property',
     values: false,
+    drawn: false,
     look: 'grey',
     levels: '10',
     time: 0,

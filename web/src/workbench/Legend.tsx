@@ -12,8 +12,8 @@ const LOOKS: { look: Look; title: string }[] = [
 /** What the values view shows: its name, its scale, least and greatest, how much is covered, and how values are drawn. */
 export function Legend() {
   const { manifest } = useSeen('manifest');
-  const { look, levels, values, time, comparing, falloff, layer, set } = useSelection('look', 'levels', 'values', 'time', 'comparing', 'falloff', 'layer', 'set');
-  if (!manifest || (!falloff && !layer)) return null;
+  const { look, levels, values, drawn, time, comparing, falloff, layer, set } = useSelection('look', 'levels', 'values', 'drawn', 'time', 'comparing', 'falloff', 'layer', 'set');
+  if (!manifest || (!falloff && !layer) || (drawn && !values)) return null;
   // what was computed last is the site before its first falloff and layer, as the newest could not be
   if (manifest.falloffs.length === 0 && manifest.layers.length === 0) return null;
   const { title, unit, low, high, summary, seen, signed } = manifest.shown;

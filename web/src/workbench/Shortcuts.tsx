@@ -6,6 +6,7 @@ const KEYS: [string, string][] = [
   ['Ctrl + Shift + Z', 'redo'],
   ['Space', 'play or pause'],
   ['V', 'values or daylight'],
+  ['L', 'the place as lines, or daylight'],
   ['P', 'plan view'],
   ['F', 'what is chosen in the picture; again, the whole site'],
   ['C, held', 'the value before the chosen step'],

@@ -8,6 +8,7 @@ import type { Viewport } from '../view3d/Viewport';
 import { Bearings } from './Bearings';
 import { Board } from './Board';
 import { BrushBar } from './BrushBar';
+import { DrawnLook } from './DrawnLook';
 import { Foot } from './Foot';
 import { CourseBar } from './CourseBar';
 import { frameChosen } from './framing';
@@ -100,7 +101,7 @@ function Dropping() {
 
 function Stage({ view, viewport, onViewport, onRipen }: { view: React.RefObject<Viewport | null>; viewport: Viewport | null; onViewport: (viewport: Viewport) => void; onRipen: (passes: number, of: number) => void }) {
   const { recipe } = useSession();
-  const { values, placing, falloff, laying, alone, hand, set } = useSelection('values', 'placing', 'falloff', 'laying', 'alone', 'hand', 'set');
+  const { values, drawn, placing, falloff, laying, alone, hand, set } = useSelection('values', 'drawn', 'placing', 'falloff', 'laying', 'alone', 'hand', 'set');
   const ground = groundOf(useSeen('manifest').manifest);
   const brush = recipe.falloffs.find((each) => each.id === falloff && each.source.kind === 'brush');
   const { finish, cancel, points } = usePlacing();
@@ -113,6 +114,7 @@ function Stage({ view, viewport, onViewport, onRipen }: { view: React.RefObject<
           view.current = viewport;
           onViewport(viewport);
         }} onRipen={onRipen} remembers />
+      <DrawnLook viewport={viewport} />
       <Working />
       <Legend />
       <WindRose />
@@ -121,11 +123,14 @@ function Stage({ view, viewport, onViewport, onRipen }: { view: React.RefObject<
       <Bearings viewport={viewport} />
       <div className="view-buttons">
         <div className="btn-group" role="group" aria-label="What the ground shows">
-          <button className={`btn btn-quiet ${values ? '' : 'active'}`} aria-pressed={!values} onClick={() => set({ values: false })}>
+          <button className={`btn btn-quiet ${values || drawn ? '' : 'active'}`} aria-pressed={!values && !drawn} onClick={() => set({ values: false, drawn: false })}>
             Daylight
           </button>
           <button className={`btn btn-quiet ${values ? 'active' : ''}`} aria-pressed={values} onClick={() => set({ values: true })}>
             Values
+          </button>
+          <button className={`btn btn-quiet ${drawn && !values ? 'active' : ''}`} aria-pressed={drawn && !values} title="The place as lines (L)" onClick={() => set({ values: false, drawn: true })}>
+            Drawn
           </button>
         </div>
         <button className={`btn btn-quiet ${plan ? 'active' : ''}`} aria-pressed={plan} onClick={() => view.current?.frame(!plan)} title="Seen from above, parallel (P)">
@@ -249,7 +254,7 @@ function useKeys(session: MaybeSession, viewport: React.RefObject<Viewport | nul
         if (event.shiftKey) session.redo();
         else session.undo();
       } else if (!control && !event.altKey && target.tagName !== 'SELECT') {
-        const { values, set } = selection.getState();
+        const { values, drawn, set } = selection.getState();
         if (event.key === '?') setHelp(true);
         else if (event.key === ' ' && target.tagName !== 'BUTTON' && !target.closest('[role=dialog]')) {
           event.preventDefault();
@@ -257,6 +262,7 @@ function useKeys(session: MaybeSession, viewport: React.RefObject<Viewport | nul
           if (moves(session.kinds, session.recipe)) play({ playing: !playing, wanted: true });
         }
         else if (event.key === 'v') set({ values: !values });
+        else if (event.key === 'l') set({ values: false, drawn: values || !drawn });
         else if (event.key === 'p') viewport.current?.frame(!viewport.current.parallel);
         else if (event.key === 't') set({ laying: 'tape', line: [] });
         else if (event.key === 'x') set({ laying: 'cut', line: [] });

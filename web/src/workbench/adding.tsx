@@ -78,12 +78,12 @@ export function AddFalloff() {
   );
 }
 
-/** "+ layer": a menu of the kinds; what a new one begins with, and brings along, the server says. */
-export function AddLayer() {
-  const { site, kinds, edits, commit } = useSession();
+/** Makes a layer of a kind, with what is chosen filled in. */
+export function useAddLayer(): (kind: string) => Promise<void> {
+  const { site, edits, commit } = useSession();
   const { selection } = useView();
   const { set, chooseProperty } = useSelection('set', 'chooseProperty');
-  const add = async (kind: string) => {
+  return async (kind) => {
     const { layer, prop, falloff } = selection.getState();
     const begun = await api.begin(site.id, { base: site.revision, edits, kind, layer, prop, falloff });
     if (begun.missing !== '') {
@@ -93,8 +93,14 @@ export function AddLayer() {
     }
     commit(begun.edits as Edit[], begun.note || undefined);
     chooseProperty(begun.layer, begun.row);
-    set({ values: begun.values });
+    set(kind === 'drawn' ? { values: false, drawn: true } : { values: begun.values });
   };
+}
+
+/** "+ layer": a menu of the kinds; what a new one begins with, and brings along, the server says. */
+export function AddLayer() {
+  const { kinds } = useSession();
+  const add = useAddLayer();
   return (
     <Dropdown>
       <Dropdown.Toggle variant="quiet" size="sm" className="plus" title="Make a layer">

@@ -388,6 +388,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/sites/{id}/drawn": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["drawn"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/sites/{id}/events": {
         parameters: {
             query?: never;
@@ -1966,6 +1982,18 @@ export interface components {
             kinds: string[];
             text: string;
         };
+        Drawer: {
+            /** Format: int32 */
+            base: number;
+            edits: components["schemas"]["EditSchema"][];
+            eye: components["schemas"]["EyeView"];
+            /** Format: int32 */
+            height: number;
+            /** Format: double */
+            time: number;
+            /** Format: int32 */
+            width: number;
+        };
         Drive: {
             /**
              * @description curve
@@ -2013,6 +2041,16 @@ export interface components {
             /** Format: int32 */
             base: number;
             edits: components["schemas"]["EditSchema"][];
+        };
+        EyeView: {
+            /** Format: double */
+            distance: number;
+            /** Format: double */
+            elevation: number;
+            /** Format: double */
+            heading: number;
+            parallel: boolean;
+            target: number[];
         };
         /**
          * Facing
@@ -7136,6 +7174,32 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Breeze"];
+                };
+            };
+        };
+    };
+    drawn: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Drawer"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "image/svg+xml": string;
                 };
             };
         };

@@ -222,6 +222,11 @@ public record DrawnLayer(
     }
 
     @Override
+    public List<String> tools() {
+        return List.of("drawn");
+    }
+
+    @Override
     public boolean handedOver() {
         return true;
     }

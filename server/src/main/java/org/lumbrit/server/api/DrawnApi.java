@@ -9,8 +9,11 @@ import org.lumbrit.core.drawn.Drawing;
 import org.lumbrit.core.drawn.Eye;
 import org.lumbrit.core.looks.DrawnLayer;
 import org.lumbrit.core.math.Cancel;
+import org.lumbrit.core.math.Decimal;
 import org.lumbrit.core.recipe.Edit;
 import org.lumbrit.core.recipe.Recipe;
+import org.lumbrit.core.site.SiteEvaluation;
+import org.lumbrit.core.surface.Ground;
 import org.lumbrit.formats.BadInputException;
 import org.lumbrit.formats.drawn.DrawingSvg;
 import org.lumbrit.formats.json.RecipeJson;
@@ -79,14 +82,14 @@ class DrawnApi {
         }
         List<Edit> edits = drawer.edits.isEmpty() ? List.of() : RecipeJson.edits(drawer.edits);
         Recipe recipe = store.preview(id, drawer.base, edits);
-        Drawing drawing = Draw.of(
-                views.evaluation(recipe, drawer.time, cancel),
-                DrawnLayer.of(recipe).orElseGet(DrawnLayer::plain),
-                drawer.eye.eye(),
-                drawer.width,
-                drawer.height);
+        DrawnLayer look = DrawnLayer.of(recipe).orElseGet(DrawnLayer::plain);
+        SiteEvaluation site = views.evaluation(recipe, drawer.time, cancel);
+        Drawing drawing = Draw.of(site, look, drawer.eye.eye(), drawer.width, drawer.height);
+        Ground ground = Draw.drawnGround(site, look);
+        double every = look.contours() ? look.step(ground.highest() - ground.lowest()) : 0;
         return ResponseEntity.ok()
                 .contentType(MediaType.valueOf("image/svg+xml"))
+                .header("Contours-Every", Decimal.write(every, 6))
                 .body(DrawingSvg.write(drawing, recipe.name()));
     }
 }
