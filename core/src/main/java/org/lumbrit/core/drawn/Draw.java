@@ -73,31 +73,36 @@ public final class Draw {
 
     /** The surface that is drawn: as fine as the look says, level where there is water. */
     public static Ground drawnGround(SiteEvaluation site, DrawnLayer look) {
-        Ground covered = site.lying().ground();
-        double longer = Math.max(covered.width(), covered.depth());
-        int finest = Math.min(NODES, Math.max(covered.columns(), covered.rows()));
-        int nodes = look.facets() <= 0
-                ? finest
-                : (int) Math.max(2, Math.min(finest, StrictMath.rint(longer / look.facets()) + 1));
+        Ground coarse = nodes(site, look);
         double level = site.scene().water().orElse(Double.NEGATIVE_INFINITY);
-        String key = new KeyBuilder("ground in lines/1")
-                .add(covered.key())
-                .add(nodes)
-                .add(level)
-                .key();
+        String key =
+                new KeyBuilder("ground in lines/1").add(coarse.key()).add(level).key();
+        if (level <= coarse.lowest()) {
+            return coarse;
+        }
         return site.results().get(key, site.cancel(), shared -> {
-            Ground coarse = nodes < Math.max(covered.columns(), covered.rows())
-                    ? covered.resampled(nodes, key + " bare")
-                    : covered;
-            if (level <= coarse.lowest()) {
-                return coarse;
-            }
             float[] heights = coarse.heights().clone();
             for (int i = 0; i < heights.length; i++) {
                 heights[i] = Math.max(heights[i], (float) level);
             }
             return coarse.shaped(heights, key);
         });
+    }
+
+    /** The surface with what lies on it, as fine as the look says. */
+    private static Ground nodes(SiteEvaluation site, DrawnLayer look) {
+        Ground covered = site.lying().ground();
+        double longer = Math.max(covered.width(), covered.depth());
+        int finest = Math.min(NODES, Math.max(covered.columns(), covered.rows()));
+        int nodes = look.facets() <= 0
+                ? finest
+                : (int) Math.max(2, Math.min(finest, StrictMath.rint(longer / look.facets()) + 1));
+        if (nodes >= Math.max(covered.columns(), covered.rows())) {
+            return covered;
+        }
+        String key =
+                new KeyBuilder("nodes in lines/1").add(covered.key()).add(nodes).key();
+        return site.results().get(key, site.cancel(), shared -> covered.resampled(nodes, key));
     }
 
     /** The heights at which a look has contours on a ground, lowest first; none where it has none. */
@@ -242,20 +247,19 @@ public final class Draw {
         List<List<Course>> found = IntStream.range(0, levels.length)
                 .parallel()
                 .mapToObj(k -> level(
-                        levels[k], heavy(levels[k], step, look) ? Drawing.Line.INDEX : Drawing.Line.CONTOUR, levels[k]))
+                        ground, levels[k], heavy(levels[k], step, look) ? Drawing.Line.INDEX : Drawing.Line.CONTOUR))
                 .toList();
         found.forEach(courses::addAll);
-        water.filter(level -> level > ground.lowest() - 1e-6 && level < ground.highest())
-                // a hair above the level part
-                .ifPresent(level ->
-                        courses.addAll(level(level + 1e-4 * (ground.highest() - level), Drawing.Line.SHORE, level)));
+        if (water.isPresent() && water.get() < ground.highest()) {
+            courses.addAll(level(nodes(site, look), water.get(), Drawing.Line.SHORE));
+        }
     }
 
-    private List<Course> level(double level, Drawing.Line of, double told) {
+    private List<Course> level(Ground on, double level, Drawing.Line of) {
         List<Course> found = new ArrayList<>();
         double[] out = new double[3];
-        for (ContourLines.Line line : ContourLines.lines(ground, level)) {
-            Course course = new Course(of, told, 0, 1);
+        for (ContourLines.Line line : ContourLines.lines(on, level)) {
+            Course course = new Course(of, level, 0, 1);
             List<Point3> points = new ArrayList<>(line.points());
             if (line.closed()) {
                 points.add(points.get(0));
