@@ -17,6 +17,7 @@ import org.lumbrit.formats.BadInputException;
 import org.lumbrit.formats.drawn.ContoursGeoJson;
 import org.lumbrit.formats.drawn.DrawingPng;
 import org.lumbrit.formats.drawn.DrawingSvg;
+import org.lumbrit.formats.drawn.PlanSheet;
 import org.lumbrit.formats.image.GeoReference;
 import org.lumbrit.formats.site.SiteFiles;
 import picocli.CommandLine.Command;
@@ -52,15 +53,15 @@ final class LookCommand implements Callable<Integer> {
             names = "--to",
             required = true,
             paramLabel = "FILE",
-            description = "A file that ends in .svg, .png or .geojson.")
+            description = "A file that ends in .svg or .png; in .pdf for a plan on A3, in .geojson for the contours.")
     private Path file;
 
     @Override
     public Integer call() throws IOException {
         String ending = Output.ending(file);
-        if (!ending.matches("svg|png|geojson")) {
+        if (!ending.matches("svg|png|geojson|pdf")) {
             throw new BadInputException(
-                    "--to: the file must end in .svg, .png or .geojson, not “" + file.getFileName() + "”.");
+                    "--to: the file must end in .svg, .png, .pdf or .geojson, not “" + file.getFileName() + "”.");
         }
         int[] pixels = pixels();
         SiteFiles site = recipe.site();
@@ -72,7 +73,11 @@ final class LookCommand implements Callable<Integer> {
             Output.whole(file, ContoursGeoJson.write(ground, look, GeoReference.Middle.of(of.ground())));
             return 0;
         }
-        Drawing drawing = Draw.of(evaluation, look, eye(evaluation.lying().ground()), pixels[0], pixels[1]);
+        if (ending.equals("pdf")) {
+            Output.whole(file, PlanSheet.write(evaluation, look));
+            return 0;
+        }
+        Drawing drawing = Draw.of(evaluation, look, eye(evaluation.lying().ground(), pixels), pixels[0], pixels[1]);
         Output.whole(file, ending.equals("svg") ? DrawingSvg.write(drawing, of.name()) : DrawingPng.write(drawing));
         StringBuilder told = new StringBuilder("line,strokes\n");
         for (Drawing.Line line : Drawing.Line.values()) {
@@ -101,8 +106,8 @@ final class LookCommand implements Callable<Integer> {
                 "--size: width x height in pixels of 16 to " + MOST + " each, such as 1920x1080, not “" + size + "”.");
     }
 
-    private Eye eye(Ground ground) {
-        Eye whole = Eye.over(ground);
+    private Eye eye(Ground ground, int[] pixels) {
+        Eye whole = Eye.over(ground, pixels[0], pixels[1]);
         if (eye == null) {
             return new Eye(
                     whole.x(), whole.y(), whole.z(), whole.heading(), whole.elevation(), whole.distance(), parallel);

@@ -250,6 +250,42 @@ class CommandLineTest {
     }
 
     @Test
+    void aSiteIsDrawnAsLinesInEachFormat(@TempDir Path folder) throws IOException {
+        Path recipe = folder.resolve("recipe.json");
+        Files.writeString(recipe, """
+                {"format": "lumbrit-recipe", "version": 1, "name": "Level",
+                 "ground": {"width": 20, "depth": 20, "resolution": 33, "lowest": 0, "highest": 0},
+                 "places": [], "falloffs": [], "layers": [], "drives": [],
+                 "props": [{"id": "box", "name": "Box", "shape": {"kind": "box"}, "x": 1, "z": 2, "standing": true}],
+                 "clock": {"framesPerSecond": 12, "loopSeconds": 0}}
+                """);
+        Path svg = folder.resolve("a.svg");
+        Run run =
+                run("look", recipe.toString(), "--eye", "0,1,0,30,30,20", "--size", "400x300", "--to", svg.toString());
+        assertThat(run.exit()).isZero();
+        // the outline of a box, three of its creases, and the four sides of the ground, which the box does not reach
+        assertThat(run.out().lines()).contains("outline,1", "contour,0", "plants shown,1");
+        assertThat(run.out()).containsPattern("border,[1-9]\\n").containsPattern("crease,[1-3]\\n");
+        assertThat(Files.readString(svg)).contains("width=\"400\" height=\"300\"");
+        for (String ending : List.of("png", "pdf", "geojson")) {
+            Path file = folder.resolve("a." + ending);
+            assertThat(run("look", recipe.toString(), "--parallel", "--to", file.toString())
+                            .exit())
+                    .isZero();
+            assertThat(Files.size(file)).isPositive();
+        }
+        assertThat(run("look", recipe.toString(), "--to", "x.gif").errors()).contains(".svg");
+        assertThat(run("look", recipe.toString(), "--to", svg.toString(), "--eye", "1,2")
+                        .errors())
+                .contains("HEADING");
+        assertThat(run("look", recipe.toString(), "--to", svg.toString(), "--size", "4x4")
+                        .errors())
+                .contains("such as 1920x1080");
+        Run edges = run("mesh", cube(folder).toString(), "--crease", "30", "--eye", "5,6,7");
+        assertThat(edges.out().lines()).contains("creases 12", "outlines 6", "borders 0");
+    }
+
+    @Test
     void aCrustIsClosedAndSaysWhatItIs(@TempDir Path folder) throws IOException {
         Path mesh = cube(folder);
         Path made = folder.resolve("ice.ply");

@@ -68,7 +68,8 @@ public final class Draw {
      * @param width pixels; @param height pixels
      */
     public static Drawing of(SiteEvaluation site, DrawnLayer look, Eye eye, int width, int height) {
-        return new Draw(site, look, eye, width, height).draw();
+        // of crowds a part, as of plants only so many are drawn
+        return new Draw(site.thinning(), look, eye, width, height).draw();
     }
 
     /** The surface that is drawn: as fine as the look says, level where there is water. */
@@ -121,7 +122,8 @@ public final class Draw {
         }
         double[] levels = new double[(int) Math.max(0, last - first + 1)];
         for (int k = 0; k < levels.length; k++) {
-            levels[k] = (first + k) * step;
+            // the number that is meant: 0.6, not 0.6000000000000001
+            levels[k] = StrictMath.rint((first + k) * step * 1e9) / 1e9;
         }
         return levels;
     }
@@ -290,16 +292,17 @@ public final class Draw {
         int[] beside = flat.shape.beside();
         float[] folded = flat.shape.folded();
         float least = (float) StrictMath.cos(StrictMath.toRadians(look.crease()));
-        double strength = f == 0 ? 1 : flat.strength();
+        double strength = flat.strength();
         chains(
                 f,
                 Drawing.Line.OUTLINE,
-                Math.max(FAINT, strength),
+                f == 0 ? 1 : Math.max(FAINT, strength),
                 e -> flat.outlines(e) && (f > 0 || beside[2 * e + 1] >= 0));
         if (f == 0) {
             chains(f, Drawing.Line.BORDER, 1, e -> beside[2 * e + 1] < 0);
         }
-        if (strength > FAINT) {
+        // those of a fine ground come from its nodes, not from what it is like
+        if (strength > FAINT && (f > 0 || look.facets() > 0)) {
             chains(f, Drawing.Line.CREASE, strength, e -> !flat.outlines(e) && folded[e] < least);
         }
     }

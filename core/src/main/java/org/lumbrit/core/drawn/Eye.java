@@ -1,5 +1,7 @@
 package org.lumbrit.core.drawn;
 
+import org.lumbrit.core.surface.Ground;
+
 /**
  * Where a picture is looked at from: an eye that circles a target.
  *
@@ -10,10 +12,36 @@ package org.lumbrit.core.drawn;
  */
 public record Eye(double x, double y, double z, double heading, double elevation, double distance, boolean parallel) {
 
-    /** From the south-west, a third of the way up, with all of a ground in the picture. */
-    public static Eye over(org.lumbrit.core.surface.Ground ground) {
-        double longer = Math.max(ground.width(), ground.depth());
-        return new Eye(
-                0, ground.lowest() + 0.3 * (ground.highest() - ground.lowest()), 0, 30, 32, 1.45 * longer, false);
+    private static final double HEADING = 28;
+    private static final double ELEVATION = 30;
+    /** Share of the picture that is left free at its sides. */
+    private static final double FREE = 0.05;
+
+    /** From the south-west, a third of the way up, so that all of a ground just lies in the picture. @param width pixels; @param height pixels */
+    public static Eye over(Ground ground, int width, int height) {
+        double distance = 1.5 * Math.max(ground.width(), ground.depth());
+        double x = 0;
+        double z = 0;
+        double y = 0.5 * (ground.lowest() + ground.highest());
+        for (int round = 0; round < 200; round++) {
+            Eye eye = new Eye(x, y, z, HEADING, ELEVATION, distance, false);
+            double[] box = new View(eye, ground, width, height).bounds(ground);
+            double tall = (box[3] - box[1]) / height;
+            double wide = (box[2] - box[0]) / width;
+            double up = 0.5 - 0.5 * (box[1] + box[3]) / height;
+            double right = 0.5 * (box[0] + box[2]) / width - 0.5;
+            double seen = 2 * distance * StrictMath.tan(StrictMath.toRadians(21));
+            double h = StrictMath.toRadians(HEADING);
+            double on = seen * up / StrictMath.sin(StrictMath.toRadians(ELEVATION));
+            double aside = seen * right * width / height;
+            double full = Math.max(tall, wide) / (1 - 2 * FREE);
+            if (Math.abs(full - 1) < 0.02 && Math.abs(up) < 0.02 && Math.abs(right) < 0.02) {
+                return eye;
+            }
+            x += 0.5 * (StrictMath.sin(h) * on + StrictMath.cos(h) * aside);
+            z += 0.5 * (-StrictMath.cos(h) * on + StrictMath.sin(h) * aside);
+            distance *= Math.max(0.8, Math.min(1.25, 1 + 0.5 * (full - 1)));
+        }
+        return new Eye(0, y, 0, HEADING, ELEVATION, 2 * Math.max(ground.width(), ground.depth()), false);
     }
 }

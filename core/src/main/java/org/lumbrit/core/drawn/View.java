@@ -90,6 +90,25 @@ final class View {
         return depth > near;
     }
 
+    /** The west, north, east and south end of a ground in the picture, pixels. */
+    double[] bounds(Ground ground) {
+        double[] box = {
+            Double.POSITIVE_INFINITY, Double.POSITIVE_INFINITY, Double.NEGATIVE_INFINITY, Double.NEGATIVE_INFINITY
+        };
+        double[] out = new double[3];
+        int step = Math.max(1, Math.max(ground.columns(), ground.rows()) / 64);
+        for (int row = 0; row < ground.rows(); row += step) {
+            for (int column = 0; column < ground.columns(); column += step) {
+                project(ground.x(column), ground.heights()[row * ground.columns() + column], ground.z(row), out);
+                box[0] = Math.min(box[0], out[0]);
+                box[1] = Math.min(box[1], out[1]);
+                box[2] = Math.max(box[2], out[0]);
+                box[3] = Math.max(box[3], out[1]);
+            }
+        }
+        return box;
+    }
+
     /** Whether a facet shows its front. @param n its normal; @param x a place on it */
     boolean front(double nx, double ny, double nz, double x, double y, double z) {
         return parallel

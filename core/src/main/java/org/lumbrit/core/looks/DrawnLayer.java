@@ -64,7 +64,7 @@ public record DrawnLayer(
                 min = 0,
                 max = 180,
                 byDefault = "30",
-                help = "An edge is drawn where two facets turn from each other by more")
+                help = "Where facets turn from each other by more; on the ground where its facets have a size")
         double crease,
 
         @Setting(

@@ -199,7 +199,7 @@ class DrawTest {
         Ground slope = Grounds.slope(65, 65, 20, 10);
         DrawnLayer own = (DrawnLayer)
                 look("threshold", 0.5).withProperty(DrawnLayer.SHOWS, new PropertyRange(0.4, 0.4, Combine.PRODUCT));
-        Eye eye = Eye.over(slope);
+        Eye eye = Eye.over(slope, WIDE, HIGH);
         Drawing none = Draw.of(site(slope, List.of(), List.of(own)), own, eye, WIDE, HIGH);
         assertThat(none.strokes()).isEmpty();
         assertThat(none.colours()).isEmpty();
@@ -262,7 +262,7 @@ class DrawTest {
     @Test
     void aBumpyGroundDrawnTwiceIsTheSameAndFacetsAreAsLargeAsWished() {
         Ground bumpy = Grounds.bumpy(129, 64, 6);
-        Eye eye = Eye.over(bumpy);
+        Eye eye = Eye.over(bumpy, WIDE, HIGH);
         Drawing one = Draw.of(site(bumpy, List.of(), List.of()), look("facets", 4.0), eye, WIDE, HIGH);
         Drawing two = Draw.of(site(bumpy, List.of(), List.of()), look("facets", 4.0), eye, WIDE, HIGH);
         assertThat(one.facets()).isEqualTo(two.facets());
@@ -308,7 +308,8 @@ class DrawTest {
     void tooManyContoursAreRefusedInWords() {
         Ground slope = Grounds.slope(33, 33, 2000, 40);
         DrawnLayer fine = look("every", 0.001);
-        assertThatThrownBy(() -> Draw.of(site(slope, List.of(), List.of()), fine, Eye.over(slope), WIDE, HIGH))
+        assertThatThrownBy(
+                        () -> Draw.of(site(slope, List.of(), List.of()), fine, Eye.over(slope, WIDE, HIGH), WIDE, HIGH))
                 .isInstanceOf(InvalidRecipeException.class)
                 .hasMessageContaining("contours, every 0.001 m");
         DrawnLayer close = look("every", 0.5);

@@ -426,6 +426,17 @@ public enum HandOver {
             new GrownFiles(all).write();
         }
     },
+    DRAWN("The place as lines: a picture as SVG and PNG, contours as GeoJSON, a plan on A3 as PDF", 4e6) {
+        @Override
+        double bytes(Sizes sizes) {
+            return 4e6 + 60 * sizes.propTriangles();
+        }
+
+        @Override
+        void write(Packing all) {
+            new DrawnFiles(all).write();
+        }
+    },
     RECIPE("The recipe and the files that it needs, to open again or run from the command line", 20e6) {
         @Override
         double bytes(Sizes sizes) {
