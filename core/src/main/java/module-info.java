@@ -34,6 +34,7 @@ module org.lumbrit.core {
     exports org.lumbrit.core.season;
     exports org.lumbrit.core.simulation;
     exports org.lumbrit.core.site;
+    exports org.lumbrit.core.slices;
     exports org.lumbrit.core.snow;
     exports org.lumbrit.core.surface;
     exports org.lumbrit.core.water;

@@ -28,6 +28,7 @@ import org.lumbrit.core.relief.TerraceRelief;
 import org.lumbrit.core.relief.ThermalRelief;
 import org.lumbrit.core.season.WeatherLayer;
 import org.lumbrit.core.sheets.SheetsLayer;
+import org.lumbrit.core.slices.SlicesLayer;
 import org.lumbrit.core.snow.LayLayer;
 import org.lumbrit.core.snow.PressLayer;
 import org.lumbrit.core.snow.SnowLayer;
@@ -72,6 +73,7 @@ public final class LayerKinds implements Registry {
                 ClimbLayer.class,
                 CrustLayer.class,
                 AccretionLayer.class,
+                SlicesLayer.class,
                 WeatherLayer.class,
                 DampLayer.class,
                 DaylightLayer.class,

@@ -1,0 +1,2 @@
+/** Places and things built of level slices. */
+package org.lumbrit.core.slices;
