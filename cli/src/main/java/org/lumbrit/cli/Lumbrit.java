@@ -39,6 +39,7 @@ import picocli.CommandLine.ParameterException;
             GrowCommand.class,
             CrustCommand.class,
             AccreteCommand.class,
+            SlicesCommand.class,
             SnowCommand.class,
             RollCommand.class,
             WeatherCommand.class,

@@ -27,6 +27,8 @@ import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.math.ResultsOfOneRun;
 import org.lumbrit.core.recipe.Recipe;
 import org.lumbrit.core.site.SiteEvaluation;
+import org.lumbrit.core.slices.SlicesLayer;
+import org.lumbrit.formats.drawn.CutSheet;
 import org.lumbrit.formats.drawn.DrawingPng;
 import org.lumbrit.formats.drawn.DrawingSvg;
 import org.lumbrit.formats.drawn.PlanSheet;
@@ -126,6 +128,61 @@ class DrawnFilesTest {
         }
         assertThat(looked).isPositive();
         assertThat(dark).isGreaterThanOrEqualTo((int) (0.7 * looked));
+    }
+
+    @Test
+    void slicesAreOutlinesInMillimetresWithNumbersAndDowelsThatMeet() throws Exception {
+        Recipe recipe = RecipeJson.read(SITE.replace(
+                        "{\"kind\": \"drawn\"",
+                        "{\"kind\": \"slices\", \"id\": \"stack\", \"name\": \"Stack\", \"count\": 5, \"rises\": 0, \"rounded\": 0}, {\"kind\": \"drawn\"")
+                .replace(
+                        "\"drives\": [",
+                        "\"drives\": [{\"layer\": \"stack\", \"property\": \"solid\", \"falloff\": \"near\"}, ")
+                .getBytes(StandardCharsets.UTF_8));
+        SiteEvaluation site = SiteEvaluation.of(recipe, FILES.decoded(), 0, new ResultsOfOneRun(), Cancel.NEVER);
+        SlicesLayer layer = recipe.layersOf(SlicesLayer.class).get(0);
+        SlicesLayer.Stack stack = layer.stack(site.surroundings(layer));
+        Document document = xml(CutSheet.write(stack, "Stack"));
+        assertThat(document.getDocumentElement().getAttribute("width")).endsWith("mm");
+        NodeList groups = document.getElementsByTagName("g");
+        assertThat(groups.getLength()).isEqualTo(5);
+        double mm = 1000 / CutSheet.scale(stack);
+        List<List<Double>> above = new ArrayList<>();
+        for (int k = 0; k < 5; k++) {
+            Element group = (Element) groups.item(k);
+            assertThat(group.getElementsByTagName("text").item(0).getTextContent())
+                    .isEqualTo("" + k);
+            // a cone: the radius of slice k is where the falloff is k fifths
+            String path = ((Element) group.getElementsByTagName("path").item(0)).getAttribute("d");
+            double west = 1e9;
+            double east = -1e9;
+            for (String point : path.split("[MLZ]")) {
+                String[] numbers = point.trim().split("\\s+");
+                for (int n = 0; n + 1 < numbers.length; n += 2) {
+                    west = Math.min(west, Double.parseDouble(numbers[n]));
+                    east = Math.max(east, Double.parseDouble(numbers[n]));
+                }
+            }
+            if (k > 0) {
+                assertThat((east - west) / mm).isCloseTo(2 * 20 * (1 - k / 5.0), within(0.3));
+            }
+            List<Double> holes = new ArrayList<>();
+            List<Double> below = new ArrayList<>();
+            NodeList circles = group.getElementsByTagName("circle");
+            double left = Double.parseDouble(
+                    ((Element) group.getElementsByTagName("text").item(0)).getAttribute("x"));
+            for (int i = 0; i < circles.getLength(); i++) {
+                Element circle = (Element) circles.item(i);
+                double at = Double.parseDouble(circle.getAttribute("cx")) - left;
+                (circle.getAttribute("class").equals("above") ? holes : below).add(at);
+            }
+            if (k > 0) {
+                assertThat(below)
+                        .hasSize(2)
+                        .zipSatisfy(above.get(k - 1), (a, b) -> assertThat(a).isCloseTo(b, within(2e-3)));
+            }
+            above.add(holes);
+        }
     }
 
     @Test

@@ -14,6 +14,7 @@ final class Plates {
     private final double north;
     private final double cell;
     private float[] positions = new float[3 * 1024];
+    private float[] normals = new float[3 * 1024];
     private int[] triangles = new int[3 * 2048];
     private float[] shares = new float[1024];
     private int vertices;
@@ -127,19 +128,27 @@ final class Plates {
         return atSide[side];
     }
 
-    /** A lower vertex and the upper one above it. */
+    /** A lower vertex that faces down and the upper one above it that faces up. */
     private int vertex(double x, double z, double bottom, double top, float share) {
-        if (positions.length < 3 * vertices + 6) {
+        vertex((float) x, (float) bottom, (float) z, 0, -1, 0, share);
+        return vertex((float) x, (float) top, (float) z, 0, 1, 0, share) - 1;
+    }
+
+    private int vertex(float x, float y, float z, float nx, float ny, float nz, float share) {
+        if (positions.length < 3 * vertices + 3) {
             positions = Arrays.copyOf(positions, 2 * positions.length);
+            normals = Arrays.copyOf(normals, 2 * normals.length);
             shares = Arrays.copyOf(shares, 2 * shares.length);
         }
-        for (int k = 0; k < 2; k++) {
-            positions[3 * vertices] = (float) x;
-            positions[3 * vertices + 1] = (float) (k == 0 ? bottom : top);
-            positions[3 * vertices + 2] = (float) z;
-            shares[vertices++] = share;
-        }
-        return vertices - 2;
+        int at = 3 * vertices;
+        positions[at] = x;
+        positions[at + 1] = y;
+        positions[at + 2] = z;
+        normals[at] = nx;
+        normals[at + 1] = ny;
+        normals[at + 2] = nz;
+        shares[vertices] = share;
+        return vertices++;
     }
 
     /** Top and bottom of a part of a cell. @return its area */
@@ -159,10 +168,23 @@ final class Plates {
         return area;
     }
 
-    /** Between the way out of what is inside and the way back in. */
+    /** Between the way out of what is inside and the way back in; it faces outward. */
     private void wall(int out, int in) {
-        triangle(out, in + 1, out + 1);
-        triangle(out, in, in + 1);
+        float x0 = positions[3 * out];
+        float z0 = positions[3 * out + 2];
+        float x1 = positions[3 * in];
+        float z1 = positions[3 * in + 2];
+        float bottom = positions[3 * out + 1];
+        float top = positions[3 * out + 4];
+        double length = Math.max(1e-12, StrictMath.hypot(x1 - x0, z1 - z0));
+        float nx = (float) (-(z1 - z0) / length);
+        float nz = (float) ((x1 - x0) / length);
+        int a = vertex(x0, bottom, z0, nx, 0, nz, shares[out]);
+        int b = vertex(x0, top, z0, nx, 0, nz, shares[out]);
+        int c = vertex(x1, bottom, z1, nx, 0, nz, shares[out]);
+        int d = vertex(x1, top, z1, nx, 0, nz, shares[out]);
+        triangle(a, d, b);
+        triangle(a, c, d);
     }
 
     private void triangle(int a, int b, int c) {
@@ -175,7 +197,10 @@ final class Plates {
     }
 
     Mesh mesh() {
-        return Mesh.of(Arrays.copyOf(positions, 3 * vertices), Arrays.copyOf(triangles, corners));
+        return Mesh.of(
+                Arrays.copyOf(positions, 3 * vertices),
+                Arrays.copyOf(normals, 3 * vertices),
+                Arrays.copyOf(triangles, corners));
     }
 
     /** What each vertex tells. */

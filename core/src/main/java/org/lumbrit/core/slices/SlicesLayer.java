@@ -247,7 +247,7 @@ public record SlicesLayer(
         List<Slice> slices = new ArrayList<>();
         slices.add(new Slice(0, base, 0));
         for (int k = phase > 0 ? 0 : 1; k < count; k++) {
-            slices.add(new Slice(k + 1, base + (k + phase) * step, (k + phase) / count));
+            slices.add(new Slice(slices.size(), base + (k + phase) * step, (k + phase) / count));
         }
         return slices;
     }

@@ -88,6 +88,15 @@ class SlicesTest {
                 assertThat(check.closed()).isTrue();
                 assertThat(check.insideOut()).isFalse();
                 assertThat(check.degenerate()).isZero();
+                for (int t = 0; t < mesh.count(); t += 97) {
+                    // every facet looks the way that its corners say
+                    double[] facing = mesh.facing(3 * t);
+                    int a = 3 * mesh.triangles()[3 * t];
+                    assertThat(facing[0] * mesh.normals()[a]
+                                    + facing[1] * mesh.normals()[a + 1]
+                                    + facing[2] * mesh.normals()[a + 2])
+                            .isPositive();
+                }
                 double area = 0;
                 for (double each : stack.areas()) {
                     area += each;

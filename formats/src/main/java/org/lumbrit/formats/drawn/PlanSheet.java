@@ -55,6 +55,11 @@ public final class PlanSheet {
         double least = Math.max(
                 ground.width() / ((WIDE - 2 * MARGIN) / MM / 1000),
                 ground.depth() / ((HIGH - 2 * MARGIN - STRIP) / MM / 1000));
+        return round(least);
+    }
+
+    /** The next round number that is not less. */
+    static double round(double least) {
         double power = 1e-6;
         while (power * 10 < least) {
             power *= 10;

@@ -8,7 +8,9 @@ import org.lumbrit.core.recipe.Frames;
 import org.lumbrit.core.recipe.Layer;
 import org.lumbrit.core.recipe.Subject;
 import org.lumbrit.core.site.SiteEvaluation;
+import org.lumbrit.core.slices.SlicesLayer;
 import org.lumbrit.core.surface.Mesh;
+import org.lumbrit.formats.drawn.CutSheet;
 import org.lumbrit.formats.mesh.PlyFile;
 
 /** Bodies that grow where they stand: each as it is now with its colours, and as a sequence of meshes with a number at each vertex. */
@@ -26,6 +28,15 @@ final class GrownFiles {
             if (layer.seen().contains(Subject.GROWN)) {
                 layer.carried(evaluation.surroundings(layer)).ifPresent(body -> now(layer, body));
                 sequence(layer);
+            }
+            if (layer instanceof SlicesLayer slices) {
+                SlicesLayer.Stack stack = slices.stack(evaluation.surroundings(slices));
+                all.report()
+                        .add(
+                                file(layer) + "-cut.svg",
+                                CutSheet.write(stack, layer.name()),
+                                stack.slices().size() + " outlines for cutting, in millimetres at 1 : "
+                                        + Decimal.write(CutSheet.scale(stack), 4));
             }
         }
     }
