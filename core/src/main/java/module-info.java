@@ -37,5 +37,6 @@ module org.lumbrit.core {
     exports org.lumbrit.core.slices;
     exports org.lumbrit.core.snow;
     exports org.lumbrit.core.surface;
+    exports org.lumbrit.core.trials;
     exports org.lumbrit.core.water;
 }

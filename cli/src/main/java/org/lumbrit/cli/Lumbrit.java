@@ -26,6 +26,7 @@ import picocli.CommandLine.ParameterException;
             AimCommand.class,
             PictureCommand.class,
             LookCommand.class,
+            TrialsCommand.class,
             GroundCommand.class,
             ReliefCommand.class,
             WaterCommand.class,

@@ -1,6 +1,7 @@
 package org.lumbrit.cli;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
@@ -283,6 +284,67 @@ class CommandLineTest {
                 .contains("such as 1920x1080");
         Run edges = run("mesh", cube(folder).toString(), "--crease", "30", "--eye", "5,6,7");
         assertThat(edges.out().lines()).contains("creases 12", "outlines 6", "borders 0");
+    }
+
+    @Test
+    void numbersAreTriedAndDrawnOnASheet(@TempDir Path folder) throws IOException {
+        Path recipe = folder.resolve("recipe.json");
+        Files.writeString(recipe, """
+                {"format": "lumbrit-recipe", "version": 1, "name": "Hills",
+                 "ground": {"width": 20, "depth": 20, "resolution": 33, "lowest": 0, "highest": 0},
+                 "places": [], "props": [], "drives": [],
+                 "falloffs": [{"id": "f", "name": "Up. a bit=more", "source": {"kind": "height"}, "steps": []}],
+                 "layers": [{"kind": "noise-relief", "id": "hills", "name": "Hills", "featureSize": 8,
+                   "properties": {"amplitude": {"low": 0, "high": 4}}},
+                  {"kind": "slices", "id": "stack", "name": "Stack", "count": 3, "rises": 0}],
+                 "clock": {"framesPerSecond": 12, "loopSeconds": 0}}
+                """);
+        Path to = folder.resolve("trials");
+        Run run = run(
+                "trials",
+                recipe.toString(),
+                "--set",
+                "layer.Hills.amplitude=1:4:3:ratio",
+                "--set",
+                "layer.Hills.octaves=1:2:2",
+                "--show",
+                "Up. a bit=more",
+                "--size",
+                "64",
+                "--to",
+                to.toString());
+        assertThat(run.exit()).isZero();
+        List<String> rows = run.out().lines().toList();
+        assertThat(rows.get(0))
+                .isEqualTo(
+                        "trial,hills.properties.amplitude.high,hills.octaves,covered,least,greatest,plants,triangles,lowest_m,highest_m");
+        assertThat(rows).hasSize(7);
+        assertThat(rows.get(1)).startsWith("1,1,1,");
+        assertThat(rows.get(3)).startsWith("3,2,1,");
+        assertThat(rows.get(6)).startsWith("6,4,2,");
+        // twice the amplitude is twice as high
+        double one = Double.parseDouble(rows.get(1).split(",")[9]);
+        assertThat(Double.parseDouble(rows.get(3).split(",")[9])).isCloseTo(2 * one, within(1e-4));
+        assertThat(to.resolve("sheet.png")).exists();
+        assertThat(to.resolve("trial-06.png")).exists();
+        assertThat(Files.readString(to.resolve("trials.csv"))).isEqualTo(run.out());
+        assertThat(run("trials", recipe.toString(), "--set", "layer.Dale.octaves=1:2:2")
+                        .errors())
+                .contains("Hills");
+        assertThat(run("trials", recipe.toString(), "--set", "falloff.Up. a bit=more.depth=1:2:2")
+                        .errors())
+                .contains("has no number “depth”");
+        assertThat(run("trials", recipe.toString(), "--set", "nothing").errors())
+                .contains("falloff.NAME");
+        Run slices = run(
+                "slices",
+                recipe.toString(),
+                "--layer",
+                "Stack",
+                "--cut",
+                folder.resolve("cut.svg").toString());
+        assertThat(slices.out().lines()).hasSize(4).first().isEqualTo("slice,bottom_m,solid_above,area_m2");
+        assertThat(folder.resolve("cut.svg")).exists();
     }
 
     @Test

@@ -12,7 +12,7 @@ import org.lumbrit.core.kinds.Setting;
 import org.lumbrit.core.props.Prop;
 
 /** Finds numbers of a recipe by the way to them, and puts others in their place. */
-final class KeyedNumbers {
+public final class KeyedNumbers {
     private KeyedNumbers() {}
 
     /**
@@ -20,7 +20,7 @@ final class KeyedNumbers {
      *
      * @param least the smallest that is allowed; @param most the largest
      */
-    record Found(double value, double least, double most) {}
+    public record Found(double value, double least, double most) {}
 
     /** The recipe with every keyed number as it is at a time. */
     static Recipe at(Recipe recipe, double time) {
@@ -32,25 +32,35 @@ final class KeyedNumbers {
     }
 
     private static Recipe with(Recipe recipe, Track track, double number) {
-        String[] way = track.setting().split("\\.");
-        return switch (track.of()) {
-            case FALLOFF -> recipe.changeFalloff(track.id(), falloff -> (Falloff) changed(falloff, way, 0, number));
-            case LAYER -> recipe.changeLayer(track.id(), layer -> (Layer) changed(layer, way, 0, number));
+        return with(recipe, track.of(), track.id(), track.setting(), number);
+    }
+
+    /** The recipe with another number. @param of what owns it; @param id the owner; @param setting the way to it, as of a {@link Track}; it must be there */
+    public static Recipe with(Recipe recipe, Track.Owner of, String id, String setting, double number) {
+        String[] way = setting.split("\\.");
+        return switch (of) {
+            case FALLOFF -> recipe.changeFalloff(id, falloff -> (Falloff) changed(falloff, way, 0, number));
+            case LAYER -> recipe.changeLayer(id, layer -> (Layer) changed(layer, way, 0, number));
             case PROP ->
                 recipe.withProps(recipe.props().stream()
-                        .map(prop -> prop.id().equals(track.id()) ? (Prop) changed(prop, way, 0, number) : prop)
+                        .map(prop -> prop.id().equals(id) ? (Prop) changed(prop, way, 0, number) : prop)
                         .toList());
         };
     }
 
     /** The number that a track means, where there is one. */
     static Optional<Found> find(Recipe recipe, Track track) {
-        Optional<? extends Record> owner = switch (track.of()) {
-            case FALLOFF -> recipe.falloff(track.id());
-            case LAYER -> recipe.layer(track.id()).map(Record.class::cast);
-            case PROP -> recipe.prop(track.id());
+        return find(recipe, track.of(), track.id(), track.setting());
+    }
+
+    /** A number by the way to it, as of a {@link Track}; none where there is none. */
+    public static Optional<Found> find(Recipe recipe, Track.Owner of, String id, String setting) {
+        Optional<? extends Record> owner = switch (of) {
+            case FALLOFF -> recipe.falloff(id);
+            case LAYER -> recipe.layer(id).map(Record.class::cast);
+            case PROP -> recipe.prop(id);
         };
-        return owner.flatMap(record -> found(record, track.setting().split("\\."), 0, null));
+        return owner.flatMap(record -> found(record, setting.split("\\."), 0, null));
     }
 
     private static Optional<Found> found(Object value, String[] way, int at, Setting setting) {

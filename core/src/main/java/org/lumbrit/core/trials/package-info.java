@@ -1,0 +1,2 @@
+/** One or two numbers of a site swept over a range, and what comes of each. */
+package org.lumbrit.core.trials;
