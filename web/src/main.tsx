@@ -9,6 +9,7 @@ import './styles/strip.css';
 import './styles/yard.css';
 import './styles/nursery.css';
 import './styles/roster.css';
+import './styles/trials.css';
 import './styles/motion.css';
 import './styles/almanac.css';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
@@ -21,6 +22,7 @@ import { OwnView } from './view/view';
 
 // each view is loaded when it is opened: the list of sites needs no 3D
 const AlmanacPage = lazy(async () => ({ default: (await import('./almanac/AlmanacPage')).AlmanacPage }));
+const TrialsPage = lazy(async () => ({ default: (await import('./trials/TrialsPage')).TrialsPage }));
 const BesidePage = lazy(async () => ({ default: (await import('./workbench/BesidePage')).BesidePage }));
 const HandOverPage = lazy(async () => ({ default: (await import('./handover/HandOverPage')).HandOverPage }));
 const NurseryPage = lazy(async () => ({ default: (await import('./nursery/NurseryPage')).NurseryPage }));
@@ -41,6 +43,7 @@ createRoot(document.getElementById('root')!).render(
               <Route path="/" element={<SitesPage />} />
               <Route path="/sites/:id" element={<WorkbenchPage />} />
               <Route path="/sites/:id/beside" element={<BesidePage />} />
+              <Route path="/sites/:id/trials" element={<TrialsPage />} />
               <Route path="/sites/:id/almanac" element={<AlmanacPage />} />
               <Route path="/sites/:id/nursery" element={<NurseryPage />} />
               <Route path="/sites/:id/roster" element={<RosterPage />} />

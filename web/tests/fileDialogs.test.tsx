@@ -1,7 +1,6 @@
 // @vitest-environment jsdom
 import { cleanup, screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
-import { MemoryRouter } from 'react-router';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { api } from '../src/api/client';
 import type { HeightMapRead, MeshRead, Recipe } from '../src/api/types';
@@ -170,7 +169,7 @@ describe('a mesh that comes in', () => {
 });
 
 describe('the head of the workbench', () => {
-  const open = (part: object) => showIn(sessionOf(recipeOf({ limits: { plants: 0, triangles: 0, megabytes: 0, milliseconds: 0 } }), part), <MemoryRouter><Head onHelp={done} /><AwayBanner /></MemoryRouter>);
+  const open = (part: object) => showIn(sessionOf(recipeOf({ limits: { plants: 0, triangles: 0, megabytes: 0, milliseconds: 0 } }), part), <><Head onHelp={done} /><AwayBanner /></>);
 
   it('says whether everything is saved', () => {
     open({});

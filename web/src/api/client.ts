@@ -25,6 +25,9 @@ import type {
   ViewRequest,
   YardView,
   Drawer,
+  NumberView,
+  TrialView,
+  TrialWish,
   Reader,
   ReadingsView,
   TakesView,
@@ -216,6 +219,8 @@ export const api = {
   breeze: (id: string, plant: string) => json<Breeze>(`/api/sites/${id}/breeze?plant=${encodeURIComponent(plant)}`),
   loop: (id: string) => json<LoopView>(`/api/sites/${id}/loop`),
   why: (id: string, question: Question) => json<Answer>(`/api/sites/${id}/why`, body('POST', question)),
+  numbers: (site: string, asked: { base: number; edits: Edit[] }) => json<NumberView[]>(`/api/sites/${site}/numbers`, body('POST', asked)),
+  trial: (site: string, wish: TrialWish, signal: AbortSignal) => json<TrialView>(`/api/sites/${site}/trial`, body('POST', wish, signal), 'trials'),
   /** The site as lines, an SVG, and metres of height from one contour to the next, 0 where there are none. */
   drawn: async (site: string, drawer: Drawer, signal: AbortSignal) => {
     const response = await send(`/api/sites/${site}/drawn`, body('POST', drawer, signal), 'drawn');

@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { Dropdown, Modal } from 'react-bootstrap';
+import { Link } from 'react-router';
 import { NO_WISH } from '../api/client';
 import type { Layer, SettingDescription } from '../api/types';
 import { Dialog } from '../parts/Dialog';
@@ -22,7 +23,7 @@ import { useSelected } from '../view/view';
 
 /** What can be done with a layer. */
 export function LayerMenu({ layer }: { layer: Layer }) {
-  const { recipe, kinds, commit } = useSession();
+  const { site, recipe, kinds, commit } = useSession();
   const select = useSelected((s) => s.set);
   const [open, setOpen] = useState(false);
   const [copying, setCopying] = useState(false);
@@ -38,6 +39,9 @@ export function LayerMenu({ layer }: { layer: Layer }) {
       <Dropdown.Menu popperConfig={INSIDE} renderOnMount>
         <Dropdown.Item as="button" onClick={() => setOpen(true)}>
           {kindOf(kinds, layer)?.settingsTitle ?? 'Settings, name …'}
+        </Dropdown.Item>
+        <Dropdown.Item as={Link} to={`/sites/${site.id}/trials?id=${layer.id}`}>
+          Try values …
         </Dropdown.Item>
         <Dropdown.Item as="button" disabled={index === 0 || (!isRelief(kinds, layer) && isRelief(kinds, rows[index - 1]!))} onClick={() => move(index - 1)}>
           Move up

@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { Dropdown } from 'react-bootstrap';
+import { Link } from 'react-router';
 import type { Falloff, StageView } from '../api/types';
 import { EditableName } from '../parts/EditableName';
 import { Picture } from '../parts/Picture';
@@ -16,7 +17,7 @@ import { useSeen, useSelection } from '../view/view';
 
 /** What comes out: what it drives and how much of the ground it covers. */
 export function ResultCard({ falloff, view }: { falloff: Falloff; view: StageView | undefined }) {
-  const { recipe, commit } = useSession();
+  const { site, recipe, commit } = useSession();
   const { manifest } = useSeen('manifest');
   const { stage, chooseFalloff } = useSelection('stage', 'chooseFalloff');
   const [samples, setSamples] = useState(false);
@@ -53,6 +54,9 @@ export function ResultCard({ falloff, view }: { falloff: Falloff; view: StageVie
             </Dropdown.Item>
             <Dropdown.Item as="button" onClick={() => move(1)}>
               Move column right
+            </Dropdown.Item>
+            <Dropdown.Item as={Link} to={`/sites/${site.id}/trials?id=${falloff.id}`}>
+              Try values …
             </Dropdown.Item>
             <Dropdown.Item as="button" onClick={() => setSamples(true)}>
               Table of samples …

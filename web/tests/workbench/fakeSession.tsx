@@ -1,6 +1,7 @@
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { cleanup, render } from '@testing-library/react';
 import type { ReactElement } from 'react';
+import { MemoryRouter } from 'react-router';
 import { afterEach, beforeEach, vi, type Mock } from 'vitest';
 import type { AllKinds, Falloff, LayerKind, Recipe, Site } from '../../src/api/types';
 import { useNotes } from '../../src/parts/notes';
@@ -87,7 +88,9 @@ export function showIn(session: Session, what: ReactElement) {
   return render(
     <QueryClientProvider client={queries}>
       <SessionContext value={session}>
-        <ViewContext value={view}>{what}</ViewContext>
+        <ViewContext value={view}>
+          <MemoryRouter>{what}</MemoryRouter>
+        </ViewContext>
       </SessionContext>
     </QueryClientProvider>,
   );

@@ -548,6 +548,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/sites/{id}/numbers": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["numbers"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/sites/{id}/places": {
         parameters: {
             query?: never;
@@ -756,6 +772,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/sites/{id}/trial": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["trial"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/sites/{id}/undo": {
         parameters: {
             query?: never;
@@ -928,6 +960,11 @@ export interface components {
             name: string;
             /** @description Corners as x, y, z in metres, at least three (m) */
             points: components["schemas"]["Point3"][];
+        };
+        Asked: {
+            /** Format: int32 */
+            base: number;
+            edits: components["schemas"]["EditSchema"][];
         };
         /**
          * Average with
@@ -3638,6 +3675,24 @@ export interface components {
              */
             warp: number;
         };
+        NumberView: {
+            /** Format: double */
+            from: number;
+            id: string;
+            /** Format: double */
+            least: number;
+            /** Format: double */
+            most: number;
+            of: string;
+            owner: string;
+            setting: string;
+            title: string;
+            /** Format: double */
+            to: number;
+            unit: string;
+            /** Format: double */
+            value: number;
+        };
         /**
          * Raise
          * @description Raises the ground by any falloff; a negative height lowers it.
@@ -5797,6 +5852,18 @@ export interface components {
             together: number;
             turns: boolean;
         };
+        SweepView: {
+            byRatio: boolean;
+            /** Format: int32 */
+            count: number;
+            /** Format: double */
+            from: number;
+            id: string;
+            of: string;
+            setting: string;
+            /** Format: double */
+            to: number;
+        };
         Swell: components["schemas"]["SwellWaves"] | components["schemas"]["SwellWind"] | components["schemas"]["SwellNoise"] | components["schemas"]["SwellStill"];
         /**
          * Noise
@@ -6273,6 +6340,37 @@ export interface components {
              * @description Across the crown (m)
              * @default 3
              */
+            width: number;
+        };
+        TrialView: {
+            /** Format: double */
+            covered: number;
+            edits: components["schemas"]["EditSchema"][];
+            /** Format: double */
+            greatest: number;
+            /** Format: double */
+            least: number;
+            picture: string;
+            /** Format: int64 */
+            plants: number;
+            /** Format: int64 */
+            triangles: number;
+            values: number[];
+        };
+        TrialWish: {
+            /** Format: int32 */
+            base: number;
+            edits: components["schemas"]["EditSchema"][];
+            eye?: components["schemas"]["EyeView"];
+            /** Format: int32 */
+            height: number;
+            /** Format: int32 */
+            number: number;
+            show: string;
+            sweeps: components["schemas"]["SweepView"][];
+            /** Format: double */
+            time: number;
+            /** Format: int32 */
             width: number;
         };
         Unsaved: {
@@ -7425,6 +7523,32 @@ export interface operations {
             };
         };
     };
+    numbers: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Asked"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["NumberView"][];
+                };
+            };
+        };
+    };
     places: {
         parameters: {
             query?: never;
@@ -7763,6 +7887,32 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["TakesView"];
+                };
+            };
+        };
+    };
+    trial: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TrialWish"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TrialView"];
                 };
             };
         };
