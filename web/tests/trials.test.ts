@@ -23,6 +23,6 @@ describe('ends round a value', () => {
   it('begin at a half and twice of what is there', () => {
     expect(endsOf(4, 0, 40)).toEqual([2, 8]);
     expect(endsOf(0, 0, 40)).toEqual([0, 40]);
-    expect(endsOf(-3, -10, 10)).toEqual([-10, 10]);
+    expect(endsOf(-3, -10, 10)).toEqual([-6, -1.5]);
   });
 });

@@ -15,7 +15,8 @@ export function narrowed(from: number, to: number, value: number, byRatio: boole
   return [within(value - quarter), within(value + quarter)];
 }
 
-/** Usual ends for a number: a half and twice of what it is, or what its slider has. */
+/** Usual ends for a number: a half and twice of what it is, or of one that is 0 what its slider has. */
 export function endsOf(value: number, from: number, to: number): [number, number] {
-  return value > 0 && from >= 0 ? [Number((value / 2).toPrecision(4)), Number((value * 2).toPrecision(4))] : [from, to];
+  const ends = [value / 2, value * 2].map((end) => Number(end.toPrecision(4))).sort((a, b) => a - b);
+  return value === 0 ? [from, to] : [ends[0]!, ends[1]!];
 }

@@ -27,6 +27,7 @@ import picocli.CommandLine.ParameterException;
             PictureCommand.class,
             LookCommand.class,
             TrialsCommand.class,
+            CompareCommand.class,
             GroundCommand.class,
             ReliefCommand.class,
             WaterCommand.class,

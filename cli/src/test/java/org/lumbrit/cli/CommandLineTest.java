@@ -14,6 +14,7 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
@@ -345,6 +346,40 @@ class CommandLineTest {
                 folder.resolve("cut.svg").toString());
         assertThat(slices.out().lines()).hasSize(4).first().isEqualTo("slice,bottom_m,solid_above,area_m2");
         assertThat(folder.resolve("cut.svg")).exists();
+    }
+
+    @Test
+    void twoStatesOfASiteAreCompared(@TempDir Path folder) throws IOException {
+        String text = Files.readString(Path.of("../demo/hollow-log/recipe.json"));
+        Path one = Path.of("../demo/hollow-log/recipe.json");
+        Run same = run("compare", one.toString(), one.toString());
+        assertThat(same.out()).startsWith("Nothing is set otherwise.");
+        Path site = folder.resolve("recipe.json");
+        Files.writeString(
+                site,
+                text.replaceFirst("\"name\":\\s*\"Hollow log\"", "\"name\": \"Other\"")
+                        .replaceFirst("\"featureSize\":\\s*0.09", "\"featureSize\": 0.2"));
+        try (Stream<Path> files = Files.list(one.getParent())) {
+            for (Path file : files.filter(each -> !each.endsWith("recipe.json") && Files.isRegularFile(each))
+                    .toList()) {
+                Files.copy(file, folder.resolve(file.getFileName()));
+            }
+        }
+        Run other = run("compare", one.toString(), site.toString());
+        assertThat(other.out())
+                .contains("feature size: 0.09 m before, 0.2 m now", "cover,before,after,added,gone,moved");
+        List<String> covers = other.out()
+                .lines()
+                .dropWhile(row -> !row.startsWith("cover,"))
+                .skip(1)
+                .takeWhile(row -> row.contains(","))
+                .toList();
+        assertThat(covers).isNotEmpty();
+        for (String row : covers) {
+            String[] n = row.split(",");
+            assertThat(Long.parseLong(n[2]))
+                    .isEqualTo(Long.parseLong(n[1]) + Long.parseLong(n[3]) - Long.parseLong(n[4]));
+        }
     }
 
     @Test

@@ -62,7 +62,7 @@ public record Triable(
                         value,
                         offer.min(),
                         offer.max(),
-                        offer.min() > -1e5 ? offer.min() : -offer.sliderMax(),
+                        Math.max(offer.min(), -offer.sliderMax()),
                         offer.sliderMax()));
             }
             all.addAll(of(Track.Owner.LAYER, layer.id(), layer.name(), "", "", (Record) layer));
