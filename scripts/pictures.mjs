@@ -71,6 +71,21 @@ const PICTURES = {
   mist: place('Thessock Tarn', { target: [-6, 7.4, -4], heading: 20, elevation: 5, distance: 44 }),
   growing: place('Thessock Tarn', { target: [-25, 21.3, -41], heading: 40, elevation: 5, distance: 14 }),
   crust: place('First snow on Thessock Tarn', { target: [-4.2, 6.6, 20.5], heading: 300, elevation: 12, distance: 5.5 }),
+  drawn: async (page) => {
+    await page.addInitScript(([of, seat]) => localStorage.setItem(`lumbrit.eye.${of}`, seat), [site.id, JSON.stringify({ pose: { target: [0, 9, -2], heading: 22, elevation: 22, distance: 105 }, parallel: false })]);
+    await workbench(async () => {})(page);
+    await button(page, 'Drawn').click();
+    await page.locator('.drawn-look[data-drawn=true] img').waitFor();
+    await page.waitForTimeout(2000);
+  },
+  trials: async (page) => {
+    const { id } = sites.find((each) => each.name === 'Hollow log');
+    await page.goto(`${base}/sites/${id}/trials?id=floor`);
+    await page.locator('.trials-number input').first().waitFor();
+    await page.getByRole('combobox').nth(1).selectOption('layer floor featureSize');
+    await button(page, 'Make the sheet').click();
+    await page.waitForFunction(() => document.querySelectorAll('.trial img').length === 9, undefined, { timeout: 300000 });
+  },
   almanac: async (page) => {
     const { id } = sites.find((each) => each.name === 'First snow on Thessock Tarn');
     await page.goto(`${base}/sites/${id}/almanac`);

@@ -21,6 +21,9 @@ const TITLES: Record<string, string> = {
   tiles: '3D Tiles',
   motion: 'Motion over the loop',
   grains: 'Grains (tables and NumPy)',
+  snow: 'Snow and bodies',
+  grown: 'What grows (GLB, PLY)',
+  drawn: 'Drawn (SVG, PNG, GeoJSON, PDF)',
   recipe: 'Recipe',
 };
 

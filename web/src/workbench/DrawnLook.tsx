@@ -86,7 +86,7 @@ function Key({ drawing }: { drawing: Drawing | null }) {
       <div className="key-ways">
         {!own && (
           <button className="btn btn-quiet btn-sm" onClick={() => void add('drawn').catch(sayProblem)}>
-            Set ink, paper …
+            Ink, paper …
           </button>
         )}
         {drawing && (

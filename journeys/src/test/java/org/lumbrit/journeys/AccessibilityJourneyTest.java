@@ -115,7 +115,7 @@ class AccessibilityJourneyTest extends Journey {
         page.getByText("On level land").waitFor();
         sound("sites");
         within("level land", () -> page.getByText("On level land").click());
-        for (String view : List.of("nursery", "roster", "yard", "almanac", "handover", "nowhere")) {
+        for (String view : List.of("nursery", "roster", "yard", "almanac", "handover", "trials", "nowhere")) {
             page.navigate(server.address() + "/sites/" + id + "/" + view);
             page.locator("h1").waitFor();
             page.waitForLoadState(com.microsoft.playwright.options.LoadState.NETWORKIDLE);

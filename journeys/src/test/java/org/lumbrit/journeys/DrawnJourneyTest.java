@@ -142,7 +142,7 @@ class DrawnJourneyTest extends Journey {
         page.waitForFunction("() => /a contour every/.test(document.querySelector('.legend')?.textContent ?? '')");
         assertThat(key.textContent()).contains("Save SVG");
         double light = brightness();
-        buttonWith("Set ink").click();
+        buttonWith("Ink, paper").click();
         browser.until(() -> recipe(site).toString().contains("\"drawn\""));
         String id = "";
         for (JsonNode layer : recipe(site).get("layers")) {
