@@ -227,5 +227,9 @@ class DrawnFilesTest {
                     .isEqualTo(LOOK.paper().equals("#f7f3e8") ? 0xf7f3e8 : 0);
         }
         assertThat(PlanSheet.scale(EVALUATION.plan().ground())).isEqualTo(200);
+        Thread.sleep(1100);
+        assertThat(PlanSheet.write(EVALUATION, LOOK))
+                .as("whenever it is written")
+                .isEqualTo(files.get("drawn/plan.pdf"));
     }
 }

@@ -23,6 +23,7 @@ import org.lumbrit.core.recipe.Subject;
 import org.lumbrit.core.site.SiteEvaluation;
 import org.lumbrit.core.surface.ContourLines;
 import org.lumbrit.core.surface.Ground;
+import org.lumbrit.core.surface.Mesh;
 
 /** Draws a site as lines, as it is seen from an eye. */
 public final class Draw {
@@ -30,9 +31,6 @@ public final class Draw {
     public static final int NODES = 257;
     /** Those of the ground whose facets have tones of their own. */
     static final int TONED = 97;
-
-    /** Twice the square pixels of a facet that is too small to be seen. */
-    private static final double TINY = 0.2;
 
     /** Weaker edges than that are left out, but for outlines. */
     private static final double FAINT = 0.3;
@@ -182,14 +180,14 @@ public final class Draw {
         }
         double shown = plants();
         List<Drawing.Stroke> strokes = strokes(hiding);
-        Tiles tiles = tiles(hiding);
+        Facets.Painted facets = new Facets(look, view, water, this::shows, cancel).painted(painted(), colours, hiding);
         return new Drawing(
                 view.width,
                 view.height,
                 packed(look.ink()),
                 packed(look.paper()),
-                tiles.corners,
-                tiles.colours,
+                facets.corners(),
+                facets.colours(),
                 strokes,
                 look.ends() == DrawnLayer.Ends.ROUND,
                 shown);
@@ -209,7 +207,10 @@ public final class Draw {
         for (Prop prop : site.plan().recipe().props()) {
             if (!prop.hidden() && layers.stream().noneMatch(layer -> layer.standsFor(prop))) {
                 PlacedMesh placed = site.placed(prop.id());
-                shapes.add(kept(placed.key(), () -> Shape.of(placed.mesh(), p -> placed.toPlace(p[0], p[1], p[2]))));
+                Lighter lighter = Lighter.of(placed.mesh(), placed.size(), placed.toPlace(0, 0, 0), view);
+                shapes.add(kept(
+                        placed.key() + lighter.key(),
+                        () -> Shape.of(lighter.mesh(), p -> placed.toPlace(p[0], p[1], p[2]))));
                 colours.add(Colour.ofHex(prop.colour())
                         .mixed(Colour.ofHex(look.tone()), 0.6)
                         .packed());
@@ -218,7 +219,13 @@ public final class Draw {
         for (Layer layer : layers) {
             if (layer.seen().contains(Subject.BODY) || layer.seen().contains(Subject.GROWN)) {
                 layer.carried(site.surroundings(layer)).ifPresent(body -> {
-                    shapes.add(of(body));
+                    Lighter lighter = Lighter.of(body.mesh(), body.size(), body.origin(), view);
+                    KeyBuilder key = new KeyBuilder("body in lines/1")
+                            .add(body.mesh().key())
+                            .add(body.size())
+                            .add(body.origin())
+                            .add(body.turn());
+                    shapes.add(kept(key.key() + lighter.key(), () -> of(body, lighter.mesh())));
                     colours.add(Colour.ofHex(body.colour())
                             .mixed(Colour.ofHex(look.tone()), 0.6)
                             .packed());
@@ -227,10 +234,10 @@ public final class Draw {
         }
     }
 
-    private static Shape of(Carried body) {
+    private static Shape of(Carried body, Mesh mesh) {
         double[] q = body.turn();
         Quaternion turn = new Quaternion(q[0], q[1], q[2], q[3]);
-        return Shape.of(body.mesh(), p -> {
+        return Shape.of(mesh, p -> {
             double[] at = turn.rotate(body.size() * p[0], body.size() * p[1], body.size() * p[2]);
             for (int d = 0; d < 3; d++) {
                 at[d] += body.origin()[d];
@@ -380,48 +387,14 @@ public final class Draw {
         return Arrays.stream(seen).flatMap(List::stream).toList();
     }
 
-    private record Tiles(float[] corners, int[] colours) {}
-
-    /** The facets that show their front, the farthest first. */
-    private Tiles tiles(Hiding hiding) {
+    /** All surfaces with the ground in facets that may have tones; none where there are no tones. */
+    private List<Flat> painted() {
         if (look.tones() == DrawnLayer.Tone.NONE) {
-            return new Tiles(new float[0], new int[0]);
+            return List.of();
         }
-        List<float[]> corners = new ArrayList<>();
-        List<double[]> depths = new ArrayList<>();
-        List<int[]> tones = new ArrayList<>();
-        for (int f = 0; f < flats.size(); f++) {
-            Flat flat = f == 0 ? toned() : flats.get(f);
-            int[] t = flat.shape.triangles();
-            float[] own = new float[2 * t.length];
-            double[] depth = new double[t.length / 3];
-            int[] tone = new int[t.length / 3];
-            Tones dry = new Tones(look, Colour.ofPacked(colours.get(f)));
-            Tones wet = new Tones(look, Colour.ofHex(look.water()));
-            boolean[] seen = seen(flat, f, hiding);
-            int used = 0;
-            float[] n = flat.shape.normals();
-            for (int i = 0; i < tone.length; i++) {
-                if (!seen[i]) {
-                    continue;
-                }
-                double near = 0;
-                for (int k = 0; k < 3; k++) {
-                    int v = t[3 * i + k];
-                    own[6 * used + 2 * k] = (float) flat.x[v];
-                    own[6 * used + 2 * k + 1] = (float) flat.y[v];
-                    near += flat.nearness[v];
-                }
-                boolean level = f == 0 && water.isPresent() && lies(flat, i, water.get());
-                int sign = flat.front[i] ? 1 : -1;
-                tone[used] = (level ? wet : dry).of(sign * n[3 * i], sign * n[3 * i + 1], sign * n[3 * i + 2], i);
-                depth[used++] = near;
-            }
-            corners.add(Arrays.copyOf(own, 6 * used));
-            depths.add(Arrays.copyOf(depth, used));
-            tones.add(Arrays.copyOf(tone, used));
-        }
-        return sorted(corners, depths, tones);
+        List<Flat> painted = new ArrayList<>(flats);
+        painted.set(0, toned());
+        return painted;
     }
 
     /** The ground in facets that may have tones: fine at shores only. */
@@ -429,80 +402,5 @@ public final class Draw {
         int block = (Math.max(ground.columns(), ground.rows()) - 2) / (TONED - 1) + 1;
         double level = water.orElse(Double.NEGATIVE_INFINITY);
         return new Flat(kept(ground.key() + " toned " + level, () -> Shape.blocks(ground, block, level)), view, cancel);
-    }
-
-    private boolean shown(Flat flat, int t) {
-        if (shows.length == 0) {
-            return true;
-        }
-        double mean = 0;
-        for (int k = 0; k < 3; k++) {
-            int v = 3 * flat.shape.triangles()[3 * t + k];
-            mean += shows(flat.shape.positions()[v], flat.shape.positions()[v + 2]) / 3;
-        }
-        return mean >= look.threshold();
-    }
-
-    private static boolean lies(Flat flat, int t, double level) {
-        for (int k = 0; k < 3; k++) {
-            if (flat.shape.positions()[3 * flat.shape.triangles()[3 * t + k] + 1] > level + Shape.LEVEL) {
-                return false;
-            }
-        }
-        return true;
-    }
-
-    /** Which triangles of a surface are painted: those in the picture that are large enough and not wholly hidden. */
-    private boolean[] seen(Flat flat, int f, Hiding hiding) {
-        boolean[] seen = new boolean[flat.shape.count()];
-        Chunks.run(seen.length, cancel, (from, to) -> {
-            for (int i = from; i < to; i++) {
-                // facets of the ground are larger than what its lines are drawn on, so that does not hide them
-                seen[i] = flat.hides(i) && shown(flat, i) && large(flat, i) && (f == 0 || !hiding.covers(flat, f, i));
-            }
-        });
-        return seen;
-    }
-
-    /** Whether some of a triangle lies in the picture, and it is large enough to be seen. */
-    private boolean large(Flat flat, int t) {
-        int a = flat.shape.triangles()[3 * t];
-        int b = flat.shape.triangles()[3 * t + 1];
-        int c = flat.shape.triangles()[3 * t + 2];
-        double[] x = flat.x;
-        double[] y = flat.y;
-        double area = (x[b] - x[a]) * (y[c] - y[a]) - (y[b] - y[a]) * (x[c] - x[a]);
-        return Math.abs(area) >= TINY
-                && Math.max(x[a], Math.max(x[b], x[c])) >= 0
-                && Math.min(x[a], Math.min(x[b], x[c])) <= view.width
-                && Math.max(y[a], Math.max(y[b], y[c])) >= 0
-                && Math.min(y[a], Math.min(y[b], y[c])) <= view.height;
-    }
-
-    private static Tiles sorted(List<float[]> corners, List<double[]> depths, List<int[]> tones) {
-        int count = depths.stream().mapToInt(each -> each.length).sum();
-        long[] order = new long[count];
-        float[] all = new float[6 * count];
-        int[] colours = new int[count];
-        int at = 0;
-        for (int f = 0; f < depths.size(); f++) {
-            System.arraycopy(corners.get(f), 0, all, 6 * at, corners.get(f).length);
-            System.arraycopy(tones.get(f), 0, colours, at, tones.get(f).length);
-            for (double near : depths.get(f)) {
-                int bits = Float.floatToIntBits((float) near);
-                // in the order of the numbers, below 0 too
-                order[at] = (long) (bits < 0 ? bits ^ 0x7FFFFFFF : bits) << 32 | at;
-                at++;
-            }
-        }
-        Arrays.parallelSort(order);
-        float[] sorted = new float[6 * count];
-        int[] painted = new int[count];
-        for (int k = 0; k < count; k++) {
-            int i = (int) order[k];
-            System.arraycopy(all, 6 * i, sorted, 6 * k, 6);
-            painted[k] = colours[i];
-        }
-        return new Tiles(sorted, painted);
     }
 }

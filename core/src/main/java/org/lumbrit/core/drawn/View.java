@@ -64,6 +64,11 @@ final class View {
         return new double[] {x / length, y / length, z / length};
     }
 
+    /** Pixels that a metre takes at a place, or at what lies nearer to the eye by so many metres. */
+    double pixels(double x, double y, double z, double nearer) {
+        return parallel ? scale : scale / Math.max(near, depth(x, y, z) - nearer);
+    }
+
     /** Metres in front of the eye. */
     double depth(double x, double y, double z) {
         return (x - at[0]) * on[0] + (y - at[1]) * on[1] + (z - at[2]) * on[2];

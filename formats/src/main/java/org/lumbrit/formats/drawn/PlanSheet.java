@@ -87,6 +87,8 @@ public final class PlanSheet {
             PDPage paper = new PDPage(new PDRectangle((float) WIDE, (float) HIGH));
             document.addPage(paper);
             document.getDocumentInformation().setTitle(site.plan().recipe().name());
+            // the same bytes for the same site, whenever it is written
+            document.setDocumentId(1L);
             try (PDPageContentStream page = new PDPageContentStream(document, paper)) {
                 sheet.page = page;
                 sheet.draw(site.plan().recipe().name(), ground, look);
