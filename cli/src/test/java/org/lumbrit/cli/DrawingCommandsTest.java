@@ -26,7 +26,7 @@ class DrawingCommandsTest {
                  "clock": {"framesPerSecond": 12, "loopSeconds": 0}}
                 """);
         Path svg = folder.resolve("a.svg");
-        Run run =
+        CommandLineTest.Run run =
                 run("look", recipe.toString(), "--eye", "0,1,0,30,30,20", "--size", "400x300", "--to", svg.toString());
         assertThat(run.exit()).isZero();
         // the outline of a box, three of its creases, and the four sides of the ground, which the box does not reach
