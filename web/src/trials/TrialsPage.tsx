@@ -10,8 +10,9 @@ import { useSession } from '../workbench/session';
 import { SitePage } from '../workbench/SitePage';
 import { endsOf, fromTheMiddle, narrowed } from './order';
 
-const WIDE = 360;
-const HIGH = 225;
+/** Pixels of a picture, so many that it is sharp when it is enlarged. */
+const WIDE = 720;
+const HIGH = 450;
 
 /** One or two numbers of a site tried at several values, a small picture each; one is picked. */
 export function TrialsPage() {
@@ -197,15 +198,13 @@ function useSheet(asked: SweepView[], columns: number, count: number, show: stri
   const [failed, setFailed] = useState(false);
   useEffect(() => {
     const abort = new AbortController();
-    const urls: string[] = [];
     setMade({});
     setFailed(false);
     const seat = seatOf(site.id);
     const make = async () => {
       for (const number of fromTheMiddle(columns, Math.ceil(count / columns)).filter((each) => each < count)) {
         const trial = await api.trial(site.id, { base: site.revision, edits: [], sweeps: asked, number, show, time: 0, ...(seat ? { eye: { ...seat.pose, parallel: seat.parallel } } : {}), width: WIDE, height: HIGH }, abort.signal);
-        const url = URL.createObjectURL(new Blob([trial.picture], { type: 'image/svg+xml' }));
-        urls.push(url);
+        const url = `data:image/png;base64,${trial.picture}`;
         setMade((known) => ({ ...known, [number]: { ...trial, url } }));
       }
     };
@@ -214,10 +213,7 @@ function useSheet(asked: SweepView[], columns: number, count: number, show: stri
       setFailed(true);
       sayProblem(error, 'trials');
     });
-    return () => {
-      abort.abort();
-      urls.forEach((url) => URL.revokeObjectURL(url));
-    };
+    return () => abort.abort();
     // a sheet stays as it was asked for, whatever is chosen meanwhile
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [asked]);

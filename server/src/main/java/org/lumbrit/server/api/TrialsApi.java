@@ -2,8 +2,8 @@ package org.lumbrit.server.api;
 
 import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.constraints.NotNull;
-import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
+import java.util.Base64;
 import java.util.List;
 import java.util.Locale;
 import java.util.UUID;
@@ -25,7 +25,7 @@ import org.lumbrit.core.trials.Sweep;
 import org.lumbrit.core.trials.Triable;
 import org.lumbrit.core.trials.Trial;
 import org.lumbrit.formats.BadInputException;
-import org.lumbrit.formats.drawn.DrawingSvg;
+import org.lumbrit.formats.drawn.DrawingPng;
 import org.lumbrit.formats.json.RecipeJson;
 import org.lumbrit.server.storage.SiteStore;
 import org.lumbrit.server.view.ViewService;
@@ -116,7 +116,7 @@ class TrialsApi {
      * What comes of it.
      *
      * @param values of the numbers; @param covered share of the ground where the falloff is above a half, −1 where none is looked at
-     * @param picture an SVG; @param edits that make the site so
+     * @param picture a PNG in base 64, as many at once would be slow to paint as lines; @param edits that make the site so
      */
     record TrialView(
             @NotNull List<Double> values,
@@ -170,9 +170,8 @@ class TrialsApi {
         Eye eye = wish.eye != null
                 ? wish.eye.eye()
                 : Eye.over(views.evaluation(recipe, wish.time, cancel).plan().ground(), wish.width, wish.height);
-        byte[] picture = DrawingSvg.write(
-                Draw.of(site, DrawnLayer.of(tried).orElseGet(DrawnLayer::plain), eye, wish.width, wish.height),
-                recipe.name() + ", trial " + (wish.number + 1));
+        byte[] picture = DrawingPng.write(
+                Draw.of(site, DrawnLayer.of(tried).orElseGet(DrawnLayer::plain), eye, wish.width, wish.height));
         return new TrialView(
                 sweeps.stream().map(sweep -> sweep.in(tried)).toList(),
                 told.values().map(Summary::covered).orElse(-1.0),
@@ -180,7 +179,7 @@ class TrialsApi {
                 told.values().map(each -> (double) each.max()).orElse(0.0),
                 told.plants(),
                 told.triangles(),
-                new String(picture, StandardCharsets.UTF_8),
+                Base64.getEncoder().encodeToString(picture),
                 RecipeJson.node(edits(tried, sweeps)));
     }
 
