@@ -37,6 +37,7 @@ import org.lumbrit.core.recipe.Subject;
 import org.lumbrit.core.recipe.Surroundings;
 import org.lumbrit.core.surface.AreaPlace;
 import org.lumbrit.core.surface.Mesh;
+import org.lumbrit.core.surface.MeshCheck;
 import org.lumbrit.core.surface.Samples;
 import org.lumbrit.core.surface.SegmentTree;
 
@@ -471,6 +472,17 @@ public record SlicesLayer(
     @Override
     public List<Finding> findings(Surroundings site) {
         List<Finding> found = new ArrayList<>();
+        if (!on.isEmpty()) {
+            MeshCheck check = MeshCheck.of(site.moments(on, 1).get(0).prop().mesh());
+            if (!check.closed()) {
+                found.add(
+                        Finding.warning(
+                                this,
+                                "prop with holes",
+                                "Its prop has " + check.open()
+                                        + " open edges, so inside and outside are not clear and slices may end where they should not. Choose a closed one."));
+            }
+        }
         if (site.drives(SOLID).isEmpty()
                 && properties.get(SOLID).high() > properties.get(SOLID).low()) {
             found.add(Finding.note(

@@ -175,6 +175,9 @@ class SlicesTest {
         SiteEvaluation site = site(of, false, 0);
         assertThat(of.carried(site.surroundings(of)).orElseThrow().origin()[0]).isCloseTo(4, within(1e-9));
         assertThat(of.standsFor(site.plan().recipe().prop("box").orElseThrow())).isTrue();
+        assertThat(of.findings(site.surroundings(of)))
+                .as("a box is closed")
+                .noneMatch(finding -> finding.title().equals("prop with holes"));
         assertThat(of.sentence("solid", site.surroundings(of))).contains("9 slices of 4.5");
     }
 }
