@@ -1,6 +1,8 @@
 package org.lumbrit.cli;
 
+import de.siegmar.fastcsv.writer.CsvWriter;
 import java.io.IOException;
+import java.io.StringWriter;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import java.util.Locale;
@@ -10,6 +12,7 @@ import org.lumbrit.core.math.ResultsOfOneRun;
 import org.lumbrit.core.site.SiteEvaluation;
 import org.lumbrit.core.trials.Comparison;
 import org.lumbrit.formats.site.SiteFiles;
+import org.lumbrit.formats.tables.Csv;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
@@ -38,44 +41,35 @@ final class CompareCommand implements Callable<Integer> {
         Comparison told = Comparison.of(
                 SiteEvaluation.of(a.recipe(), a.decoded(), time, results, Cancel.NEVER),
                 SiteEvaluation.of(b.recipe(), b.decoded(), time, results, Cancel.NEVER));
-        StringBuilder out = new StringBuilder();
+        StringWriter out = new StringWriter();
         told.changes().forEach(change -> out.append(change).append('\n'));
         if (told.changes().isEmpty()) {
             out.append("Nothing is set otherwise.\n");
         }
+        CsvWriter rows = Csv.writer(out);
         out.append("\nfield,unit,share_changed,mean,largest\n");
         for (Comparison.Difference field : told.fields()) {
-            out.append(String.format(
-                    Locale.ROOT,
-                    "%s,%s,%.6g,%.6g,%.6g%n",
-                    quoted(field.name()),
-                    field.unit(),
-                    field.share(),
-                    field.mean(),
-                    field.largest()));
+            rows.writeRecord(
+                    field.name(), field.unit(), digits(field.share()), digits(field.mean()), digits(field.largest()));
         }
+        rows.flush();
         out.append("\ncover,before,after,added,gone,moved\n");
         for (Comparison.Stand stand : told.covers()) {
-            out.append(String.format(
-                    Locale.ROOT,
-                    "%s,%d,%d,%d,%d,%d%n",
-                    quoted(stand.name()),
-                    stand.before(),
-                    stand.after(),
-                    stand.added(),
-                    stand.gone(),
-                    stand.moved()));
+            rows.writeRecord(
+                    stand.name(),
+                    Long.toString(stand.before()),
+                    Long.toString(stand.after()),
+                    Long.toString(stand.added()),
+                    Long.toString(stand.gone()),
+                    Long.toString(stand.moved()));
         }
-        out.append("\ntriangles,")
-                .append(told.triangles()[0])
-                .append(',')
-                .append(told.triangles()[1])
-                .append('\n');
+        rows.flush();
+        out.append("\ntriangles," + told.triangles()[0] + "," + told.triangles()[1] + "\n");
         Output.print(out.toString().getBytes(StandardCharsets.UTF_8));
         return 0;
     }
 
-    private static String quoted(String name) {
-        return name.matches("[^\",\n]*") ? name : "\"" + name.replace("\"", "\"\"") + "\"";
+    private static String digits(double number) {
+        return String.format(Locale.ROOT, "%.6g", number);
     }
 }

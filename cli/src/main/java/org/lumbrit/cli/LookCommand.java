@@ -67,7 +67,7 @@ final class LookCommand implements Callable<Integer> {
         SiteFiles site = recipe.site();
         SiteEvaluation evaluation = recipe.evaluation(site);
         Recipe of = evaluation.plan().recipe();
-        DrawnLayer look = DrawnLayer.of(of).orElseGet(DrawnLayer::plain);
+        DrawnLayer look = DrawnLayer.in(of);
         if (ending.equals("geojson")) {
             Ground ground = Draw.drawnGround(evaluation, look);
             Output.whole(file, ContoursGeoJson.write(ground, look, GeoReference.Middle.of(of.ground())));
@@ -107,8 +107,8 @@ final class LookCommand implements Callable<Integer> {
     }
 
     private Eye eye(Ground ground, int[] pixels) {
-        Eye whole = Eye.over(ground, pixels[0], pixels[1]);
         if (eye == null) {
+            Eye whole = Eye.over(ground, pixels[0], pixels[1]);
             return new Eye(
                     whole.x(), whole.y(), whole.z(), whole.heading(), whole.elevation(), whole.distance(), parallel);
         }

@@ -101,8 +101,7 @@ final class TrialsCommand implements Callable<Integer> {
             SiteEvaluation evaluation = recipe.evaluation(new SiteFiles(RecipeCheck.require(trial), site.assets()));
             table.append(row(number, trial, sweeps, Trial.of(evaluation, shown)));
             if (folder != null) {
-                Drawing drawing =
-                        Draw.of(evaluation, DrawnLayer.of(trial).orElseGet(DrawnLayer::plain), eye, size, high);
+                Drawing drawing = Draw.of(evaluation, DrawnLayer.in(trial), eye, size, high);
                 drawings.add(drawing);
                 Files.createDirectories(folder);
                 Output.whole(folder.resolve("trial-%02d.png".formatted(number)), DrawingPng.write(drawing));

@@ -23,6 +23,7 @@ import org.lumbrit.core.recipe.Subject;
 import org.lumbrit.core.site.SiteEvaluation;
 import org.lumbrit.core.surface.ContourLines;
 import org.lumbrit.core.surface.Ground;
+import org.lumbrit.core.surface.Lattice;
 import org.lumbrit.core.surface.Mesh;
 
 /** Draws a site as lines, as it is seen from an eye. */
@@ -43,6 +44,7 @@ public final class Draw {
     private final View view;
     private final Ground ground;
     private final Optional<Double> water;
+    private final Lattice nodes;
     private final float[] shows;
     private final List<Shape> shapes = new ArrayList<>();
     private final List<Integer> colours = new ArrayList<>();
@@ -56,6 +58,7 @@ public final class Draw {
         this.water = site.scene().water();
         this.ground = drawnGround(site, look);
         this.view = new View(eye, site.lying().ground(), width, height);
+        this.nodes = new Lattice(ground, ground.columns(), ground.rows());
         this.shows = shows();
     }
 
@@ -138,29 +141,17 @@ public final class Draw {
                 .isEmpty()) {
             return new float[0];
         }
-        int count = ground.columns() * ground.rows();
-        double[] x = new double[count];
-        double[] z = new double[count];
-        for (int i = 0; i < count; i++) {
-            x[i] = ground.x(i % ground.columns());
-            z[i] = ground.z(i / ground.columns());
+        double[] x = new double[nodes.count()];
+        double[] z = new double[x.length];
+        for (int i = 0; i < x.length; i++) {
+            x[i] = nodes.x(i % nodes.columns());
+            z[i] = nodes.z(i / nodes.columns());
         }
         return site.property(look, DrawnLayer.SHOWS, site.plan().ground().samplesAt(x, z));
     }
 
     private double shows(double x, double z) {
-        if (shows.length == 0) {
-            return 1;
-        }
-        double column = Math.max(0, Math.min(ground.columns() - 1, (x + ground.width() / 2) / ground.cellX()));
-        double row = Math.max(0, Math.min(ground.rows() - 1, (z + ground.depth() / 2) / ground.cellZ()));
-        int c = Math.min((int) column, ground.columns() - 2);
-        int r = Math.min((int) row, ground.rows() - 2);
-        int i = r * ground.columns() + c;
-        double north = shows[i] + (column - c) * (shows[i + 1] - shows[i]);
-        double south = shows[i + ground.columns()]
-                + (column - c) * (shows[i + ground.columns() + 1] - shows[i + ground.columns()]);
-        return north + (row - r) * (south - north);
+        return shows.length == 0 ? 1 : nodes.between(shows, x, z);
     }
 
     private Drawing draw() {

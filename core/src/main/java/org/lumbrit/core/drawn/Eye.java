@@ -17,6 +17,12 @@ public record Eye(double x, double y, double z, double heading, double elevation
     /** Share of the picture that is left free at its sides. */
     private static final double FREE = 0.05;
 
+    /** From right above the middle of the site, parallel, north up. @param pixels of a metre; @param height of the picture, pixels */
+    public static Eye above(double pixels, int height) {
+        double half = StrictMath.tan(StrictMath.toRadians(View.HALF_PARALLEL));
+        return new Eye(0, 0, 0, 0, 90, height / (2 * half * pixels), true);
+    }
+
     /** From the south-west, a third of the way up, so that all of a ground just lies in the picture. @param width pixels; @param height pixels */
     public static Eye over(Ground ground, int width, int height) {
         double distance = 1.5 * Math.max(ground.width(), ground.depth());
@@ -30,7 +36,7 @@ public record Eye(double x, double y, double z, double heading, double elevation
             double wide = (box[2] - box[0]) / width;
             double up = 0.5 - 0.5 * (box[1] + box[3]) / height;
             double right = 0.5 * (box[0] + box[2]) / width - 0.5;
-            double seen = 2 * distance * StrictMath.tan(StrictMath.toRadians(21));
+            double seen = 2 * distance * StrictMath.tan(StrictMath.toRadians(View.FIELD / 2));
             double h = StrictMath.toRadians(HEADING);
             double on = seen * up / StrictMath.sin(StrictMath.toRadians(ELEVATION));
             double aside = seen * right * width / height;

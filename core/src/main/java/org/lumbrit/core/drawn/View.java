@@ -8,9 +8,9 @@ import org.lumbrit.core.surface.Ground;
  */
 final class View {
     /** Degrees of the picture's height, and half of those that the parallel view takes at its distance. */
-    private static final double FIELD = 42;
+    static final double FIELD = 42;
 
-    private static final double HALF_PARALLEL = 18;
+    static final double HALF_PARALLEL = 18;
     /** Metres that the eye keeps above the ground, and the same as a share of a small site's longer side. */
     private static final double KEPT_ABOVE = 1.2;
 

@@ -272,6 +272,11 @@ public record DrawnLayer(
                 .findFirst();
     }
 
+    /** How a recipe is drawn: as it says, or plainly. */
+    public static DrawnLayer in(Recipe recipe) {
+        return of(recipe).orElseGet(DrawnLayer::plain);
+    }
+
     /** What holds where a recipe says nothing: what a new one begins with. */
     public static DrawnLayer plain() {
         return new DrawnLayer(

@@ -244,16 +244,16 @@ public record SlicesLayer(
     }
 
     /** The slices at a phase, the lowest first. */
-    List<Slice> slices(double phase, double step, double base) {
+    List<Slice> slices(double phase, double base) {
         List<Slice> slices = new ArrayList<>();
         slices.add(new Slice(0, base, 0));
         for (int k = phase > 0 ? 0 : 1; k < count; k++) {
-            slices.add(new Slice(slices.size(), base + (k + phase) * step, (k + phase) / count));
+            slices.add(new Slice(slices.size(), base + (k + phase) * spacing, (k + phase) / count));
         }
         return slices;
     }
 
-    /** Where the stack stands: a grid in its own frame, and how that lies in the site. */
+    /** Where the stack stands: a grid in its own frame, and how that lies in the site. @param sigma of rounding, cells */
     private record Frame(
             Optional<PlacedMesh> prop,
             double west,
@@ -262,7 +262,7 @@ public record SlicesLayer(
             int columns,
             int rows,
             double base,
-            double step) {
+            double sigma) {
         double[] toSite(double x, double y, double z) {
             return prop.map(placed -> placed.toPlace(x / placed.size(), y / placed.size(), z / placed.size()))
                     .orElseGet(() -> new double[] {x, y, z});
@@ -273,7 +273,6 @@ public record SlicesLayer(
         double[] box;
         Optional<PlacedMesh> prop = Optional.empty();
         double base = site.ground().lowest() + lifted;
-        double step = spacing;
         if (!on.isEmpty()) {
             PlacedMesh placed = site.moments(on, 1).get(0).prop();
             prop = Optional.of(placed);
@@ -302,7 +301,7 @@ public record SlicesLayer(
         int rows = (int) Math.ceil((box[3] - box[1]) / cell - 1e-9) + beyond;
         double west = 0.5 * (box[0] + box[2]) - 0.5 * (columns - 1) * cell;
         double north = 0.5 * (box[1] + box[3]) - 0.5 * (rows - 1) * cell;
-        return new Frame(prop, west, north, cell, columns, rows, base, step);
+        return new Frame(prop, west, north, cell, columns, rows, base, sigma);
     }
 
     /**
@@ -328,7 +327,7 @@ public record SlicesLayer(
     public Stack stack(Surroundings site) {
         Frame frame = frame(site);
         double phase = phase(site);
-        List<Slice> slices = slices(phase, frame.step, frame.base);
+        List<Slice> slices = slices(phase, frame.base);
         Optional<SegmentTree> edge = on.isEmpty() && !within.isEmpty()
                 ? Optional.of(new SegmentTree(site.place(within).corners(), true, true))
                 : Optional.empty();
@@ -342,8 +341,8 @@ public record SlicesLayer(
         double[] areas = new double[slices.size()];
         for (int k = 0; k < areas.length; k++) {
             Slice slice = slices.get(k);
-            areas[k] = plates.add(inside.get(k), slice.bottom, slice.bottom + thick * frame.step, (float)
-                    Math.min(1, (slice.bottom - frame.base) / (count * frame.step)));
+            areas[k] = plates.add(inside.get(k), slice.bottom, slice.bottom + thick * spacing, (float)
+                    Math.min(1, (slice.bottom - frame.base) / (count * spacing)));
         }
         return new Stack(
                 slices,
@@ -361,10 +360,10 @@ public record SlicesLayer(
     /** How far inside a slice each node is: by its value, and by what bounds the stack; below 0 outside. */
     private float[] inside(Surroundings site, Frame frame, Slice slice, Optional<SegmentTree> edge) {
         int all = frame.columns * frame.rows;
-        double middle = slice.bottom + 0.5 * thick * frame.step;
+        double middle = slice.bottom + 0.5 * thick * spacing;
         String key = new KeyBuilder("slice/1")
                 .add(frame.prop.map(PlacedMesh::key).orElse(""))
-                .add(new double[] {frame.west, frame.north, frame.cell, slice.bottom, thick * frame.step})
+                .add(new double[] {frame.west, frame.north, frame.cell, slice.bottom, thick * spacing})
                 .add(frame.columns)
                 .add(frame.rows)
                 .key();
@@ -381,7 +380,7 @@ public record SlicesLayer(
         }
         float[] value = site.property(this, SOLID, samples);
         float[] out = new float[all];
-        double scale = count * frame.step;
+        double scale = count * spacing;
         Optional<AreaPlace> area = edge.map(each -> site.place(within))
                 .filter(AreaPlace.class::isInstance)
                 .map(AreaPlace.class::cast);
@@ -407,8 +406,9 @@ public record SlicesLayer(
                 out[i] = (float) Math.max(-CLIP * frame.cell, Math.min(CLIP * frame.cell, by));
             }
         });
-        double sigma = 0.5 * rounded / frame.cell;
-        float[] soft = sigma < LEAST_ROUNDING ? out : GaussianBlur.apply(out, frame.columns, frame.rows, sigma, sigma);
+        float[] soft = frame.sigma < LEAST_ROUNDING
+                ? out
+                : GaussianBlur.apply(out, frame.columns, frame.rows, frame.sigma, frame.sigma);
         for (int i = 0; i < all; i++) {
             int c = i % frame.columns;
             int r = i / frame.columns;

@@ -3,12 +3,9 @@ package org.lumbrit.formats.drawn;
 import java.awt.Color;
 import java.awt.Graphics2D;
 import java.awt.image.BufferedImage;
-import java.io.ByteArrayOutputStream;
-import java.io.IOException;
-import java.io.UncheckedIOException;
 import java.util.List;
-import javax.imageio.ImageIO;
 import org.lumbrit.core.drawn.Drawing;
+import org.lumbrit.formats.image.ColourPng;
 
 /** Drawings of one size beside each other, row by row, as one PNG. */
 public final class ContactSheet {
@@ -34,12 +31,6 @@ public final class ContactSheet {
                     null);
         }
         on.dispose();
-        ByteArrayOutputStream bytes = new ByteArrayOutputStream();
-        try {
-            ImageIO.write(sheet, "png", bytes);
-        } catch (IOException e) {
-            throw new UncheckedIOException("writing to memory cannot fail", e);
-        }
-        return bytes.toByteArray();
+        return ColourPng.write(sheet);
     }
 }

@@ -6,24 +6,15 @@ import java.awt.Graphics2D;
 import java.awt.RenderingHints;
 import java.awt.geom.Path2D;
 import java.awt.image.BufferedImage;
-import java.io.ByteArrayOutputStream;
-import java.io.IOException;
-import java.io.UncheckedIOException;
-import javax.imageio.ImageIO;
 import org.lumbrit.core.drawn.Drawing;
+import org.lumbrit.formats.image.ColourPng;
 
 /** Paints a drawing with smooth edges. */
 public final class DrawingPng {
     private DrawingPng() {}
 
     public static byte[] write(Drawing drawing) {
-        ByteArrayOutputStream bytes = new ByteArrayOutputStream();
-        try {
-            ImageIO.write(painted(drawing), "png", bytes);
-        } catch (IOException e) {
-            throw new UncheckedIOException("writing to memory cannot fail", e);
-        }
-        return bytes.toByteArray();
+        return ColourPng.write(painted(drawing));
     }
 
     static BufferedImage painted(Drawing drawing) {

@@ -33,7 +33,6 @@ public final class PlanSheet {
     /** Of the strip below the plan. */
     private static final double STRIP = 28 * MM;
 
-    private static final double HALF_PARALLEL = Math.tan(Math.toRadians(18));
     private static final double[] ROUND = {1, 1.5, 2, 2.5, 3, 4, 5, 7.5, 10};
     /** Width of a line on paper, of what it has on a screen as high. */
     private static final double FINER = 0.55;
@@ -78,8 +77,7 @@ public final class PlanSheet {
         double wide = WIDE - 2 * MARGIN;
         double high = HIGH - 2 * MARGIN - STRIP;
         double pointsPerMetre = 1000 * MM / scale;
-        Eye above = new Eye(0, 0, 0, 0, 90, high / (2 * HALF_PARALLEL * pointsPerMetre), true);
-        Drawing drawing = Draw.of(site, look, above, (int) wide, (int) high);
+        Drawing drawing = Draw.of(site, look, Eye.above(pointsPerMetre, (int) high), (int) wide, (int) high);
         try (PDDocument document = new PDDocument();
                 InputStream letters = PDDocument.class.getResourceAsStream(FONT)) {
             PlanSheet sheet = new PlanSheet(drawing, scale);

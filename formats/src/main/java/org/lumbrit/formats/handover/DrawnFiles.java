@@ -23,7 +23,7 @@ final class DrawnFiles {
     }
 
     void write() {
-        DrawnLayer look = DrawnLayer.of(all.recipe()).orElseGet(DrawnLayer::plain);
+        DrawnLayer look = DrawnLayer.in(all.recipe());
         Ground ground = Draw.drawnGround(all.evaluation(), look);
         all.evaluation().cancel().doing("drawing lines");
         Drawing drawing = Draw.of(all.evaluation(), look, Eye.over(ground, WIDE, HIGH), WIDE, HIGH);

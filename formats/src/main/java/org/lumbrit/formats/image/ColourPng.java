@@ -17,6 +17,11 @@ public final class ColourPng {
         for (int i = 0; i < columns * rows; i++) {
             image.setRGB(i % columns, i / columns, argb.applyAsInt(i));
         }
+        return write(image);
+    }
+
+    /** A picture as it is. */
+    public static byte[] write(BufferedImage image) {
         ByteArrayOutputStream bytes = new ByteArrayOutputStream();
         try {
             ImageIO.write(image, "png", bytes);

@@ -73,16 +73,21 @@ class DrawnApi {
             @NotNull Integer width,
             @NotNull Integer height) {}
 
+    /** Says how large a picture may be where it is not. */
+    static void requirePixels(int width, int height, int least, int most) {
+        if (Math.min(width, height) < least || Math.max(width, height) > most) {
+            throw new BadInputException("A picture has " + least + " to " + most + " pixels along each side.");
+        }
+    }
+
     /** An SVG with a group for each sort of line. */
     @Newest
     @PostMapping(path = "/api/sites/{id}/drawn", produces = "image/svg+xml")
     ResponseEntity<byte[]> drawn(@PathVariable UUID id, @RequestBody Drawer drawer, Cancel cancel) {
-        if (Math.min(drawer.width, drawer.height) < LEAST || Math.max(drawer.width, drawer.height) > MOST) {
-            throw new BadInputException("A picture has " + LEAST + " to " + MOST + " pixels along each side.");
-        }
+        requirePixels(drawer.width, drawer.height, LEAST, MOST);
         List<Edit> edits = drawer.edits.isEmpty() ? List.of() : RecipeJson.edits(drawer.edits);
         Recipe recipe = store.preview(id, drawer.base, edits);
-        DrawnLayer look = DrawnLayer.of(recipe).orElseGet(DrawnLayer::plain);
+        DrawnLayer look = DrawnLayer.in(recipe);
         SiteEvaluation site = views.evaluation(recipe, drawer.time, cancel);
         Drawing drawing = Draw.of(site, look, drawer.eye.eye(), drawer.width, drawer.height);
         Ground ground = Draw.drawnGround(site, look);

@@ -151,9 +151,7 @@ class TrialsApi {
     @Newest
     @PostMapping(path = "/api/sites/{id}/trial", produces = MediaType.APPLICATION_JSON_VALUE)
     TrialView trial(@PathVariable UUID id, @RequestBody TrialWish wish, Cancel cancel) {
-        if (Math.min(wish.width, wish.height) < LEAST || Math.max(wish.width, wish.height) > MOST) {
-            throw new BadInputException("A picture has " + LEAST + " to " + MOST + " pixels along each side.");
-        }
+        DrawnApi.requirePixels(wish.width, wish.height, LEAST, MOST);
         if (wish.sweeps.isEmpty() || wish.sweeps.size() > 2) {
             throw new BadInputException("One or two numbers can be tried, not " + wish.sweeps.size() + ".");
         }
@@ -170,8 +168,7 @@ class TrialsApi {
         Eye eye = wish.eye != null
                 ? wish.eye.eye()
                 : Eye.over(views.evaluation(recipe, wish.time, cancel).plan().ground(), wish.width, wish.height);
-        byte[] picture = DrawingPng.write(
-                Draw.of(site, DrawnLayer.of(tried).orElseGet(DrawnLayer::plain), eye, wish.width, wish.height));
+        byte[] picture = DrawingPng.write(Draw.of(site, DrawnLayer.in(tried), eye, wish.width, wish.height));
         return new TrialView(
                 sweeps.stream().map(sweep -> sweep.in(tried)).toList(),
                 told.values().map(Summary::covered).orElse(-1.0),
