@@ -9,6 +9,7 @@ import org.lumbrit.core.falloff.Falloff;
 import org.lumbrit.core.falloff.NoiseSource;
 import org.lumbrit.core.kinds.Apart;
 import org.lumbrit.core.kinds.Kind;
+import org.lumbrit.core.kinds.Kinds;
 import org.lumbrit.core.kinds.Refers;
 import org.lumbrit.core.kinds.Setting;
 import org.lumbrit.core.kinds.Surrounding;
@@ -221,7 +222,10 @@ public record SlicesLayer(
                 List.of(new Falloff(
                         falloff,
                         beginning.freeFalloffName("Slices noise"),
-                        new NoiseSource(12, 2, 0.5, 2, 1, 1, 1, NoiseSource.Range.ZERO_TO_ONE, 1),
+                        Kinds.with(
+                                new NoiseSource(12, 2, 0.5, 2, 1, 1, 1, NoiseSource.Range.ZERO_TO_ONE, 1),
+                                "turned",
+                                true),
                         List.of())),
                 made,
                 List.of(new Drive(made.id, SOLID, falloff, CurvePoint.STRAIGHT)),

@@ -17,6 +17,8 @@ import org.lumbrit.core.math.Point3;
 import org.lumbrit.core.math.ResultsOfOneRun;
 import org.lumbrit.core.props.BoxShape;
 import org.lumbrit.core.props.Prop;
+import org.lumbrit.core.recipe.Beginning;
+import org.lumbrit.core.recipe.Begun;
 import org.lumbrit.core.recipe.Clock;
 import org.lumbrit.core.recipe.Drive;
 import org.lumbrit.core.recipe.GroundSpec;
@@ -153,6 +155,19 @@ class SlicesTest {
         // two spacings in a loop are at its half where one is at its end
         assertThat(stack(slices("rises", 2), true, LOOP / 2).mesh().key())
                 .isEqualTo(start.mesh().key());
+    }
+
+    @Test
+    void aNewOneBringsNoiseWithoutAnAxis() {
+        Begun.Made begun = (Begun.Made) slices().begin(new Beginning(
+                site(slices(), false, 0).plan().recipe(), () -> 1, "", "", "", wish -> wish + "1"));
+        assertThat(begun.falloffs())
+                .singleElement()
+                .satisfies(falloff ->
+                        assertThat(((NoiseSource) falloff.source()).turned()).isTrue());
+        assertThat(begun.drives())
+                .singleElement()
+                .satisfies(drive -> assertThat(drive.property()).isEqualTo(SlicesLayer.SOLID));
     }
 
     @Test
