@@ -32,10 +32,12 @@ module org.lumbrit.core {
     exports org.lumbrit.core.recipe;
     exports org.lumbrit.core.relief;
     exports org.lumbrit.core.season;
+    exports org.lumbrit.core.seeing;
     exports org.lumbrit.core.simulation;
     exports org.lumbrit.core.site;
     exports org.lumbrit.core.slices;
     exports org.lumbrit.core.snow;
+    exports org.lumbrit.core.stills;
     exports org.lumbrit.core.surface;
     exports org.lumbrit.core.trials;
     exports org.lumbrit.core.water;

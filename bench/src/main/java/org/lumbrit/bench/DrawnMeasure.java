@@ -5,7 +5,7 @@ import java.util.Arrays;
 import java.util.Locale;
 import org.lumbrit.core.drawn.Draw;
 import org.lumbrit.core.drawn.Drawing;
-import org.lumbrit.core.drawn.Eye;
+import org.lumbrit.core.seeing.Eye;
 import org.lumbrit.core.looks.DrawnLayer;
 import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.math.Hash;

@@ -14,9 +14,11 @@ final class FramesArgument {
 
     /** First and last, both within the clock's frames. */
     int[] of(Frames frames) {
-        if (wanted == null) {
-            return new int[] {0, frames.count() - 1};
-        }
+        return wanted == null ? new int[] {0, frames.count() - 1} : of(wanted, frames);
+    }
+
+    /** The same of what was given. */
+    static int[] of(String wanted, Frames frames) {
         String[] ends = wanted.split(":", -1);
         try {
             int first = Integer.parseInt(ends[0].strip());

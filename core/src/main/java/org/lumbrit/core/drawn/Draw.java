@@ -20,6 +20,8 @@ import org.lumbrit.core.recipe.Carried;
 import org.lumbrit.core.recipe.InvalidRecipeException;
 import org.lumbrit.core.recipe.Layer;
 import org.lumbrit.core.recipe.Subject;
+import org.lumbrit.core.seeing.Eye;
+import org.lumbrit.core.seeing.View;
 import org.lumbrit.core.site.SiteEvaluation;
 import org.lumbrit.core.surface.ContourLines;
 import org.lumbrit.core.surface.Ground;
@@ -173,8 +175,8 @@ public final class Draw {
         List<Drawing.Stroke> strokes = strokes(hiding);
         Facets.Painted facets = new Facets(look, view, water, this::shows, cancel).painted(painted(), colours, hiding);
         return new Drawing(
-                view.width,
-                view.height,
+                view.width(),
+                view.height(),
                 packed(look.ink()),
                 packed(look.paper()),
                 facets.corners(),

@@ -8,6 +8,7 @@ import org.lumbrit.core.looks.DrawnLayer;
 import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.math.Chunks;
 import org.lumbrit.core.math.Colour;
+import org.lumbrit.core.seeing.View;
 
 /** The flat facets under the lines: those that are seen, the farthest first, each in its tone. */
 final class Facets {
@@ -111,9 +112,9 @@ final class Facets {
         double area = (x[b] - x[a]) * (y[c] - y[a]) - (y[b] - y[a]) * (x[c] - x[a]);
         return Math.abs(area) >= TINY
                 && Math.max(x[a], Math.max(x[b], x[c])) >= 0
-                && Math.min(x[a], Math.min(x[b], x[c])) <= view.width
+                && Math.min(x[a], Math.min(x[b], x[c])) <= view.width()
                 && Math.max(y[a], Math.max(y[b], y[c])) >= 0
-                && Math.min(y[a], Math.min(y[b], y[c])) <= view.height;
+                && Math.min(y[a], Math.min(y[b], y[c])) <= view.height();
     }
 
     private static Painted sorted(List<float[]> corners, List<double[]> depths, List<int[]> tones) {

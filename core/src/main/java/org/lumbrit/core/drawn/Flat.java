@@ -2,6 +2,7 @@ package org.lumbrit.core.drawn;
 
 import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.math.Chunks;
+import org.lumbrit.core.seeing.View;
 
 /** A shape as it lies in the picture. */
 final class Flat {

@@ -2,6 +2,7 @@ package org.lumbrit.core.drawn;
 
 import java.util.Arrays;
 import java.util.List;
+import org.lumbrit.core.seeing.View;
 
 /**
  * What hides what. A line changes between seen and hidden only where, in the picture, it crosses an edge between the front and the back of
@@ -46,7 +47,7 @@ final class Hiding {
         for (int f = 0; f < flats.size(); f++) {
             Arrays.fill(surface, first[f], first[f + 1], f);
         }
-        this.triangles = Buckets.of(view.width, view.height, TRIANGLES, first[flats.size()], true, this::bounds);
+        this.triangles = Buckets.of(view.width(), view.height(), TRIANGLES, first[flats.size()], true, this::bounds);
         for (Flat flat : flats) {
             if (flat.dense()) {
                 // lines are asked every few pixels instead
@@ -75,7 +76,7 @@ final class Hiding {
 
     /** To be called when all lines are known. */
     void ready() {
-        crossed = Buckets.of(view.width, view.height, EDGES, count, false, (e, out) -> {
+        crossed = Buckets.of(view.width(), view.height(), EDGES, count, false, (e, out) -> {
             out[0] = Math.min(edges[4 * e], edges[4 * e + 2]);
             out[1] = Math.min(edges[4 * e + 1], edges[4 * e + 3]);
             out[2] = Math.max(edges[4 * e], edges[4 * e + 2]);
@@ -228,7 +229,7 @@ final class Hiding {
         for (int side = 0; side < 4; side++) {
             double from = side % 2 == 0 ? x0 : y0;
             double to = side % 2 == 0 ? x1 : y1;
-            double border = side == 2 ? view.width : side == 3 ? view.height : 0;
+            double border = side == 2 ? view.width() : side == 3 ? view.height() : 0;
             if (from < border != to < border) {
                 out[used++] = (border - from) / (to - from);
             }

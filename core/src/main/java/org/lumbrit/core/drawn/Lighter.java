@@ -1,5 +1,6 @@
 package org.lumbrit.core.drawn;
 
+import org.lumbrit.core.seeing.View;
 import org.lumbrit.core.surface.Clustering;
 import org.lumbrit.core.surface.Mesh;
 

@@ -6,6 +6,7 @@ import org.lumbrit.core.cover.CoverLayer;
 import org.lumbrit.core.cover.Plants;
 import org.lumbrit.core.looks.DrawnLayer;
 import org.lumbrit.core.math.Hash;
+import org.lumbrit.core.seeing.View;
 import org.lumbrit.core.site.SiteEvaluation;
 
 /** Plants as a few strokes each: a stem with a blade to both sides, of tall and broad ones a stem and the line round their crown. */

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import org.lumbrit.core.looks.DrawnLayer;
+import org.lumbrit.core.seeing.View;
 
 /** What of a line is seen, as strokes. */
 final class Seen {
@@ -59,9 +60,9 @@ final class Seen {
         int a = 4 * i;
         int b = a + 4;
         return Math.max(p[a], p[b]) < 0
-                || Math.min(p[a], p[b]) > view.width
+                || Math.min(p[a], p[b]) > view.width()
                 || Math.max(p[a + 1], p[b + 1]) < 0
-                || Math.min(p[a + 1], p[b + 1]) > view.height;
+                || Math.min(p[a + 1], p[b + 1]) > view.height();
     }
 
     /** Also cut where it begins or ends to be drawn at all. */
@@ -121,7 +122,7 @@ final class Seen {
         int a = 4 * i;
         double x = between(p, a, share);
         double y = between(p, a + 1, share);
-        if (x < 0 || y < 0 || x > view.width || y > view.height || between(p, a + 3, share) < look.threshold()) {
+        if (x < 0 || y < 0 || x > view.width() || y > view.height() || between(p, a + 3, share) < look.threshold()) {
             return NOT;
         }
         int s = course.beside[2 * i];
@@ -139,7 +140,7 @@ final class Seen {
         int a = 4 * i;
         boolean behind = state == HIDDEN;
         double wide = look.line()
-                * view.height
+                * view.height()
                 / 800.0
                 * course.of.weight()
                 * course.strength

@@ -7,6 +7,8 @@ package org.lumbrit.core.light;
  * @param heading degrees clockwise from north; @param elevation degrees above the horizon, below 0 at night
  */
 public record SunPosition(double heading, double elevation) {
+    /** Over a site without daylight of its own. */
+    public static final SunPosition USUAL = new SunPosition(258, 25);
 
     /**
      * @param latitude degrees, north above 0; @param day of the year, from 1; parts of a day count

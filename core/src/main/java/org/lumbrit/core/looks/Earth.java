@@ -94,6 +94,21 @@ public final class Earth {
         return all;
     }
 
+    /** Works out one place after another, for one thread. */
+    public interface Pen {
+        /** @param nx the unit normal, with ny and nz; @param out {@link #NUMBERS} of the place */
+        void at(double x, double y, double z, double nx, double ny, double nz, float[] out);
+    }
+
+    public Pen pen() {
+        Place place = new Place();
+        return (x, y, z, nx, ny, nz, out) -> {
+            place.set(x, y, z);
+            place.face(nx, ny, nz);
+            place.put(out, 0);
+        };
+    }
+
     /** The five numbers of one place. @param nx the unit normal, with ny and nz */
     float[] at(double x, double y, double z, double nx, double ny, double nz) {
         float[] out = new float[NUMBERS];

@@ -3,7 +3,7 @@ package org.lumbrit.core.looks;
 import org.lumbrit.core.math.Smooth;
 
 /** Value noise of four octaves about 0.5, two independent patterns, that repeats after some features: the page's own, in its numbers. */
-final class SurfacePattern {
+public final class SurfacePattern {
     /** Of the four octaves of the pattern: the first's weight, and each next one's share of it. */
     private static final double FIRST_WEIGHT = 0.5;
 
@@ -20,12 +20,12 @@ final class SurfacePattern {
     private final double spacing;
 
     /** @param spacing from one sample to the next, in the pattern's lengths: finer octaves stay at their mean */
-    SurfacePattern(double spacing) {
+    public SurfacePattern(double spacing) {
         this.spacing = spacing;
     }
 
     /** @param channel 0 or 1; @param often features a length */
-    double layered(int channel, double x, double z, double often) {
+    public double layered(int channel, double x, double z, double often) {
         double sum = 0;
         double weight = FIRST_WEIGHT;
         for (int octave = 0; octave < OCTAVES; octave++) {

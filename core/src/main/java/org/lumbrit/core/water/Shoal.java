@@ -192,4 +192,16 @@ public record Shoal(float[] rest, float[] depth, float[] factor, float[] ahead, 
             }
         }
     }
+
+    /** Whether there is water at one of some nodes, and its level is known at all of them. */
+    public boolean reaches(int[] nodes) {
+        boolean any = false;
+        for (int node : nodes) {
+            if (Float.isNaN(rest[node])) {
+                return false;
+            }
+            any |= depth[node] > 0;
+        }
+        return any;
+    }
 }

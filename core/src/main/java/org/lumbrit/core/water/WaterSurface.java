@@ -2,6 +2,7 @@ package org.lumbrit.core.water;
 
 import java.util.List;
 import java.util.Optional;
+import org.lumbrit.core.math.Smooth;
 import org.lumbrit.core.surface.Ground;
 import org.lumbrit.core.surface.Lattice;
 
@@ -125,6 +126,41 @@ public final class WaterSurface {
         return new double[] {
             (height(x + d, z) - height(x - d, z)) / (2 * d), (height(x, z + d) - height(x, z - d)) / (2 * d)
         };
+    }
+
+    /**
+     * The same for pictures, without looking for where the water of the place comes from: height over way to the east and to the south,
+     * and how near it is to folding over.
+     *
+     * @param pixel metres: waves of few pixels are weakened, as they cannot be told
+     */
+    public void glance(double x, double z, double pixel, double[] out) {
+        int count = shoal.factor().length == 0 ? 0 : waves.size();
+        double[] size = new double[count];
+        double[] phase = new double[count];
+        between(x, z, size, phase);
+        out[0] = 0;
+        out[1] = 0;
+        out[2] = 0;
+        for (int w = 0; w < count; w++) {
+            Wave wave = waves.get(w);
+            double told = Smooth.smoothstep(0.45, 0.15, pixel / wave.length());
+            if (told == 0) {
+                continue;
+            }
+            double theta =
+                    wave.k() * (wave.east() * x + wave.south() * z) - wave.omega() * time + wave.phase() + phase[w];
+            double a = told * size[w] * wave.amplitude() * wave.k();
+            double sin = StrictMath.sin(theta);
+            out[0] -= a * wave.east() * sin;
+            out[1] -= a * wave.south() * sin;
+            out[2] += wave.sharpness() * a * StrictMath.cos(theta);
+        }
+        if (rings != null) {
+            double d = 0.5 * rings.lattice.grid().cellX();
+            out[0] += (rings(x + d, z) - rings(x - d, z)) / (2 * d);
+            out[1] += (rings(x, z + d) - rings(x, z - d)) / (2 * d);
+        }
     }
 
     /** How steep the surface is, degrees. */

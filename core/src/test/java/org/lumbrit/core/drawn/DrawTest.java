@@ -22,6 +22,8 @@ import org.lumbrit.core.recipe.InvalidRecipeException;
 import org.lumbrit.core.recipe.Layer;
 import org.lumbrit.core.recipe.PropertyRange;
 import org.lumbrit.core.recipe.Recipe;
+import org.lumbrit.core.seeing.Eye;
+import org.lumbrit.core.seeing.View;
 import org.lumbrit.core.site.SiteAssets;
 import org.lumbrit.core.site.SiteEvaluation;
 import org.lumbrit.core.site.SitePlan;

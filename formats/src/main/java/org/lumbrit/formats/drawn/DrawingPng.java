@@ -17,7 +17,7 @@ public final class DrawingPng {
         return ColourPng.write(painted(drawing));
     }
 
-    static BufferedImage painted(Drawing drawing) {
+    public static BufferedImage painted(Drawing drawing) {
         BufferedImage image = new BufferedImage(drawing.width(), drawing.height(), BufferedImage.TYPE_INT_RGB);
         Graphics2D on = image.createGraphics();
         on.setColor(new Color(drawing.paper()));

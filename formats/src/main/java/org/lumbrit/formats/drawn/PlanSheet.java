@@ -13,9 +13,9 @@ import org.apache.pdfbox.pdmodel.font.PDFont;
 import org.apache.pdfbox.pdmodel.font.PDType0Font;
 import org.lumbrit.core.drawn.Draw;
 import org.lumbrit.core.drawn.Drawing;
-import org.lumbrit.core.drawn.Eye;
 import org.lumbrit.core.looks.DrawnLayer;
 import org.lumbrit.core.math.Decimal;
+import org.lumbrit.core.seeing.Eye;
 import org.lumbrit.core.site.SiteEvaluation;
 import org.lumbrit.core.surface.Ground;
 

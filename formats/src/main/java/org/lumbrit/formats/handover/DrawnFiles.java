@@ -2,8 +2,8 @@ package org.lumbrit.formats.handover;
 
 import org.lumbrit.core.drawn.Draw;
 import org.lumbrit.core.drawn.Drawing;
-import org.lumbrit.core.drawn.Eye;
 import org.lumbrit.core.looks.DrawnLayer;
+import org.lumbrit.core.seeing.Eye;
 import org.lumbrit.core.surface.Ground;
 import org.lumbrit.formats.drawn.ContoursGeoJson;
 import org.lumbrit.formats.drawn.DrawingPng;

@@ -17,6 +17,7 @@ import org.lumbrit.core.surface.GroundLight;
 import org.lumbrit.core.surface.GroundTiles;
 import org.lumbrit.core.surface.Lattice;
 import org.lumbrit.core.surface.Mesh;
+import org.lumbrit.core.surface.OpenLight;
 import org.lumbrit.core.surface.Samples;
 import org.lumbrit.core.surface.SurfacePatch;
 import org.lumbrit.core.surface.Tint;
@@ -29,10 +30,6 @@ import org.lumbrit.formats.image.GreyPng;
 final class Binaries {
     static final int PICTURE = 88;
     /** Where the sun stands where no layer says it: from the west, rather low. */
-    static final SunPosition USUAL_SUN = new SunPosition(258, 25);
-
-    private static final int LIGHT_NODES = 257;
-    private static final int LIT_NODES = 2049;
     private static final int TILE_LIGHT = 65;
 
     private Binaries() {}
@@ -62,25 +59,8 @@ final class Binaries {
         return bundle.floats("heights", 1, heights).write();
     }
 
-    /** Sunlight of every node of the coarse lattice of light, as the ground alone lets it through. */
-    static byte[] openSun(Ground whole, SunPosition from, Cancel cancel) {
-        Ground ground = forLight(whole);
-        return GroundLight.sun(ground, ground.lattice(LIGHT_NODES).samples(), from.heading(), from.elevation(), cancel);
-    }
-
-    /** Sky light of the same nodes. */
-    static byte[] openSky(Ground whole, Cancel cancel) {
-        Lattice coarse = forLight(whole).lattice(LIGHT_NODES);
-        return GroundLight.sky(coarse, coarse.samples(), cancel);
-    }
-
-    /** Of a large one the light over a coarser copy cannot be told from its own at so few nodes. */
-    private static Ground forLight(Ground whole) {
-        return whole.finerThan(LIT_NODES) ? whole.resampled(LIT_NODES, "light of " + whole.key()) : whole;
-    }
-
     /** Light of the ground alone, a byte a node. */
-    record OpenLight(byte[] sun, byte[] sky) {}
+    record Open(byte[] sun, byte[] sky) {}
 
     /**
      * Sunlight and sky light on the ground with the shade of props, and what the sky is like where a layer says it.
@@ -88,13 +68,8 @@ final class Binaries {
      * @param open of the ground alone
      */
     static byte[] light(
-            Ground ground,
-            OpenLight open,
-            List<PlacedMesh> props,
-            SunPosition from,
-            Optional<Daylight> day,
-            Cancel cancel) {
-        Lattice coarse = ground.lattice(LIGHT_NODES);
+            Ground ground, Open open, List<PlacedMesh> props, SunPosition from, Optional<Daylight> day, Cancel cancel) {
+        Lattice coarse = ground.lattice(OpenLight.NODES);
         byte[] sun = open.sun.clone();
         byte[] sky = open.sky.clone();
         PropShadows.cast(coarse.samples(), props, from.heading(), from.elevation(), sun, sky, cancel);
@@ -147,7 +122,7 @@ final class Binaries {
         int count = 0;
         for (int i = 0; i < lattice.count() - columns; i++) {
             int[] corners = {i, i + columns, i + 1, i + columns + 1};
-            if (i % columns == columns - 1 || !reached(shoal, corners)) {
+            if (i % columns == columns - 1 || !shoal.reaches(corners)) {
                 continue;
             }
             for (int corner : corners) {
@@ -194,18 +169,6 @@ final class Binaries {
             }
         }
         return false;
-    }
-
-    /** Whether there is water at one corner of a cell, and its level is known at all. */
-    private static boolean reached(Shoal shoal, int[] corners) {
-        boolean any = false;
-        for (int corner : corners) {
-            if (Float.isNaN(shoal.rest()[corner])) {
-                return false;
-            }
-            any |= shoal.depth()[corner] > 0;
-        }
-        return any;
     }
 
     /** Positions, normals and triangles of a prop in its own frame. */
@@ -302,7 +265,7 @@ final class Binaries {
      * some.
      *
      * @param raised what light falls on: the ground where nothing is lowered beneath what is drawn in its place
-     * @param open sky light of the whole ground alone, as {@link #openSky} has it
+     * @param open sky light of the whole ground alone, as {@link OpenLight} has it
      */
     static byte[] tile(
             GroundTiles tiles,
@@ -317,7 +280,7 @@ final class Binaries {
         Samples lit = raised == ground ? drawn : raised.samplesAt(drawn.x(), drawn.z());
         byte[] sun = GroundLight.sun(raised, lit, from.heading(), from.elevation(), cancel);
         // changes little from one place to the next, and would take as long as all the rest
-        byte[] sky = GroundLight.between(ground.lattice(LIGHT_NODES), open, lit);
+        byte[] sky = GroundLight.between(ground.lattice(OpenLight.NODES), open, lit);
         PropShadows.cast(lit, props, from.heading(), from.elevation(), sun, sky, cancel);
         ArrayBundle bundle = new ArrayBundle();
         bundle.facts().put("nodes", GroundTiles.NODES).put("light", TILE_LIGHT);

@@ -17,6 +17,7 @@ import org.lumbrit.core.recipe.Recipe;
 import org.lumbrit.core.site.SiteEvaluation;
 import org.lumbrit.core.surface.Ground;
 import org.lumbrit.core.surface.Lattice;
+import org.lumbrit.core.surface.OpenLight;
 import org.lumbrit.core.surface.Samples;
 import org.lumbrit.server.results.KeptResults;
 import org.lumbrit.server.view.SubjectView.GroundSubject;
@@ -151,14 +152,10 @@ final class Look {
                 !draft && ground.finerThan(ViewService.VIEW_NODES));
     }
 
-    private Binaries.OpenLight openLight(Ground ground, Cancel shared) {
+    private Binaries.Open openLight(Ground ground, Cancel shared) {
         SunPosition from = sun();
-        KeyBuilder key = new KeyBuilder("open sun/1")
-                .add(ground.key())
-                .add(from.heading())
-                .add(from.elevation());
-        byte[] sun = results.get(key.key(), shared, again -> Binaries.openSun(ground, from, again));
-        return new Binaries.OpenLight(sun, openSky(ground, shared));
+        byte[] sun = OpenLight.sun(ground, from.heading(), from.elevation(), results, shared);
+        return new Binaries.Open(sun, openSky(ground, shared));
     }
 
     /** Sky light of the whole ground alone; where little lies on it that of the bare ground, so that it stays while snow comes and goes. */
@@ -166,7 +163,7 @@ final class Look {
         Ground bare = evaluation.plan().ground();
         // asked for by every tile, and looked at once
         Ground seen = underSky.get(ground.key(), key -> hardlyRaised(bare, ground) ? bare : ground);
-        return results.get(key("open sky/1", seen.key()), shared, again -> Binaries.openSky(seen, again));
+        return OpenLight.sky(seen, results, shared);
     }
 
     private static boolean hardlyRaised(Ground bare, Ground covered) {
@@ -188,7 +185,7 @@ final class Look {
     /** Where the sun stands. */
     SunPosition sun() {
         return daylight.map(light -> new SunPosition(light.heading(), light.elevation()))
-                .orElse(Binaries.USUAL_SUN);
+                .orElse(SunPosition.USUAL);
     }
 
     /** Of all that the light brings along but the ground. */

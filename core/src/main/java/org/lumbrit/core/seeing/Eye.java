@@ -1,4 +1,4 @@
-package org.lumbrit.core.drawn;
+package org.lumbrit.core.seeing;
 
 import org.lumbrit.core.surface.Ground;
 
@@ -21,6 +21,11 @@ public record Eye(double x, double y, double z, double heading, double elevation
     public static Eye above(double pixels, int height) {
         double half = StrictMath.tan(StrictMath.toRadians(View.HALF_PARALLEL));
         return new Eye(0, 0, 0, 0, 90, height / (2 * half * pixels), true);
+    }
+
+    /** Gone round its target by so many degrees, clockwise from above. */
+    public Eye turned(double degrees) {
+        return new Eye(x, y, z, (heading + degrees) % 360, elevation, distance, parallel);
     }
 
     /** From the south-west, a third of the way up, so that all of a ground just lies in the picture. @param width pixels; @param height pixels */

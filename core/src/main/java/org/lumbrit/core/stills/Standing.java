@@ -1,0 +1,507 @@
+package org.lumbrit.core.stills;
+
+import static org.lumbrit.core.math.Smooth.smoothstep;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.IntStream;
+import org.lumbrit.core.cover.CoverLayer;
+import org.lumbrit.core.cover.Plants;
+import org.lumbrit.core.math.Cancel;
+import org.lumbrit.core.math.Chunks;
+import org.lumbrit.core.math.Colour;
+import org.lumbrit.core.math.Quaternion;
+import org.lumbrit.core.motion.Bend;
+import org.lumbrit.core.motion.SwayLayer;
+import org.lumbrit.core.motion.SwayLoop;
+import org.lumbrit.core.moving.SiteMotion;
+import org.lumbrit.core.plants.Detail;
+import org.lumbrit.core.plants.Plant;
+import org.lumbrit.core.plants.PlantMesh;
+import org.lumbrit.core.recipe.Frames;
+import org.lumbrit.core.recipe.Layer;
+import org.lumbrit.core.recipe.Lying;
+import org.lumbrit.core.seeing.View;
+import org.lumbrit.core.site.SiteEvaluation;
+import org.lumbrit.core.snow.LayLayer;
+
+/**
+ * The plants of a cover as triangles, each as fine as it can be told, bent as they are at the moment; first with normals, then, when what
+ * throws shadows is known, with the light on them.
+ */
+final class Standing {
+    /** Pixels that a coarser mesh may lie beside the full one. */
+    private static final double TOLD = 0.6;
+    /** Pixels: what is lower is left out. */
+    private static final double LEAST = 0.3;
+    /** Pixels from which on a bend is seen. */
+    private static final double BENT = 6;
+    /** Pixels that a blade is wide at least, and how many times as wide as it is it may become. */
+    private static final double THIN = 0.7;
+
+    private static final double WIDER = 6;
+    /** Of the picture's width: what stands farther outside throws no shadow into it that is missed. */
+    private static final double OUTSIDE = 0.35;
+
+    private static final int PIECE = 512;
+
+    private final SiteEvaluation still;
+    private final SiteEvaluation now;
+    private final View view;
+    private final CoverLayer cover;
+    private final Plant planted;
+    private final Plants plants;
+    private final PlantMesh[][] units;
+    private final double[][] errors;
+    private final double broader;
+    private final int[] shown;
+    /** Of each shown plant: which detail of its variant. */
+    private final byte[] detail;
+
+    private final Optional<Swing> swing;
+    private final Solid[] pieces;
+
+    /** How plants bend at the moment: of each shown one its place in the loop, −1 where it is not seen to bend. */
+    private record Swing(Bend[][] bends, SwayLoop loop, int[] number, int before, int after, double share) {}
+
+    /** @param share of its plants that stand for all; @param now the site at the time that is looked at */
+    Standing(
+            SiteEvaluation still,
+            SiteEvaluation now,
+            View view,
+            CoverLayer cover,
+            Plants plants,
+            double share,
+            boolean all) {
+        this.still = still;
+        this.now = now;
+        this.view = view;
+        this.cover = cover;
+        this.plants = plants;
+        this.planted = cover.planted(still.plan().recipe());
+        this.broader = planted.flat() ? Math.min(2.6, 1 / Math.sqrt(share)) : 1;
+        int variants = Math.max(1, cover.plant().variants());
+        units = new PlantMesh[variants][];
+        errors = new double[variants][];
+        for (int v = 0; v < variants; v++) {
+            List<Detail> levels = still.levels(cover, v).levels();
+            units[v] = levels.stream().map(level -> level.mesh().unit(planted)).toArray(PlantMesh[]::new);
+            errors[v] = levels.stream()
+                    .mapToDouble(level -> Math.max(level.error(), 0.35 * level.missing()) / planted.length())
+                    .toArray();
+        }
+        byte[] details = new byte[plants.count()];
+        float[] tall = new float[plants.count()];
+        Chunks.run(plants.count(), still.cancel(), (from, to) -> {
+            double[] out = new double[3];
+            for (int i = from; i < to; i++) {
+                tall[i] = (float) pixels(i, out);
+                details[i] = tall[i] < LEAST ? -1 : finest(i, tall[i]);
+            }
+        });
+        shown = IntStream.range(0, details.length).filter(i -> details[i] >= 0).toArray();
+        detail = new byte[shown.length];
+        for (int k = 0; k < shown.length; k++) {
+            detail[k] = details[shown[k]];
+        }
+        swing = all ? swing(tall) : Optional.empty();
+        pieces = new Solid[(shown.length + PIECE - 1) / PIECE];
+    }
+
+    /** How many pixels a plant is tall; 0 where it is outside the picture or not there. */
+    private double pixels(int i, double[] out) {
+        double length = plants.length().at(i) * plants.growth().at(i);
+        if (length <= 0) {
+            return 0;
+        }
+        double x = plants.feet().x()[i];
+        double y = plants.feet().y()[i];
+        double z = plants.feet().z()[i];
+        double tall = length * view.pixels(x, y, z, 0);
+        double margin = OUTSIDE * view.width() + 2 * tall;
+        boolean ahead = view.project(x, y, z, out);
+        boolean inside = out[0] > -margin
+                && out[0] < view.width() + margin
+                && out[1] > -margin - tall
+                && out[1] < view.height() + margin;
+        return ahead && inside || !view.parallel() && Math.abs(view.depth(x, y, z)) < 2 * length ? tall : 0;
+    }
+
+    /** The coarsest detail that cannot be told from the full one. */
+    private byte finest(int i, double tall) {
+        double[] error = errors[plants.variant()[i]];
+        double pixels = tall / plants.growth().at(i);
+        int best = 0;
+        for (int d = 1; d < error.length; d++) {
+            if (error[d] * pixels <= TOLD) {
+                best = d;
+            }
+        }
+        return (byte) best;
+    }
+
+    private Optional<Swing> swing(float[] tall) {
+        int[] seen = IntStream.of(shown).filter(i -> tall[i] >= BENT).toArray();
+        SiteMotion motion = SiteMotion.of(now);
+        Optional<SwayLayer> swaying = motion.swayOf(cover.id()).filter(sway -> !sway.hidden());
+        if (seen.length == 0 || swaying.isEmpty()) {
+            return Optional.empty();
+        }
+        SwayLayer sway = swaying.get();
+        still.cancel().doing("how " + cover.name() + " sways");
+        SwayLoop loop = motion.loop(sway, seen);
+        Bend[][] bends = new Bend[units.length][];
+        for (int v = 0; v < bends.length; v++) {
+            bends[v] = new Bend[units[v].length];
+            for (int d = 0; d < bends[v].length; d++) {
+                bends[v][d] = motion.bends().bend(sway, v, d);
+            }
+        }
+        int[] number = new int[plants.count()];
+        Arrays.fill(number, -1);
+        for (int k = 0; k < seen.length; k++) {
+            number[seen[k]] = k;
+        }
+        Frames frames = motion.frames();
+        double at = (now.plan().time() - frames.start()) / frames.step();
+        double before = Math.floor(at);
+        return Optional.of(new Swing(
+                bends, loop, number, frames.wrapped((int) before), frames.wrapped((int) before + 1), at - before));
+    }
+
+    /** Their triangles with normals. @param surface that their colours will have */
+    List<Solid> solids(Surface surface, Cancel cancel) {
+        Chunks.run(shown.length, PIECE, cancel, (from, to) -> {
+            if (to > from) {
+                pieces[from / PIECE] = piece(from, to, surface);
+            }
+        });
+        List<Solid> all = new ArrayList<>();
+        for (Solid piece : pieces) {
+            if (piece != null) {
+                all.add(piece);
+            }
+        }
+        return all;
+    }
+
+    private PlantMesh mesh(int k) {
+        return units[plants.variant()[shown[k]]][detail[k]];
+    }
+
+    private Solid piece(int from, int to, Surface surface) {
+        int vertices = 0;
+        int corners = 0;
+        for (int k = from; k < to; k++) {
+            vertices += mesh(k).vertices();
+            corners += mesh(k).indices().length;
+        }
+        float[] places = new float[3 * vertices];
+        float[] normals = new float[3 * vertices];
+        int[] triangles = new int[corners];
+        int v0 = 0;
+        int t0 = 0;
+        double[] p = new double[6];
+        for (int k = from; k < to; k++) {
+            PlantMesh mesh = mesh(k);
+            int i = shown[k];
+            double[] foot = plants.base(i);
+            Quaternion turn = turn(i);
+            double[] size = size(i, foot);
+            double end = 1.15 * plants.growth().at(i);
+            boolean whole = plants.growth().at(i) > 0.997;
+            Bend.Moment moment = moment(i, detail[k], turn);
+            for (int v = 0; v < mesh.vertices(); v++) {
+                double wide = whole ? 1 : smoothstep(0, 0.15, end - mesh.along()[v]);
+                for (int d = 0; d < 3; d++) {
+                    double centre = mesh.centres()[3 * v + d];
+                    p[d] = size[d] * (centre + wide * (mesh.positions()[3 * v + d] - centre));
+                    p[3 + d] = mesh.normals()[3 * v + d] / size[d];
+                }
+                if (moment != null) {
+                    moment.apply(v, size, wide, p);
+                }
+                put(turn, p, 0, foot, places, 3 * (v0 + v));
+                put(turn, p, 3, NOWHERE, normals, 3 * (v0 + v));
+            }
+            for (int t = 0; t < mesh.indices().length; t += 3) {
+                boolean there = whole;
+                for (int c = 0; c < 3 && !there; c++) {
+                    there = mesh.along()[mesh.indices()[t + c]] < end;
+                }
+                for (int c = 0; c < 3 && there; c++) {
+                    triangles[t0++] = v0 + mesh.indices()[t + c];
+                }
+            }
+            v0 += mesh.vertices();
+        }
+        return new Solid(
+                places, t0 == corners ? triangles : Arrays.copyOf(triangles, t0), PlantSurface.EACH, normals, surface);
+    }
+
+    private static final double[] NOWHERE = new double[3];
+
+    private static void put(Quaternion turn, double[] p, int from, double[] at, float[] out, int to) {
+        // v + 2 q × (q × v + w v)
+        double x = p[from];
+        double y = p[from + 1];
+        double z = p[from + 2];
+        double cx = turn.y() * z - turn.z() * y + turn.w() * x;
+        double cy = turn.z() * x - turn.x() * z + turn.w() * y;
+        double cz = turn.x() * y - turn.y() * x + turn.w() * z;
+        out[to] = (float) (at[0] + x + 2 * (turn.y() * cz - turn.z() * cy));
+        out[to + 1] = (float) (at[1] + y + 2 * (turn.z() * cx - turn.x() * cz));
+        out[to + 2] = (float) (at[2] + z + 2 * (turn.x() * cy - turn.y() * cx));
+    }
+
+    private Quaternion turn(int i) {
+        float[] q = plants.turn();
+        return new Quaternion(q[4 * i], q[4 * i + 1], q[4 * i + 2], q[4 * i + 3]);
+    }
+
+    /** Along its own axes, metres; blades so wide that they can be seen. */
+    private double[] size(int i, double[] foot) {
+        double length = plants.length().at(i);
+        double width = plants.width().at(i);
+        if (!planted.flat()) {
+            return new double[] {width, length, width};
+        }
+        double seen = THIN / view.pixels(foot[0], foot[1], foot[2], 0);
+        return new double[] {Math.max(width * broader, Math.min(WIDER * width, seen)), length, length};
+    }
+
+    private Bend.Moment moment(int i, int detailOf, Quaternion turn) {
+        if (swing.isEmpty() || swing.get().number[i] < 0) {
+            return null;
+        }
+        Swing s = swing.get();
+        int number = s.number[i];
+        double east = Air.mix(s.loop.bend(s.before, number, 0), s.loop.bend(s.after, number, 0), s.share);
+        double south = Air.mix(s.loop.bend(s.before, number, 1), s.loop.bend(s.after, number, 1), s.share);
+        double[] own = turn.inverse().rotate(east, 0, south);
+        return s.bends[plants.variant()[i]][detailOf].moment(own[0], own[2]);
+    }
+
+    /** Puts the light that falls on them in the place of their normals. */
+    void light(Light light, Cancel cancel) {
+        int[] tints = plants.colours(cover);
+        Optional<LayLayer> laid =
+                now.lying().onPlants(cover).filter(LayLayer.class::isInstance).map(LayLayer.class::cast);
+        float[] settled =
+                laid.map(layer -> now.lying().atFeet((Layer) layer, plants)).orElse(new float[0]);
+        Chunks.run(shown.length, PIECE, cancel, (from, to) -> {
+            if (to > from) {
+                Leaf leaf = new Leaf(light, planted, view.at(), laid);
+                Solid piece = pieces[from / PIECE];
+                int v0 = 0;
+                for (int k = from; k < to; k++) {
+                    int i = shown[k];
+                    PlantMesh mesh = mesh(k);
+                    leaf.stands(plants, i, tints[i], settled.length == 0 ? 0 : settled[i]);
+                    for (int v = 0; v < mesh.vertices(); v++) {
+                        leaf.light(piece, v0 + v, mesh, v);
+                    }
+                    v0 += mesh.vertices();
+                }
+            }
+        });
+    }
+
+    /** How the vertices of one plant after another are lit. */
+    private static final class Leaf {
+        private final Light light;
+        private final Air air;
+        private final boolean flat;
+        private final boolean solid;
+        private final double[] eye;
+        private final Optional<LayLayer> laid;
+        /** Cosines of the angle to where it comes from at which stuff begins to lie, and lies wholly. */
+        private final double bare;
+
+        private final double whole;
+        private final double[] out = new double[3];
+        private double[] foot;
+        private double length;
+        private Colour tint;
+        private boolean onProp;
+        private double settled;
+        private long own;
+        private double open;
+        private double sky;
+
+        Leaf(Light light, Plant planted, double[] eye, Optional<LayLayer> laid) {
+            this.light = light;
+            this.air = light.air;
+            this.flat = planted.flat();
+            this.solid = planted.solid();
+            this.eye = eye;
+            this.laid = laid;
+            double reach = laid.map(
+                            layer -> layer.properties().get(LayLayer.REACH).most())
+                    .orElse(0.0);
+            double edge = laid.map(
+                            layer -> layer.properties().get(LayLayer.EDGE).most())
+                    .orElse(0.0);
+            this.bare = cosine(reach + edge / 2) - 1e-4;
+            this.whole = cosine(reach - edge / 2);
+        }
+
+        private static double cosine(double degrees) {
+            return StrictMath.cos(StrictMath.toRadians(Math.max(0, Math.min(180, degrees))));
+        }
+
+        void stands(Plants plants, int i, int packed, double covered) {
+            foot = plants.base(i);
+            length = plants.length().at(i);
+            tint = Colour.ofPacked(packed);
+            onProp = !plants.surfaceOf(i).isEmpty();
+            settled = covered;
+            own = plants.feet().id()[i];
+            open = light.open(foot[0], foot[2]);
+            sky = light.sky(foot[0], foot[2]);
+        }
+
+        void light(Solid piece, int at, PlantMesh mesh, int v) {
+            float[] n = piece.numbers();
+            double x = piece.places()[3 * at];
+            double y = piece.places()[3 * at + 1];
+            double z = piece.places()[3 * at + 2];
+            double size =
+                    Math.sqrt(n[3 * at] * n[3 * at] + n[3 * at + 1] * n[3 * at + 1] + n[3 * at + 2] * n[3 * at + 2]);
+            double vx = eye[0] - x;
+            double vy = eye[1] - y;
+            double vz = eye[2] - z;
+            double far = Math.sqrt(vx * vx + vy * vy + vz * vz);
+            double facing = n[3 * at] * vx + n[3 * at + 1] * vy + n[3 * at + 2] * vz;
+            size = (size > 0 ? size : 1) * (facing < 0 ? -1 : 1);
+            double nx = n[3 * at] / size;
+            double ny = n[3 * at + 1] / size;
+            double nz = n[3 * at + 2] / size;
+            double high = onProp ? 1 : smoothstep(0.8, 3.5, y - foot[1]);
+            double off = 0.02 * length;
+            double[] s = air.toSun;
+            double through = light.through(
+                    x + off * s[0], y + off * s[1], z + off * s[2], 2 * s[0], 2 * s[1], 2 * s[2], own + v, out);
+            double sun = Math.max(open, 0.9 * high) * through;
+            double above = Math.max(sky, 0.85 * high);
+            double toward = Math.max(0, -(vx * s[0] + vy * s[1] + vz * s[2]) / far);
+            double onIt = nx * s[0] + ny * s[1] + nz * s[2];
+            double along = mesh.along()[v];
+            int packed = mesh.colours()[v];
+            double leafy = (packed >>> 24) / 255.0;
+            Colour ownColour = Colour.ofPacked(packed);
+            double[] mine = {ownColour.red(), ownColour.green(), ownColour.blue()};
+            double[] leaf = {tint.red(), tint.green(), tint.blue()};
+            double inside = inside(mesh, v, along);
+            for (int c = 0; c < 3; c++) {
+                double lit = flat
+                        ? blade(c, mine[c], leaf[c], leafy, along, onIt, toward, ny, sun, above)
+                        : solid
+                                ? stone(c, mine[c], leaf[c], leafy, onIt, ny, sun, above)
+                                : crown(c, mine[c], leaf[c], leafy, along, onIt, toward, ny, sun, above);
+                n[3 * at + c] = (float) (lit * inside);
+            }
+            if (settled > 0) {
+                covered(n, 3 * at, nx, ny, nz, flat ? 1 : leafy, along, sun, above);
+            }
+        }
+
+        private double inside(PlantMesh mesh, int v, double along) {
+            if (flat) {
+                return Air.mix(0.30, 1, smoothstep(0, 0.75, along));
+            }
+            if (solid) {
+                return Air.mix(0.7, 1, smoothstep(0, 0.35, along));
+            }
+            double x = mesh.positions()[3 * v] / 0.55;
+            double y = (mesh.positions()[3 * v + 1] - 0.55) / 0.55;
+            double z = mesh.positions()[3 * v + 2] / 0.55;
+            double outer = Math.sqrt(x * x + y * y + z * z);
+            return Air.mix(0.46, 1, smoothstep(0.1, 1.05, Math.max(outer, 0.9 * along)));
+        }
+
+        private double fromSky(int c, double ny, double level) {
+            return air.sky[c] * (level + (1 - level) * ny) + air.bounce[c];
+        }
+
+        /** A thin blade: dark at the foot, pale at the tip, the sun shines through. */
+        private double blade(
+                int c,
+                double mine,
+                double tinted,
+                double leafy,
+                double along,
+                double onIt,
+                double toward,
+                double ny,
+                double sun,
+                double above) {
+            double lit = 0.42 + 0.58 * Math.max(onIt, 0) + 0.8 * toward * toward * along;
+            double low = Air.mix(tinted, BLADE_FOOT[c], 0.78);
+            double tip = Air.mix(tinted, BLADE_TIP[c], 0.22);
+            double body = Air.mix(mine, Air.mix(low, tip, smoothstep(0.05, 0.95, along)), leafy);
+            return body * (air.sun[c] * lit * sun * 0.72 + fromSky(c, ny, 0.6) * above);
+        }
+
+        private double stone(
+                int c, double mine, double tinted, double leafy, double onIt, double ny, double sun, double above) {
+            double lit = 0.12 + 0.88 * Math.max(onIt, 0);
+            return Air.mix(mine, tinted, leafy) * (air.sun[c] * lit * sun * 0.72 + fromSky(c, ny, 0.55) * above);
+        }
+
+        /** Leaves and wood: a leaf lets through what falls on its other side, without the blue. */
+        private double crown(
+                int c,
+                double mine,
+                double tinted,
+                double leafy,
+                double along,
+                double onIt,
+                double toward,
+                double ny,
+                double sun,
+                double above) {
+            double lit = Air.mix(0.14, 0.28, leafy)
+                    + Air.mix(0.86, 0.72, leafy) * Math.max(onIt, 0)
+                    + 0.35 * toward * toward * leafy * along;
+            double passed = PASSED[c] * leafy * Math.max(-onIt, 0);
+            double low = Air.mix(tinted, LEAF_FOOT[c], 0.5);
+            double body = Air.mix(mine, Air.mix(low, tinted, smoothstep(0, 0.7, along)), leafy);
+            return body * (air.sun[c] * (lit + passed) * sun * 0.72 + fromSky(c, ny, 0.6) * above);
+        }
+
+        /** With what has settled on it: leaves bend and let most of it go; what stands upright is rimed from its tip. */
+        private void covered(
+                float[] n,
+                int at,
+                double nx,
+                double ny,
+                double nz,
+                double leafy,
+                double along,
+                double sun,
+                double above) {
+            LayLayer layer = laid.orElseThrow();
+            Lying stuff = layer.lying().orElseThrow();
+            double[] from = layer.comesFrom();
+            double facing = nx * from[0] + ny * from[1] + nz * from[2];
+            facing = flat ? Math.max(facing, 0.8 * along) : facing;
+            double much = settled * stuff.opacity() * smoothstep(bare, whole, facing) * Air.mix(1, 0.42, leafy);
+            double soft = Math.max((nx * air.toSun[0] + ny * air.toSun[1] + nz * air.toSun[2] + 0.2) / 1.2, 0);
+            double[] colour = {
+                stuff.colour().red(), stuff.colour().green(), stuff.colour().blue()
+            };
+            for (int c = 0; c < 3; c++) {
+                double lit = 0.72 * colour[c] * (air.sun[c] * soft * sun * 0.72 + fromSky(c, ny, 0.6) * above);
+                n[at + c] += (float) (much * (lit - n[at + c]));
+            }
+        }
+
+        private static final double[] BLADE_FOOT = {0.085, 0.105, 0.035};
+        private static final double[] BLADE_TIP = {0.92, 0.86, 0.66};
+        private static final double[] LEAF_FOOT = {0.07, 0.085, 0.03};
+        private static final double[] PASSED = {0.62, 0.60, 0.22};
+    }
+}

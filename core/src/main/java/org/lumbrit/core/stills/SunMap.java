@@ -1,0 +1,70 @@
+package org.lumbrit.core.stills;
+
+import java.util.List;
+import org.lumbrit.core.math.Cancel;
+import org.lumbrit.core.math.Chunks;
+import org.lumbrit.core.math.Hash;
+import org.lumbrit.core.seeing.View;
+
+/** How near to the sun the first thing on each of its rays lies: what lies farther is in its shadow (L. Williams, "Casting curved shadows on curved surfaces", 1978). */
+final class SunMap {
+    private static final int SIDE = 2048;
+    private static final int ROWS = 64;
+    /** Places round one that are asked, and how far round, in cells of the map. */
+    private static final int ASKED = 4;
+
+    private static final double ROUND = 1.3;
+
+    private final View view;
+    private final float[] nearest = new float[SIDE * SIDE];
+    /** Metres. */
+    private final double cell;
+
+    /**
+     * @param half metres from the middle of what it holds to each side; @param toSun a unit vector
+     */
+    SunMap(List<Solid> casters, double x, double y, double z, double half, double[] toSun, Cancel cancel) {
+        view = View.along(x, y, z, half, new double[] {-toSun[0], -toSun[1], -toSun[2]}, SIDE);
+        cell = 2 * half / SIDE;
+        List<Projected> all = casters.parallelStream()
+                .map(solid -> new Projected(solid, view, Double.NEGATIVE_INFINITY))
+                .toList();
+        Strips strips = new Strips(all, SIDE, SIDE, ROWS);
+        Chunks.run(strips.count, 1, cancel, (from, to) -> {
+            for (int strip = from; strip < to; strip++) {
+                Rows rows = new Rows(SIDE, strip * ROWS, ROWS, false);
+                rows.draw(all, strips, strip);
+                System.arraycopy(rows.nearness, 0, nearest, strip * ROWS * SIDE, ROWS * SIDE);
+            }
+        });
+    }
+
+    /** Whether a place lies well inside. */
+    boolean holds(double x, double y, double z, double[] out) {
+        view.project(x, y, z, out);
+        return out[0] > 4 && out[1] > 4 && out[0] < SIDE - 4 && out[1] < SIDE - 4;
+    }
+
+    /**
+     * How much of the sun reaches a place that it {@link #holds}, 0..1.
+     *
+     * @param at what that gave; @param own of the picture's sample, so that neighbours ask round themselves in other ways
+     */
+    double through(double[] at, long own) {
+        double free = 0;
+        double turn = 2 * StrictMath.PI * Hash.unit(own);
+        double sine = StrictMath.sin(turn);
+        double cosine = StrictMath.cos(turn);
+        for (int k = 0; k < ASKED; k++) {
+            double far = ROUND * Math.sqrt((k + 0.5) / ASKED);
+            int x = (int) (at[0] + far * (k % 2 == 0 ? cosine : -sine) * (k < 2 ? 1 : -1));
+            int y = (int) (at[1] + far * (k % 2 == 0 ? sine : cosine) * (k < 2 ? 1 : -1));
+            free += nearest[y * SIDE + x] > at[2] + 1.2 * cell ? 0 : 1;
+        }
+        return free / ASKED;
+    }
+
+    double cell() {
+        return cell;
+    }
+}
