@@ -4,6 +4,22 @@
  */
 
 export interface paths {
+    "/api/comparison": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["comparison"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/data/{keys}": {
         parameters: {
             query?: never;
@@ -14,6 +30,22 @@ export interface paths {
         get: operations["data"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/difference": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["difference"];
         delete?: never;
         options?: never;
         head?: never;
@@ -388,6 +420,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/sites/{id}/bring-back": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["bringBack"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/sites/{id}/drawn": {
         parameters: {
             query?: never;
@@ -508,6 +556,22 @@ export interface paths {
             cookie?: never;
         };
         get: operations["handOverLayers"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sites/{id}/history": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["history"];
         put?: never;
         post?: never;
         delete?: never;
@@ -846,6 +910,22 @@ export interface paths {
         get: operations["yard"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/still": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["still_1"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1405,6 +1485,13 @@ export interface components {
             turns: boolean;
             wind: string;
         };
+        BringBack: {
+            /** Format: int32 */
+            base: number;
+            parts: components["schemas"]["PartView"][];
+            /** Format: int32 */
+            revision: number;
+        };
         Bringing: {
             /** Format: int32 */
             base: number;
@@ -1493,6 +1580,11 @@ export interface components {
              * @default 0
              */
             travel: number;
+        };
+        ChangeView: {
+            id: string;
+            of: string;
+            sentence: string;
         };
         /**
          * Clamp
@@ -1784,6 +1876,15 @@ export interface components {
             title: string;
             unit: string;
         };
+        ComparisonView: {
+            changes: components["schemas"]["ChangeView"][];
+            covers: components["schemas"]["StandView"][];
+            fields: components["schemas"]["DifferenceView"][];
+            /** Format: int64 */
+            trianglesAfter: number;
+            /** Format: int64 */
+            trianglesBefore: number;
+        };
         /**
          * Contrast
          * @description Raises the value to a power: above 1 thins it, below 1 fills it.
@@ -1982,6 +2083,27 @@ export interface components {
             name: string;
             settings: components["schemas"]["SettingDescription"][];
             title: string;
+        };
+        DifferenceView: {
+            falloff: string;
+            /** Format: double */
+            largest: number;
+            /** Format: double */
+            mean: number;
+            name: string;
+            /** Format: double */
+            share: number;
+            unit: string;
+        };
+        DifferenceWish: {
+            after: components["schemas"]["State"];
+            before: components["schemas"]["State"];
+            eye?: components["schemas"]["EyeView"];
+            falloff: string;
+            /** Format: int32 */
+            height: number;
+            /** Format: int32 */
+            width: number;
         };
         /**
          * Nearness
@@ -3721,11 +3843,19 @@ export interface components {
             edits: components["schemas"]["EditSchema"][];
             words: string;
         };
+        Pair: {
+            after: components["schemas"]["State"];
+            before: components["schemas"]["State"];
+        };
         Part: {
             since: boolean;
             title: string;
             /** Format: double */
             value: number;
+        };
+        PartView: {
+            id: string;
+            of: string;
         };
         /**
          * Along a path
@@ -4745,6 +4875,14 @@ export interface components {
             props: components["schemas"]["Prop"][];
             version: number;
         };
+        RevisionLine: {
+            at: string;
+            /** Format: int32 */
+            number: number;
+            /** Format: int32 */
+            state: number;
+            summary: string;
+        };
         Rings: components["schemas"]["RingsNone"] | components["schemas"]["RingsDrops"] | components["schemas"]["RingsRain"] | components["schemas"]["RingsWake"] | components["schemas"]["RingsFallsIn"] | components["schemas"]["RingsGusts"];
         /**
          * Drops
@@ -5518,10 +5656,32 @@ export interface components {
             summary: components["schemas"]["Summary"];
             title: string;
         };
+        StandView: {
+            /** Format: int64 */
+            added: number;
+            /** Format: int64 */
+            after: number;
+            /** Format: int64 */
+            before: number;
+            /** Format: int64 */
+            gone: number;
+            /** Format: int64 */
+            moved: number;
+            name: string;
+        };
         Standing: {
             falloffs: string[];
             layers: string[];
             subjects: string[];
+        };
+        State: {
+            edits: components["schemas"]["EditSchema"][];
+            /** Format: int32 */
+            revision: number;
+            /** Format: uuid */
+            site: string;
+            /** Format: double */
+            time: number;
         };
         /**
          * A station’s table
@@ -5546,6 +5706,16 @@ export interface components {
             station: components["schemas"]["WeatherHour"][];
         };
         Step: components["schemas"]["InvertStep"] | components["schemas"]["WindowStep"] | components["schemas"]["ClampStep"] | components["schemas"]["ContrastStep"] | components["schemas"]["CurveStep"] | components["schemas"]["ScaleStep"] | components["schemas"]["MultiplyStep"] | components["schemas"]["AddStep"] | components["schemas"]["SubtractStep"] | components["schemas"]["LowestStep"] | components["schemas"]["HighestStep"] | components["schemas"]["AverageStep"] | components["schemas"]["ScreenStep"] | components["schemas"]["TerraceStep"] | components["schemas"]["SmoothStep"];
+        StillWish: {
+            eye?: components["schemas"]["EyeView"];
+            falloff: string;
+            /** Format: int32 */
+            height: number;
+            look: string;
+            of: components["schemas"]["State"];
+            /** Format: int32 */
+            width: number;
+        };
         /**
          * Stone
          * @description A stone: noise on a ball, flattened.
@@ -6364,6 +6534,7 @@ export interface components {
             eye?: components["schemas"]["EyeView"];
             /** Format: int32 */
             height: number;
+            look: string;
             /** Format: int32 */
             number: number;
             show: string;
@@ -6647,6 +6818,30 @@ export interface components {
 }
 export type $defs = Record<string, never>;
 export interface operations {
+    comparison: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Pair"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ComparisonView"];
+                };
+            };
+        };
+    };
     data: {
         parameters: {
             query?: never;
@@ -6667,6 +6862,30 @@ export interface operations {
                 };
                 content: {
                     "application/octet-stream": string;
+                };
+            };
+        };
+    };
+    difference: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DifferenceWish"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "image/png": string;
                 };
             };
         };
@@ -7276,6 +7495,32 @@ export interface operations {
             };
         };
     };
+    bringBack: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BringBack"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Site"];
+                };
+            };
+        };
+    };
     drawn: {
         parameters: {
             query?: never;
@@ -7471,6 +7716,31 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["HandOverLayer"][];
+                };
+            };
+        };
+    };
+    history: {
+        parameters: {
+            query?: {
+                before?: number;
+                most?: number;
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RevisionLine"][];
                 };
             };
         };
@@ -8009,6 +8279,30 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["YardView"];
+                };
+            };
+        };
+    };
+    still_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StillWish"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "image/png": string;
                 };
             };
         };

@@ -19,12 +19,21 @@ public final class StillMeasure {
 
     private StillMeasure() {}
 
+    private static Eye eye(double[] n) {
+        return new Eye(n[0], n[1], n[2], n[3], n[4], n[5], false);
+    }
+
+    /** @param arguments a recipe; on wish an eye: X,Y,Z,HEADING,ELEVATION,DISTANCE */
     public static void main(String[] arguments) {
         SiteFiles site = SiteFiles.read(Path.of(arguments[0]));
         long start = System.nanoTime();
         SiteEvaluation evaluation =
                 SiteEvaluation.of(site.recipe(), site.decoded(), 0, new ResultsOfOneRun(), Cancel.NEVER);
-        Eye over = Eye.over(evaluation.lying().ground(), WIDTH, HEIGHT);
+        Eye over = arguments.length < 2
+                ? Eye.over(evaluation.lying().ground(), WIDTH, HEIGHT)
+                : eye(Arrays.stream(arguments[1].split(","))
+                        .mapToDouble(Double::parseDouble)
+                        .toArray());
         Take.daylight(evaluation, over, WIDTH, HEIGHT);
         System.out.printf("the first, with the whole site: %.1f s%n", (System.nanoTime() - start) / 1e9);
         double[] daylight = new double[TIMES];

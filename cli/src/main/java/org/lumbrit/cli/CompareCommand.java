@@ -42,7 +42,7 @@ final class CompareCommand implements Callable<Integer> {
                 SiteEvaluation.of(a.recipe(), a.decoded(), time, results, Cancel.NEVER),
                 SiteEvaluation.of(b.recipe(), b.decoded(), time, results, Cancel.NEVER));
         StringWriter out = new StringWriter();
-        told.changes().forEach(change -> out.append(change).append('\n'));
+        told.changes().forEach(change -> out.append(change.sentence()).append('\n'));
         if (told.changes().isEmpty()) {
             out.append("Nothing is set otherwise.\n");
         }

@@ -31,9 +31,7 @@ public final class SurfacePattern {
         for (int octave = 0; octave < OCTAVES; octave++) {
             double features = often * (1 << octave);
             if (spacing * features <= SEEN) {
-                sum += weight
-                        * 2
-                        * (values(x * features, z * features, PERIOD << octave, 17 * octave + 101 * channel) - 0.5);
+                sum += weight * 2 * (values(x * features, z * features, octave, channel) - 0.5);
             }
             weight *= GAIN;
         }
@@ -54,17 +52,35 @@ public final class SurfacePattern {
         return Math.sqrt(variance);
     }
 
-    private static double values(double u, double v, int cells, int seed) {
+    /** Of each octave of each channel the hashed numbers of its lattice, which repeats after a power of two. */
+    private static final int[][] LATTICES = new int[2 * OCTAVES][];
+
+    static {
+        for (int k = 0; k < LATTICES.length; k++) {
+            int octave = k % OCTAVES;
+            int cells = PERIOD << octave;
+            LATTICES[k] = new int[cells * cells];
+            for (int i = 0; i < LATTICES[k].length; i++) {
+                LATTICES[k][i] = hashed(i % cells, i / cells, 17 * octave + 101 * (k / OCTAVES));
+            }
+        }
+    }
+
+    private static double values(double u, double v, int octave, int channel) {
+        int[] lattice = LATTICES[channel * OCTAVES + octave];
+        int mask = (PERIOD << octave) - 1;
         double c = Math.floor(u);
         double r = Math.floor(v);
         double fu = ease(u - c);
         double fv = ease(v - r);
-        int column = (int) Math.floorMod((long) c, (long) cells);
-        int row = (int) Math.floorMod((long) r, (long) cells);
-        double north = lattice(column, row, cells, seed);
-        north += fu * (lattice(column + 1, row, cells, seed) - north);
-        double south = lattice(column, row + 1, cells, seed);
-        south += fu * (lattice(column + 1, row + 1, cells, seed) - south);
+        int west = (int) ((long) c & mask);
+        int east = west + 1 & mask;
+        int above = ((int) ((long) r & mask)) * (mask + 1);
+        int below = ((int) ((long) r + 1 & mask)) * (mask + 1);
+        double north = share(lattice[above + west]);
+        north += fu * (share(lattice[above + east]) - north);
+        double south = share(lattice[below + west]);
+        south += fu * (share(lattice[below + east]) - south);
         return north + fv * (south - north);
     }
 
@@ -72,10 +88,14 @@ public final class SurfacePattern {
         return t * t * (3 - 2 * t);
     }
 
-    private static double lattice(int column, int row, int cells, int seed) {
-        int h = (column % cells + 1) * 0x27d4eb2f ^ (row % cells + 1) * 0x165667b1 ^ (seed + 1) * 0x9e3779b1;
+    private static double share(int hashed) {
+        return (hashed & 0xFFFFFFFFL) / 4294967296.0;
+    }
+
+    private static int hashed(int column, int row, int seed) {
+        int h = (column + 1) * 0x27d4eb2f ^ (row + 1) * 0x165667b1 ^ (seed + 1) * 0x9e3779b1;
         h = (h ^ h >>> 15) * 0x85ebca6b;
         h = (h ^ h >>> 13) * 0xc2b2ae35;
-        return ((h ^ h >>> 16) & 0xFFFFFFFFL) / 4294967296.0;
+        return h ^ h >>> 16;
     }
 }

@@ -134,9 +134,22 @@ final class Air {
         return a + share * (b - a);
     }
 
+    /** How much of what is so far away the air hides, by steps of {@link #STEP} of its reach; linear between them. */
+    private static final float[] OVER = new float[1025];
+
+    private static final double STEP = 1.0 / 256;
+
+    static {
+        for (int k = 0; k < OVER.length; k++) {
+            OVER[k] = (float) (1 - StrictMath.exp(-StrictMath.pow(k * STEP, 1.4)));
+        }
+    }
+
     /** How much of what is so many metres away the air hides. */
     private double over(double far) {
-        return 1 - StrictMath.exp(-StrictMath.pow(far / reach, 1.4));
+        double at = Math.min(far / reach / STEP, OVER.length - 1.001);
+        int k = (int) at;
+        return OVER[k] + (at - k) * (OVER[k + 1] - OVER[k]);
     }
 
     /** What lies beyond the site: sky with thin clouds, and below the horizon even land that the air hides. @param d a unit vector */

@@ -53,13 +53,13 @@ final class Painter {
         spot.z = place[2];
         spot.pixel = 1 / view.pixels(place[0], place[1], place[2], 0);
         numbers(p, rows.triangle[at], nearness);
-        p.solid.surface().colour(spot);
+        p.solid.surface.colour(spot);
         air.before(spot, out);
     }
 
     /** Reads what the corners tell at the spot: linear in the site, not in the picture. */
     private void numbers(Projected p, int t, double nearness) {
-        int each = p.solid.each();
+        int each = p.solid.each;
         if (each == 0) {
             return;
         }

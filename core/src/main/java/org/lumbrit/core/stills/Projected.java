@@ -18,10 +18,10 @@ final class Projected {
     /** @param level metres above which what is seen is mirrored there; −∞ where nothing is */
     Projected(Solid solid, View view, double level) {
         this.solid = solid;
-        this.places = solid.places();
-        this.numbers = solid.numbers();
+        this.places = solid.places;
+        this.numbers = solid.numbers;
         this.vertices = places.length / 3;
-        this.triangles = solid.triangles();
+        this.triangles = solid.triangles;
         this.used = triangles.length;
         boolean mirrors = level > Double.NEGATIVE_INFINITY;
         if (!view.parallel()) {
@@ -29,12 +29,48 @@ final class Projected {
             double[] on = view.on();
             double way = mirrors ? -1 : 1;
             double from = mirrors ? 2 * level - at[1] : at[1];
-            cut(on[0], way * on[1], on[2], at[0] * on[0] + way * from * on[1] + at[2] * on[2] + view.near());
+            keep(on[0], way * on[1], on[2], at[0] * on[0] + way * from * on[1] + at[2] * on[2] + view.near());
         }
         if (mirrors) {
-            cut(0, 1, 0, level);
+            keep(0, 1, 0, level);
         }
-        project(view, mirrors ? level : 0, mirrors ? -1 : 1);
+        if (used > 0 && outside(view, level, mirrors)) {
+            used = 0;
+        }
+        if (used > 0) {
+            project(view, mirrors ? level : 0, mirrors ? -1 : 1);
+        }
+    }
+
+    /** Whether all of its box lies beyond one side of the picture. */
+    private boolean outside(View view, double level, boolean mirrors) {
+        double[] out = new double[3];
+        int sides = 15;
+        for (int c = 0; c < 8; c++) {
+            double y = mirrors ? 2 * level - solid.corner(c, 1) : solid.corner(c, 1);
+            boolean ahead = view.project(solid.corner(c, 0), y, solid.corner(c, 2), out);
+            if (!ahead) {
+                return false;
+            }
+            sides &= (out[0] < 0 ? 1 : 0)
+                    | (out[0] > view.width() ? 2 : 0)
+                    | (out[1] < 0 ? 4 : 0)
+                    | (out[1] > view.height() ? 8 : 0);
+        }
+        return sides != 0;
+    }
+
+    /** Keeps what lies beyond a plane: all or nothing where the box does, else each triangle is cut. */
+    private void keep(double nx, double ny, double nz, double level) {
+        int beyond = 0;
+        for (int c = 0; c < 8; c++) {
+            beyond += nx * solid.corner(c, 0) + ny * solid.corner(c, 1) + nz * solid.corner(c, 2) > level ? 1 : 0;
+        }
+        if (beyond == 0) {
+            used = 0;
+        } else if (beyond < 8 && used > 0) {
+            cut(nx, ny, nz, level);
+        }
     }
 
     int count() {
@@ -53,7 +89,6 @@ final class Projected {
         }
     }
 
-    /** Keeps what lies beyond a plane. */
     private void cut(double nx, double ny, double nz, double level) {
         float[] over = new float[vertices];
         boolean all = true;
@@ -111,7 +146,7 @@ final class Projected {
     }
 
     private int between(int a, int b, float share) {
-        int each = solid.each();
+        int each = solid.each;
         if (3 * vertices + 3 > places.length) {
             places = Arrays.copyOf(places, Math.max(2 * places.length, 96));
             numbers = Arrays.copyOf(numbers, places.length / 3 * each);

@@ -56,7 +56,7 @@ final class Rows {
         if (a == b || solid[a] != solid[b] || solid[a] < 0) {
             return solid[a] == solid[b];
         }
-        Surface surface = all.get(solid[a]).solid.surface();
+        Surface surface = all.get(solid[a]).solid.surface;
         return surface.byPlace() || triangle[a] == triangle[b] && !surface.bySample();
     }
 
@@ -79,10 +79,6 @@ final class Rows {
         double high = Math.max(0, Math.max(uy, vy)) + y0;
         double left = Math.min(0, Math.min(ux, vx)) + x0;
         double right = Math.max(0, Math.max(ux, vx)) + x0;
-        int top = (int) Math.max(from, Math.floor(low));
-        int bottom = (int) Math.min(from + rows - 1.0, Math.floor(high));
-        int west = (int) Math.max(0, Math.floor(left));
-        int east = (int) Math.min(width - 1.0, Math.floor(right));
         double w0 = s[a + 2];
         double bx = vy / area;
         double by = -vx / area;
@@ -94,6 +90,11 @@ final class Rows {
         for (int k = 0; k < per; k++) {
             double offX = samples[k][0] - x0;
             double offY = samples[k][1] - y0;
+            // only pixels whose sample lies in the triangle's box
+            int top = (int) Math.max(from, Math.ceil(low - samples[k][1]));
+            int bottom = (int) Math.min(from + rows - 1.0, Math.floor(high - samples[k][1]));
+            int west = (int) Math.max(0, Math.ceil(left - samples[k][0]));
+            int east = (int) Math.min(width - 1.0, Math.floor(right - samples[k][0]));
             for (int y = top; y <= bottom; y++) {
                 double py = y + offY;
                 double px = west + offX;

@@ -34,6 +34,10 @@ import org.lumbrit.core.snow.LayLayer;
 final class Standing {
     /** Pixels that a coarser mesh may lie beside the full one. */
     private static final double TOLD = 0.6;
+    /** Triangles for each pixel of a plant's height by its width; so few are never too many. */
+    private static final double CROWDED = 1;
+
+    private static final double FEW = 24;
     /** Pixels: what is lower is left out. */
     private static final double LEAST = 0.3;
     /** Pixels from which on a bend is seen. */
@@ -129,13 +133,20 @@ final class Standing {
         return ahead && inside || !view.parallel() && Math.abs(view.depth(x, y, z)) < 2 * length ? tall : 0;
     }
 
-    /** The coarsest detail that cannot be told from the full one. */
+    /** The coarsest detail that cannot be told from the full one, or that has about as many triangles as the plant has pixels. */
     private byte finest(int i, double tall) {
-        double[] error = errors[plants.variant()[i]];
+        int v = plants.variant()[i];
         double pixels = tall / plants.growth().at(i);
+        double most = Math.max(
+                FEW,
+                CROWDED
+                        * pixels
+                        * pixels
+                        * plants.width().at(i)
+                        / plants.length().at(i));
         int best = 0;
-        for (int d = 1; d < error.length; d++) {
-            if (error[d] * pixels <= TOLD) {
+        for (int d = 1; d < errors[v].length; d++) {
+            if (errors[v][d] * pixels <= TOLD || units[v][d - 1].triangles() > most) {
                 best = d;
             }
         }
@@ -364,10 +375,10 @@ final class Standing {
         }
 
         void light(Solid piece, int at, PlantMesh mesh, int v) {
-            float[] n = piece.numbers();
-            double x = piece.places()[3 * at];
-            double y = piece.places()[3 * at + 1];
-            double z = piece.places()[3 * at + 2];
+            float[] n = piece.numbers;
+            double x = piece.places[3 * at];
+            double y = piece.places[3 * at + 1];
+            double z = piece.places[3 * at + 2];
             double size =
                     Math.sqrt(n[3 * at] * n[3 * at] + n[3 * at + 1] * n[3 * at + 1] + n[3 * at + 2] * n[3 * at + 2]);
             double vx = eye[0] - x;

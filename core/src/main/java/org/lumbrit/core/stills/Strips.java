@@ -13,8 +13,12 @@ final class Strips {
 
     private final int[][] begins;
 
-    /** @param rows of a strip */
-    Strips(List<Projected> all, int width, int height, int rows) {
+    /** Of a pixel: how far apart the rows, and the columns, of its samples lie, and the first of them from its edge. */
+    private final float apart;
+
+    /** @param rows of a strip; @param four whether pixels have four samples */
+    Strips(List<Projected> all, int width, int height, int rows, boolean four) {
+        this.apart = four ? 0.25f : 1;
         this.rows = rows;
         this.count = (height + rows - 1) / rows;
         members = new int[all.size()][];
@@ -35,7 +39,14 @@ final class Strips {
             float right = Math.max(s[a], Math.max(s[b], s[c]));
             float top = Math.min(s[a + 1], Math.min(s[b + 1], s[c + 1]));
             float bottom = Math.max(s[a + 1], Math.max(s[b + 1], s[c + 1]));
-            if (right < 0 || left > width || bottom < 0 || top > height || !(left <= right) || !(top <= bottom)) {
+            if (between(left, right)
+                    || between(top, bottom)
+                    || right < 0
+                    || left > width
+                    || bottom < 0
+                    || top > height
+                    || !(left <= right)
+                    || !(top <= bottom)) {
                 last[t] = -1;
                 continue;
             }
@@ -57,6 +68,11 @@ final class Strips {
         }
         members[number] = member;
         begins[number] = begin;
+    }
+
+    /** Whether something so narrow lies between the samples. */
+    private boolean between(float low, float high) {
+        return high - low < apart && Math.floor(high / apart - 0.5) == Math.floor(low / apart - 0.5);
     }
 
     int[] members(int projected) {

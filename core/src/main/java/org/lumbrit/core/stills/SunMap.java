@@ -28,8 +28,9 @@ final class SunMap {
         cell = 2 * half / SIDE;
         List<Projected> all = casters.parallelStream()
                 .map(solid -> new Projected(solid, view, Double.NEGATIVE_INFINITY))
+                .filter(each -> each.count() > 0)
                 .toList();
-        Strips strips = new Strips(all, SIDE, SIDE, ROWS);
+        Strips strips = new Strips(all, SIDE, SIDE, ROWS, false);
         Chunks.run(strips.count, 1, cancel, (from, to) -> {
             for (int strip = from; strip < to; strip++) {
                 Rows rows = new Rows(SIDE, strip * ROWS, ROWS, false);

@@ -44,9 +44,9 @@ public final class Take {
         cancel.doing("taking the picture");
         gathered.mirroring().ifPresent(this::mirror);
         List<Projected> all = projected(gathered.all(), Double.NEGATIVE_INFINITY);
-        Strips strips = new Strips(all, view.width(), view.height(), ROWS);
+        Strips strips = new Strips(all, view.width(), view.height(), ROWS, true);
         List<Projected> veils = projected(gathered.veils(), Double.NEGATIVE_INFINITY);
-        Strips hung = new Strips(veils, view.width(), view.height(), ROWS);
+        Strips hung = new Strips(veils, view.width(), view.height(), ROWS, false);
         byte[] rgb = new byte[3 * view.width() * view.height()];
         Chunks.run(strips.count, 1, cancel, (from, to) -> {
             for (int strip = from; strip < to; strip++) {
@@ -69,7 +69,7 @@ public final class Take {
         int height = view.height();
         double level = gathered.level();
         List<Projected> all = projected(gathered.mirrored(), level);
-        Strips strips = new Strips(all, width, height, ROWS);
+        Strips strips = new Strips(all, width, height, ROWS, false);
         float[] seen = new float[3 * width * height];
         Chunks.run(strips.count, 1, cancel, (from, to) -> {
             Painter painter = new Painter(view, air, level);

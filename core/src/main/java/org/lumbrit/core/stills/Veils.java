@@ -55,7 +55,7 @@ final class Veils {
             own[1] = s.green;
             own[2] = s.blue;
             own[3] = s.hides;
-            own[4] = ((Veil) sheets.get(each.solid[pixel]).solid.surface()).soft;
+            own[4] = ((Veil) sheets.get(each.solid[pixel]).solid.surface).soft;
         }
     }
 

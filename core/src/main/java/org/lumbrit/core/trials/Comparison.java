@@ -9,20 +9,22 @@ import java.util.function.Function;
 import org.lumbrit.core.cover.CoverLayer;
 import org.lumbrit.core.cover.Plants;
 import org.lumbrit.core.falloff.Falloff;
+import org.lumbrit.core.kinds.Refers;
 import org.lumbrit.core.math.Decimal;
 import org.lumbrit.core.recipe.Layer;
 import org.lumbrit.core.recipe.Recipe;
 import org.lumbrit.core.site.SiteEvaluation;
+import org.lumbrit.core.stills.Values;
 import org.lumbrit.core.surface.Lattice;
 import org.lumbrit.core.surface.Samples;
 
 /**
  * Two states of a site beside each other.
  *
- * @param changes what is set otherwise, a sentence each
+ * @param changes what is set otherwise
  * @param fields how far each falloff and the ground differ; @param covers which plants came, went and moved; @param triangles before and after
  */
-public record Comparison(List<String> changes, List<Difference> fields, List<Stand> covers, long[] triangles) {
+public record Comparison(List<Change> changes, List<Difference> fields, List<Stand> covers, long[] triangles) {
     /** Metres: a plant that stands no farther from where it stood has not moved. */
     private static final double STILL = 1e-3;
     /** Of a value or metres of height: less is no change. */
@@ -30,13 +32,20 @@ public record Comparison(List<String> changes, List<Difference> fields, List<Sta
     /** Nodes along the longer side that values are read at. */
     private static final int NODES = 257;
 
+    /** What is set otherwise. @param of the thing that it is a part of; @param id of that thing; "" where it is a part of none */
+    public record Change(String sentence, Refers of, String id) {
+        static Change of(String sentence) {
+            return new Change(sentence, Refers.NOTHING, "");
+        }
+    }
+
     /**
      * How far a number over the ground differs.
      *
-     * @param name of a falloff, or the ground; @param unit "" or m
+     * @param id of a falloff, "" for the ground; @param name of it; @param unit "" or m
      * @param share of the ground where it differs by more than 0.01; @param mean difference; @param largest difference
      */
-    public record Difference(String name, String unit, double share, double mean, double largest) {}
+    public record Difference(String id, String name, String unit, double share, double mean, double largest) {}
 
     /** The plants of a cover, matched by identity. @param moved farther than a millimetre */
     public record Stand(String name, long before, long after, long added, long gone, long moved) {}
@@ -50,12 +59,12 @@ public record Comparison(List<String> changes, List<Difference> fields, List<Sta
         });
     }
 
-    private static List<String> changes(Recipe a, Recipe b) {
-        List<String> changes = new ArrayList<>();
-        things(changes, "Falloff", a.falloffs(), b.falloffs(), Falloff::id, Falloff::name);
-        things(changes, "Layer", a.layers(), b.layers(), Layer::id, Layer::name);
-        things(changes, "Prop", a.props(), b.props(), prop -> prop.id(), prop -> prop.name());
-        things(changes, "Place", a.places(), b.places(), place -> place.id(), place -> place.name());
+    private static List<Change> changes(Recipe a, Recipe b) {
+        List<Change> changes = new ArrayList<>();
+        things(changes, Refers.FALLOFF, "Falloff", a.falloffs(), b.falloffs(), Falloff::id, Falloff::name);
+        things(changes, Refers.LAYER, "Layer", a.layers(), b.layers(), Layer::id, Layer::name);
+        things(changes, Refers.PROP, "Prop", a.props(), b.props(), prop -> prop.id(), prop -> prop.name());
+        things(changes, Refers.PLACE, "Place", a.places(), b.places(), place -> place.id(), place -> place.name());
         Map<String, Triable> was = new HashMap<>();
         Triable.of(a).forEach(number -> was.put(number.of() + number.id() + " " + number.setting(), number));
         Map<String, Boolean> told = new HashMap<>();
@@ -64,14 +73,17 @@ public record Comparison(List<String> changes, List<Difference> fields, List<Sta
             if (then != null && then.value() != now.value()) {
                 told.put(now.id(), true);
                 String unit = now.unit().isEmpty() ? "" : " " + now.unit();
-                changes.add("“" + now.owner() + "”, " + now.title() + ": " + Decimal.write(then.value(), 6) + unit
-                        + " before, " + Decimal.write(now.value(), 6) + unit + " now.");
+                changes.add(new Change(
+                        "“" + now.owner() + "”, " + now.title() + ": " + Decimal.write(then.value(), 6) + unit
+                                + " before, " + Decimal.write(now.value(), 6) + unit + " now.",
+                        Refers.valueOf(now.of().name()),
+                        now.id()));
             }
         }
-        others(changes, told, a.falloffs(), b.falloffs(), Falloff::id, Falloff::name);
-        others(changes, told, a.layers(), b.layers(), Layer::id, Layer::name);
-        others(changes, told, a.props(), b.props(), prop -> prop.id(), prop -> prop.name());
-        others(changes, told, a.places(), b.places(), place -> place.id(), place -> place.name());
+        others(changes, told, Refers.FALLOFF, a.falloffs(), b.falloffs(), Falloff::id, Falloff::name);
+        others(changes, told, Refers.LAYER, a.layers(), b.layers(), Layer::id, Layer::name);
+        others(changes, told, Refers.PROP, a.props(), b.props(), prop -> prop.id(), prop -> prop.name());
+        others(changes, told, Refers.PLACE, a.places(), b.places(), place -> place.id(), place -> place.name());
         if (!a.drives().equals(b.drives())) {
             long gone = a.drives().stream()
                     .filter(drive -> !b.drives().contains(drive))
@@ -79,33 +91,42 @@ public record Comparison(List<String> changes, List<Difference> fields, List<Sta
             long added = b.drives().stream()
                     .filter(drive -> !a.drives().contains(drive))
                     .count();
-            changes.add("Drives: " + added + " are new or other, " + gone + " are gone or were other.");
+            changes.add(Change.of("Drives: " + added + " are new or other, " + gone + " are gone or were other."));
         }
         if (!a.ground().equals(b.ground())) {
-            changes.add("The ground itself is another.");
+            changes.add(Change.of("The ground itself is another."));
         }
         if (!a.clock().equals(b.clock())) {
-            changes.add("The clock or what is keyed is another.");
+            changes.add(Change.of("The clock or what is keyed is another."));
         }
         return changes;
     }
 
     private static <T> void things(
-            List<String> changes, String word, List<T> a, List<T> b, Function<T, String> id, Function<T, String> name) {
+            List<Change> changes,
+            Refers of,
+            String word,
+            List<T> a,
+            List<T> b,
+            Function<T, String> id,
+            Function<T, String> name) {
         List<String> was = a.stream().map(id).toList();
         List<String> is = b.stream().map(id).toList();
         a.stream()
                 .filter(each -> !is.contains(id.apply(each)))
-                .forEach(each -> changes.add(word + " “" + name.apply(each) + "” is gone."));
+                .forEach(each ->
+                        changes.add(new Change(word + " “" + name.apply(each) + "” is gone.", of, id.apply(each))));
         b.stream()
                 .filter(each -> !was.contains(id.apply(each)))
-                .forEach(each -> changes.add(word + " “" + name.apply(each) + "” is new."));
+                .forEach(each ->
+                        changes.add(new Change(word + " “" + name.apply(each) + "” is new.", of, id.apply(each))));
     }
 
     /** What is other in more than its numbers, where no number was told. */
     private static <T> void others(
-            List<String> changes,
+            List<Change> changes,
             Map<String, Boolean> told,
+            Refers of,
             List<T> a,
             List<T> b,
             Function<T, String> id,
@@ -115,7 +136,7 @@ public record Comparison(List<String> changes, List<Difference> fields, List<Sta
         for (T now : b) {
             T then = was.get(id.apply(now));
             if (then != null && !then.equals(now) && !told.containsKey(id.apply(now))) {
-                changes.add("“" + name.apply(now) + "” is set otherwise.");
+                changes.add(new Change("“" + name.apply(now) + "” is set otherwise.", of, id.apply(now)));
             }
         }
     }
@@ -136,10 +157,11 @@ public record Comparison(List<String> changes, List<Difference> fields, List<Sta
             was[i] = (float) then.y()[i];
             is[i] = (float) now.y()[i];
         }
-        fields.add(difference("the ground", "m", was, is, areas));
+        fields.add(difference("", "the ground", "m", was, is, areas));
         for (Falloff falloff : after.plan().recipe().falloffs()) {
             if (before.plan().recipe().falloff(falloff.id()).isPresent()) {
                 fields.add(difference(
+                        falloff.id(),
                         falloff.name(),
                         "",
                         before.falloff(falloff.id(), then),
@@ -150,7 +172,46 @@ public record Comparison(List<String> changes, List<Difference> fields, List<Sta
         return fields;
     }
 
-    private static Difference difference(String name, String unit, float[] a, float[] b, float[] areas) {
+    /**
+     * How much greater a number over the ground is after than before, as values that are shown from its largest fall to its largest rise.
+     *
+     * @param falloff by id, one that both have; "" for the height of the ground, on grounds of the same size
+     */
+    public static Values values(SiteEvaluation before, SiteEvaluation after, String falloff) {
+        Lattice lattice = after.plan().ground().lattice(NODES);
+        float[] by = by(before, after, falloff, after.samples(lattice));
+        double most = 0;
+        for (float each : by) {
+            most = Math.max(most, Math.abs(each));
+        }
+        double end = most > 0 ? most : 1;
+        return new Values(
+                -end,
+                end,
+                true,
+                false,
+                (site, nodes) -> by(before, site, falloff, nodes),
+                (site, prop) -> new float[0]);
+    }
+
+    private static float[] by(SiteEvaluation before, SiteEvaluation after, String falloff, Samples now) {
+        Samples then = before.plan().ground().samplesAt(now.x(), now.z());
+        float[] by = new float[now.count()];
+        if (falloff.isEmpty()) {
+            for (int i = 0; i < by.length; i++) {
+                by[i] = (float) (now.y()[i] - then.y()[i]);
+            }
+            return by;
+        }
+        float[] was = before.falloff(falloff, then);
+        float[] is = after.falloff(falloff, now);
+        for (int i = 0; i < by.length; i++) {
+            by[i] = is[i] - was[i];
+        }
+        return by;
+    }
+
+    private static Difference difference(String id, String name, String unit, float[] a, float[] b, float[] areas) {
         double changed = 0;
         double sum = 0;
         double all = 0;
@@ -162,7 +223,7 @@ public record Comparison(List<String> changes, List<Difference> fields, List<Sta
             all += areas[i];
             largest = Math.max(largest, by);
         }
-        return new Difference(name, unit, changed / all, sum / all, largest);
+        return new Difference(id, name, unit, changed / all, sum / all, largest);
     }
 
     private static List<Stand> covers(SiteEvaluation before, SiteEvaluation after) {

@@ -54,9 +54,11 @@ class ComparisonTest {
     void whatIsSetOtherwiseIsSaidAndHowFarValuesDifferIsMeasured() {
         Comparison told = Comparison.of(site(10, 30, "old"), site(20, 30, "new"));
         assertThat(told.changes())
-                .anyMatch(change -> change.contains("“High”") && change.contains("10 m before, 20 m now"))
-                .anyMatch(change -> change.equals("Falloff “old” is gone."))
-                .anyMatch(change -> change.equals("Falloff “new” is new."))
+                .anyMatch(change -> change.sentence().contains("“High”")
+                        && change.id().equals("h")
+                        && change.sentence().contains("10 m before, 20 m now"))
+                .anyMatch(change -> change.sentence().equals("Falloff “old” is gone."))
+                .anyMatch(change -> change.sentence().equals("Falloff “new” is new."))
                 .hasSize(3);
         Comparison.Difference high = told.fields().stream()
                 .filter(field -> field.name().equals("High"))

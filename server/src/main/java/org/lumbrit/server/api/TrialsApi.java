@@ -8,12 +8,10 @@ import java.util.List;
 import java.util.Locale;
 import java.util.UUID;
 import org.lumbrit.core.answers.Summary;
-import org.lumbrit.core.drawn.Draw;
 import org.lumbrit.core.edit.FalloffEdit;
 import org.lumbrit.core.edit.LayerEdit;
 import org.lumbrit.core.edit.PropEdit;
 import org.lumbrit.core.falloff.Step;
-import org.lumbrit.core.looks.DrawnLayer;
 import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.recipe.Edit;
 import org.lumbrit.core.recipe.Recipe;
@@ -25,9 +23,9 @@ import org.lumbrit.core.trials.Sweep;
 import org.lumbrit.core.trials.Triable;
 import org.lumbrit.core.trials.Trial;
 import org.lumbrit.formats.BadInputException;
-import org.lumbrit.formats.drawn.DrawingPng;
 import org.lumbrit.formats.json.RecipeJson;
 import org.lumbrit.server.storage.SiteStore;
+import org.lumbrit.server.view.Pictures;
 import org.lumbrit.server.view.ViewService;
 import org.lumbrit.server.work.Newest;
 import org.springframework.http.MediaType;
@@ -95,7 +93,8 @@ class TrialsApi {
      * One trial of a sheet.
      *
      * @param sweeps one or two; @param number which trial, from 0: for each value of the first all of the second
-     * @param show the falloff whose values are told, by id, "" for none; @param eye none for all of the site
+     * @param show the falloff whose values are told, by id, "" for none; @param look of the picture: daylight, drawn or values
+     * @param eye none for all of the site
      * @param width pixels; @param height pixels
      */
     record TrialWish(
@@ -107,6 +106,7 @@ class TrialsApi {
             @NotNull List<SweepView> sweeps,
             @NotNull Integer number,
             @NotNull String show,
+            @NotNull String look,
             @NotNull Double time,
             DrawnApi.EyeView eye,
             @NotNull Integer width,
@@ -168,7 +168,7 @@ class TrialsApi {
         Eye eye = wish.eye != null
                 ? wish.eye.eye()
                 : Eye.over(views.evaluation(recipe, wish.time, cancel).plan().ground(), wish.width, wish.height);
-        byte[] picture = DrawingPng.write(Draw.of(site, DrawnLayer.in(tried), eye, wish.width, wish.height));
+        byte[] picture = Pictures.png(site, wish.look, wish.show, eye, wish.width, wish.height);
         return new TrialView(
                 sweeps.stream().map(sweep -> sweep.in(tried)).toList(),
                 told.values().map(Summary::covered).orElse(-1.0),

@@ -8,13 +8,16 @@ import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import org.lumbrit.core.recipe.Edit;
 import org.lumbrit.core.recipe.Recipe;
 import org.lumbrit.core.recipe.RecipeCheck;
+import org.lumbrit.core.trials.Brought;
 import org.lumbrit.formats.BadInputException;
 import org.lumbrit.formats.json.RecipeJson;
 import org.lumbrit.formats.site.SiteFiles;
 import org.springframework.context.ApplicationEventPublisher;
+import org.springframework.data.domain.Limit;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.annotation.Transactional;
@@ -150,6 +153,44 @@ public class SiteStore {
     public Recipe preview(UUID id, int base, List<Edit> edits) {
         present(id);
         return apply(recipe(revision(id, base)), edits);
+    }
+
+    /** Revisions of a site from before a number, the newest first. */
+    @Transactional(readOnly = true)
+    public List<ListedRevision> history(UUID id, int before, int most) {
+        present(id);
+        return revisions.listed(id, before, Limit.of(most));
+    }
+
+    /**
+     * Puts things back as they were in a revision, as a new one; all of the site where no part is named.
+     *
+     * @throws StaleEditException where the site has moved on since {@code base}
+     */
+    public SiteState bringBack(UUID id, int base, int number, List<Brought.Part> parts) {
+        Recipe then = preview(id, number, List.of());
+        Recipe now = preview(id, base, List.of());
+        Recipe brought = RecipeCheck.require(Brought.of(now, then, parts));
+        requireSound(now, brought);
+        return transactions.execute(status -> {
+            SiteEntity site = held(id);
+            if (site.head() != base) {
+                throw new StaleEditException(site.head(), revisions.summariesAfter(id, base));
+            }
+            RevisionEntity head = revision(id, base);
+            if (brought.equals(now)) {
+                return state(site, head, now);
+            }
+            String what = parts.isEmpty()
+                    ? "Everything"
+                    : parts.stream().map(part -> name(then, now, part)).collect(Collectors.joining(", "));
+            return append(site, base + 1, head.state(), null, what + " as in change " + number, brought);
+        });
+    }
+
+    private static String name(Recipe then, Recipe now, Brought.Part part) {
+        String before = then.names().nameOf(part.of(), part.id());
+        return before.equals(part.id()) ? now.names().nameOf(part.of(), part.id()) : before;
     }
 
     private static Recipe apply(Recipe recipe, List<Edit> edits) {
