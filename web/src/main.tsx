@@ -10,6 +10,7 @@ import './styles/yard.css';
 import './styles/nursery.css';
 import './styles/roster.css';
 import './styles/trials.css';
+import './styles/states.css';
 import './styles/motion.css';
 import './styles/almanac.css';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
@@ -22,6 +23,8 @@ import { OwnView } from './view/view';
 
 // each view is loaded when it is opened: the list of sites needs no 3D
 const AlmanacPage = lazy(async () => ({ default: (await import('./almanac/AlmanacPage')).AlmanacPage }));
+const SideBySidePage = lazy(async () => ({ default: (await import('./states/SideBySidePage')).SideBySidePage }));
+const HistoryPage = lazy(async () => ({ default: (await import('./states/HistoryPage')).HistoryPage }));
 const TrialsPage = lazy(async () => ({ default: (await import('./trials/TrialsPage')).TrialsPage }));
 const BesidePage = lazy(async () => ({ default: (await import('./workbench/BesidePage')).BesidePage }));
 const HandOverPage = lazy(async () => ({ default: (await import('./handover/HandOverPage')).HandOverPage }));
@@ -44,6 +47,8 @@ createRoot(document.getElementById('root')!).render(
               <Route path="/sites/:id" element={<WorkbenchPage />} />
               <Route path="/sites/:id/beside" element={<BesidePage />} />
               <Route path="/sites/:id/trials" element={<TrialsPage />} />
+              <Route path="/sites/:id/compare" element={<SideBySidePage />} />
+              <Route path="/sites/:id/history" element={<HistoryPage />} />
               <Route path="/sites/:id/almanac" element={<AlmanacPage />} />
               <Route path="/sites/:id/nursery" element={<NurseryPage />} />
               <Route path="/sites/:id/roster" element={<RosterPage />} />

@@ -6,7 +6,9 @@ import type {
   Beginnings,
   Breeze,
   Bringing,
+  ComparisonView,
   CutView,
+  DifferenceWish,
   Edit,
   Fence,
   Finding,
@@ -17,7 +19,10 @@ import type {
   MotionView,
   Place,
   RosterView,
+  RevisionLine,
   Sheet,
+  StateView,
+  StillWish,
   SheetWish,
   Site,
   SiteLine,
@@ -220,8 +225,18 @@ export const api = {
   loop: (id: string) => json<LoopView>(`/api/sites/${id}/loop`),
   why: (id: string, question: Question) => json<Answer>(`/api/sites/${id}/why`, body('POST', question)),
   numbers: (site: string, asked: { base: number; edits: Edit[] }) => json<NumberView[]>(`/api/sites/${site}/numbers`, body('POST', asked)),
-  trial: (site: string, wish: TrialWish, signal: AbortSignal) => json<TrialView>(`/api/sites/${site}/trial`, body('POST', wish, signal), 'trials'),
+  trial: (site: string, wish: TrialWish, view: string, signal: AbortSignal) => json<TrialView>(`/api/sites/${site}/trial`, body('POST', wish, signal), view),
   /** The site as lines, an SVG, and metres of height from one contour to the next, 0 where there are none. */
+  /** A picture of a state, taken by the server. @param view told apart from other pictures that are asked for at the same time */
+  still: async (wish: StillWish, view: string, signal: AbortSignal) => (await send('/api/still', body('POST', wish, signal), view)).blob(),
+  /** The second of two states with how much greater a number is there, and where its colours end. */
+  difference: async (wish: DifferenceWish, signal: AbortSignal) => {
+    const response = await send('/api/difference', body('POST', wish, signal), 'difference');
+    return { picture: await response.blob(), end: Number(response.headers.get('Values-End')) };
+  },
+  comparison: (pair: { before: StateView; after: StateView }, signal: AbortSignal) => json<ComparisonView>('/api/comparison', body('POST', pair, signal), 'comparison'),
+  history: (site: string, before: number | null) => json<RevisionLine[]>(`/api/sites/${site}/history?most=24${before === null ? '' : `&before=${before}`}`),
+  bringBack: (site: string, wish: { base: number; revision: number; parts: { of: string; id: string }[] }) => json<Site>(`/api/sites/${site}/bring-back`, body('POST', wish)),
   drawn: async (site: string, drawer: Drawer, signal: AbortSignal) => {
     const response = await send(`/api/sites/${site}/drawn`, body('POST', drawer, signal), 'drawn');
     return { picture: await response.blob(), every: Number(response.headers.get('Contours-Every') ?? 0) };

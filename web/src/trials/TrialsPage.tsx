@@ -1,5 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
-import { useEffect, useMemo, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import { api, isStopped } from '../api/client';
 import type { Edit, NumberView, SweepView, TrialView } from '../api/types';
@@ -9,10 +9,11 @@ import { seatOf } from '../workbench/framing';
 import { useSession } from '../workbench/session';
 import { SitePage } from '../workbench/SitePage';
 import { endsOf, fromTheMiddle, narrowed } from './order';
+import { handDown, sheetOf } from './sheet';
 
-/** Pixels of a picture, so many that it is sharp when it is enlarged. */
-const WIDE = 720;
-const HIGH = 450;
+/** Pixels of a picture in the sheet, and of an enlarged one. */
+const SMALL = [400, 250] as const;
+const LARGE = [1120, 700] as const;
 
 /** One or two numbers of a site tried at several values, a small picture each; one is picked. */
 export function TrialsPage() {
@@ -41,6 +42,8 @@ const sweepOf = ({ number, from, to, count, byRatio }: Chosen): SweepView => ({ 
 
 interface Made extends TrialView {
   url: string;
+  /** Whether it has the pixels of an enlarged one. */
+  fine: boolean;
 }
 
 function Trials() {
@@ -50,6 +53,7 @@ function Trials() {
   const [first, setFirst] = useState<Chosen | null>(null);
   const [second, setSecond] = useState<Chosen | null>(null);
   const [show, setShow] = useState('');
+  const [look, setLook] = useState('daylight');
   const [asked, setAsked] = useState<SweepView[]>([]);
   const [large, setLarge] = useState<number | null>(null);
   const [marked, setMarked] = useState<number[]>([]);
@@ -65,7 +69,7 @@ function Trials() {
 
   const columns = asked.length === 2 ? asked[1]!.count : asked.length === 1 ? Math.ceil(Math.sqrt(asked[0]!.count)) : 1;
   const count = asked.reduce((product, each) => product * each.count, asked.length > 0 ? 1 : 0);
-  const { made, failed } = useSheet(asked, columns, count, show);
+  const { made, failed, enlarge } = useSheet(asked, columns, count, show, look);
   const start = () => {
     setLarge(null);
     setMarked([]);
@@ -89,6 +93,18 @@ function Trials() {
     setMarked([]);
     setAsked([one, two].filter((each) => each !== null).map(sweepOf));
   };
+  const compare = (one: Made, two: Made) => void navigate(`/sites/${site.id}/compare?a=now&b=now`, { state: { before: one.edits, edits: two.edits } });
+  const save = async () => {
+    try {
+      const sheet = await sheetOf(
+        Array.from({ length: count }, (_, k) => ({ url: made[k]!.url, words: [told(made[k]!, [first, second]), numbersOf(made[k]!)] })),
+        columns,
+      );
+      handDown(sheet, `${recipe.name} trials.png`);
+    } catch (error) {
+      sayProblem(error, 'trials');
+    }
+  };
   const done = Object.keys(made).length;
   const csv = useMemo(() => {
     const head = ['trial', ...asked.map((each) => `${each.id}.${each.setting}`), 'covered', 'least', 'greatest', 'plants', 'triangles'].join(',');
@@ -106,6 +122,16 @@ function Trials() {
           {count > 0 && done < count && !failed ? `${done} of ${count} made` : count > 0 ? `${done} trials` : ''}
         </span>
         <span className="ms-auto" />
+        {marked.length === 2 && made[marked[0]!] && made[marked[1]!] && (
+          <button className="btn btn-quiet" onClick={() => compare(made[marked[0]!]!, made[marked[1]!]!)}>
+            The two marked, side by side
+          </button>
+        )}
+        {done > 0 && done === count && (
+          <button className="btn btn-quiet" onClick={() => void save()}>
+            Save PNG
+          </button>
+        )}
         {done > 0 && (
           <a className="btn btn-quiet" href={csv} download={`${recipe.name} trials.csv`}>
             Save CSV
@@ -127,13 +153,24 @@ function Trials() {
           <NumberChoice label="and" numbers={numbers.data ?? []} chosen={second} onChoose={(number) => setSecond(number && choose(number, second?.count ?? 3))} onChange={setSecond} />
           <label>
             <span>Values of</span>
-            <select className="form-select form-select-sm" value={show} onChange={(event) => setShow(event.target.value)}>
+            <select className="form-select form-select-sm" value={show} onChange={(event) => {
+                setShow(event.target.value);
+                if (event.target.value === '' && look === 'values') setLook('daylight');
+              }}>
               <option value="">no falloff</option>
               {recipe.falloffs.map((each) => (
                 <option key={each.id} value={each.id}>
                   {each.name}
                 </option>
               ))}
+            </select>
+          </label>
+          <label>
+            <span>Look</span>
+            <select className="form-select form-select-sm" value={look} onChange={(event) => setLook(event.target.value)}>
+              <option value="daylight">Daylight</option>
+              <option value="drawn">Drawn</option>
+              {show !== '' && <option value="values">Values</option>}
             </select>
           </label>
           <button className="btn btn-primary" disabled={!first || edits.length > 0}>
@@ -148,7 +185,12 @@ function Trials() {
               <li key={k} className={`trial ${large === k ? 'large' : ''} ${marked.includes(k) ? 'marked' : ''}`} aria-label={`Trial ${k + 1}`}>
                 {trial ? (
                   <>
-                    <button className="trial-picture" onClick={() => setLarge(large === k ? null : k)} aria-pressed={large === k} title={large === k ? 'Small again' : 'Larger'}>
+                    <button
+                      className="trial-picture"
+                      onClick={() => {
+                        setLarge(large === k ? null : k);
+                        if (large !== k) enlarge(k);
+                      }} aria-pressed={large === k} title={large === k ? 'Small again' : 'Larger'}>
                       <img src={trial.url} alt={`Trial ${k + 1}: ${told(trial, [first, second])}`} />
                     </button>
                     <div className="trial-words">
@@ -191,33 +233,43 @@ function numbersOf(trial: TrialView): string {
   return parts.join(' · ');
 }
 
-/** The trials of a sheet, made one after the other from its middle. */
-function useSheet(asked: SweepView[], columns: number, count: number, show: string): { made: Record<number, Made>; failed: boolean } {
+/** The trials of a sheet, made one after the other from its middle; one that is enlarged is made anew with more pixels. */
+function useSheet(asked: SweepView[], columns: number, count: number, show: string, look: string): { made: Record<number, Made>; failed: boolean; enlarge: (number: number) => void } {
   const { site } = useSession();
   const [made, setMade] = useState<Record<number, Made>>({});
   const [failed, setFailed] = useState(false);
+  const stop = useRef(new AbortController());
+  // a sheet stays as it was asked for, whatever is chosen meanwhile
+  const wished = useRef({ show, look });
+  const take = async (number: number, [width, height]: readonly [number, number], view: string, signal: AbortSignal) => {
+    const seat = seatOf(site.id);
+    const eye = seat ? { eye: { ...seat.pose, parallel: seat.parallel } } : {};
+    const trial = await api.trial(site.id, { base: site.revision, edits: [], sweeps: asked, number, ...wished.current, time: 0, ...eye, width, height }, view, signal);
+    setMade((known) => ({ ...known, [number]: { ...trial, url: `data:image/png;base64,${trial.picture}`, fine: width === LARGE[0] } }));
+  };
+  const failing = (error: unknown, signal: AbortSignal) => {
+    if (signal.aborted || isStopped(error)) return;
+    setFailed(true);
+    sayProblem(error, 'trials');
+  };
   useEffect(() => {
     const abort = new AbortController();
+    stop.current = abort;
     setMade({});
     setFailed(false);
-    const seat = seatOf(site.id);
+    wished.current = { show, look };
     const make = async () => {
-      for (const number of fromTheMiddle(columns, Math.ceil(count / columns)).filter((each) => each < count)) {
-        const trial = await api.trial(site.id, { base: site.revision, edits: [], sweeps: asked, number, show, time: 0, ...(seat ? { eye: { ...seat.pose, parallel: seat.parallel } } : {}), width: WIDE, height: HIGH }, abort.signal);
-        const url = `data:image/png;base64,${trial.picture}`;
-        setMade((known) => ({ ...known, [number]: { ...trial, url } }));
-      }
+      for (const number of fromTheMiddle(columns, Math.ceil(count / columns)).filter((each) => each < count)) await take(number, SMALL, 'trials', abort.signal);
     };
-    make().catch((error: unknown) => {
-      if (abort.signal.aborted || isStopped(error)) return;
-      setFailed(true);
-      sayProblem(error, 'trials');
-    });
+    make().catch((error: unknown) => failing(error, abort.signal));
     return () => abort.abort();
-    // a sheet stays as it was asked for, whatever is chosen meanwhile
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [asked]);
-  return { made, failed };
+  const enlarge = (number: number) => {
+    const { signal } = stop.current;
+    if (!made[number]?.fine) take(number, LARGE, 'trial', signal).catch((error: unknown) => failing(error, signal));
+  };
+  return { made, failed, enlarge };
 }
 
 interface NumberProps {

@@ -26,7 +26,7 @@ function Beside() {
         <Link to={`/sites/${site.id}`} className="brand">
           Lumbrit
         </Link>
-        <h1 className="serif fs-5 mb-0">{recipe.name}, side by side</h1>
+        <h1 className="serif fs-5 mb-0">{recipe.name}, two views</h1>
       </header>
       <main className="beside-views">
         {['Left', 'Right'].map((side) => (

@@ -12,7 +12,9 @@ import org.lumbrit.core.cover.Plants;
 import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.math.Chunks;
 import org.lumbrit.core.math.Colour;
+import org.lumbrit.core.math.KeyBuilder;
 import org.lumbrit.core.math.Quaternion;
+import org.lumbrit.core.math.Results;
 import org.lumbrit.core.motion.Bend;
 import org.lumbrit.core.motion.SwayLayer;
 import org.lumbrit.core.motion.SwayLoop;
@@ -91,7 +93,7 @@ final class Standing {
         errors = new double[variants][];
         for (int v = 0; v < variants; v++) {
             List<Detail> levels = still.levels(cover, v).levels();
-            units[v] = levels.stream().map(level -> level.mesh().unit(planted)).toArray(PlantMesh[]::new);
+            units[v] = units(v, levels);
             errors[v] = levels.stream()
                     .mapToDouble(level -> Math.max(level.error(), 0.35 * level.missing()) / planted.length())
                     .toArray();
@@ -112,6 +114,28 @@ final class Standing {
         }
         swing = all ? swing(tall) : Optional.empty();
         pieces = new Solid[(shown.length + PIECE - 1) / PIECE];
+    }
+
+    private record Units(PlantMesh[] meshes) implements Results.Weighted {
+        @Override
+        public long bytes() {
+            return Arrays.stream(meshes).mapToLong(PlantMesh::bytes).sum();
+        }
+    }
+
+    /** The meshes of a variant of length 1 and width 1, kept as long as they stay the same. */
+    private PlantMesh[] units(int variant, List<Detail> levels) {
+        String key = new KeyBuilder("units of still/1")
+                .add(still.levelsKey(cover, variant))
+                .key();
+        return still.results()
+                .get(
+                        key,
+                        still.cancel(),
+                        shared -> new Units(levels.stream()
+                                .map(level -> level.mesh().unit(planted))
+                                .toArray(PlantMesh[]::new)))
+                .meshes;
     }
 
     /** How many pixels a plant is tall; 0 where it is outside the picture or not there. */
@@ -146,7 +170,8 @@ final class Standing {
                         / plants.length().at(i));
         int best = 0;
         for (int d = 1; d < errors[v].length; d++) {
-            if (errors[v][d] * pixels <= TOLD || units[v][d - 1].triangles() > most) {
+            boolean standIn = d == Plant.LEVELS - 1 + (errors[v].length - Plant.LEVELS);
+            if (errors[v][d] * pixels <= TOLD || !standIn && units[v][d - 1].triangles() > most) {
                 best = d;
             }
         }
