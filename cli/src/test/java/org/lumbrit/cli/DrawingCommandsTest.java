@@ -5,11 +5,15 @@ import static org.assertj.core.api.Assertions.within;
 import static org.lumbrit.cli.CommandLineTest.cube;
 import static org.lumbrit.cli.CommandLineTest.run;
 
+import java.awt.image.BufferedImage;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.stream.Stream;
+import javax.imageio.ImageIO;
+import javax.imageio.ImageReader;
+import javax.imageio.stream.ImageInputStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
@@ -49,6 +53,95 @@ class DrawingCommandsTest {
                 .contains("such as 1920x1080");
         CommandLineTest.Run edges = run("mesh", cube(folder).toString(), "--crease", "30", "--eye", "5,6,7");
         assertThat(edges.out().lines()).contains("creases 12", "outlines 6", "borders 0");
+    }
+
+    @Test
+    void aSiteIsSeenInDaylightAndAsValuesAllRoundAndInMotion(@TempDir Path folder) throws IOException {
+        Path recipe = folder.resolve("recipe.json");
+        Files.writeString(recipe, """
+                {"format": "lumbrit-recipe", "version": 1, "name": "Level",
+                 "ground": {"width": 20, "depth": 20, "resolution": 33, "lowest": 0, "highest": 0},
+                 "places": [], "layers": [], "drives": [],
+                 "falloffs": [{"id": "n", "name": "Spots", "source": {"kind": "noise", "featureSize": 4}, "steps": []}],
+                 "props": [{"id": "box", "name": "Box", "shape": {"kind": "box"}, "x": 3, "z": 0, "heading": 30, "standing": true}],
+                 "clock": {"framesPerSecond": 12, "loopSeconds": 1}}
+                """);
+        Path png = folder.resolve("a.png");
+        CommandLineTest.Run run =
+                run("look", recipe.toString(), "--look", "daylight", "--size", "120x80", "--to", png.toString());
+        assertThat(run.errors()).isEmpty();
+        assertThat(run.out().lines()).contains("plants shown,1");
+        BufferedImage day = ImageIO.read(png.toFile());
+        assertThat(day.getWidth() + "x" + day.getHeight()).isEqualTo("120x80");
+        assertThat(colours(day)).isGreaterThan(500);
+
+        run(
+                "look",
+                recipe.toString(),
+                "--look",
+                "values",
+                "--falloff",
+                "Spots",
+                "--size",
+                "120x80",
+                "--to",
+                png.toString());
+        assertThat(colours(ImageIO.read(png.toFile()))).isGreaterThan(500);
+
+        run(
+                "look",
+                recipe.toString(),
+                "--look",
+                "daylight",
+                "--around",
+                "4",
+                "--size",
+                "60x40",
+                "--to",
+                png.toString());
+        BufferedImage[] round = new BufferedImage[4];
+        for (int k = 0; k < 4; k++) {
+            round[k] = ImageIO.read(folder.resolve("a-000" + k + ".png").toFile());
+        }
+        assertThat(round[1].getRGB(30, 20)).isNotEqualTo(0);
+        assertThat(same(round[0], round[2])).isFalse();
+
+        Path gif = folder.resolve("a.gif");
+        assertThat(run("look", recipe.toString(), "--frames", "2:4", "--size", "60x40", "--to", gif.toString())
+                        .errors())
+                .isEmpty();
+        ImageReader reader = ImageIO.getImageReadersByFormatName("gif").next();
+        try (ImageInputStream in = ImageIO.createImageInputStream(gif.toFile())) {
+            reader.setInput(in);
+            assertThat(reader.getNumImages(true)).isEqualTo(3);
+            assertThat(reader.getWidth(0)).isEqualTo(60);
+        }
+        assertThat(new String(Files.readAllBytes(gif), java.nio.charset.StandardCharsets.ISO_8859_1))
+                .startsWith("GIF89a")
+                .contains("NETSCAPE2.0");
+
+        assertThat(run("look", recipe.toString(), "--look", "daylight", "--to", "x.svg")
+                        .errors())
+                .contains(".png");
+        assertThat(run("look", recipe.toString(), "--around", "4", "--frames", "1", "--to", gif.toString())
+                        .errors())
+                .contains("one of the two");
+        assertThat(run("look", recipe.toString(), "--frames", "40", "--to", gif.toString())
+                        .errors())
+                .contains("from 0 to 11");
+    }
+
+    private static long colours(BufferedImage image) {
+        return java.util.Arrays.stream(
+                        image.getRGB(0, 0, image.getWidth(), image.getHeight(), null, 0, image.getWidth()))
+                .distinct()
+                .count();
+    }
+
+    private static boolean same(BufferedImage a, BufferedImage b) {
+        return java.util.Arrays.equals(
+                a.getRGB(0, 0, a.getWidth(), a.getHeight(), null, 0, a.getWidth()),
+                b.getRGB(0, 0, b.getWidth(), b.getHeight(), null, 0, b.getWidth()));
     }
 
     @Test

@@ -17,6 +17,16 @@ public final class Grounds {
         return new Ground(columns, rows, heights, width);
     }
 
+    /** Heights by place. */
+    public static Ground of(int columns, int rows, double width, java.util.function.DoubleBinaryOperator height) {
+        Ground flat = slope(columns, rows, width, 0);
+        float[] heights = new float[columns * rows];
+        for (int i = 0; i < heights.length; i++) {
+            heights[i] = (float) height.applyAsDouble(flat.x(i % columns), flat.z(i / columns));
+        }
+        return new Ground(columns, rows, heights, width);
+    }
+
     /** Hashed bumps up to a height. */
     public static Ground bumpy(int nodes, double width, double most) {
         float[] heights = new float[nodes * nodes];

@@ -74,7 +74,7 @@ class TrialsJourneyTest extends Journey {
         String site = hills();
         String wish = """
                 {"base":2,"edits":[],"sweeps":[{"of":"layer","id":"hills","setting":"%s","from":1,"to":2,"count":3,"byRatio":false}],
-                 "number":%d,"show":"","time":0,"width":64,"height":40}""";
+                 "number":%d,"show":"","look":"drawn","time":0,"width":64,"height":40}""";
         assertThat(server.post("/api/sites/" + site + "/trial", wish.formatted("depth", 0))
                         .json()
                         .get("detail")
