@@ -227,6 +227,8 @@ export const api = {
   numbers: (site: string, asked: { base: number; edits: Edit[] }) => json<NumberView[]>(`/api/sites/${site}/numbers`, body('POST', asked)),
   trial: (site: string, wish: TrialWish, view: string, signal: AbortSignal) => json<TrialView>(`/api/sites/${site}/trial`, body('POST', wish, signal), view),
   /** The site as lines, an SVG, and metres of height from one contour to the next, 0 where there are none. */
+  /** The plan on an A3 sheet, as PDF. */
+  plan: async (site: string, sheet: { base: number; edits: Edit[]; time: number }) => (await send(`/api/sites/${site}/plan`, body('POST', sheet), 'plan')).blob(),
   /** A picture of a state, taken by the server. @param view told apart from other pictures that are asked for at the same time */
   still: async (wish: StillWish, view: string, signal: AbortSignal) => (await send('/api/still', body('POST', wish, signal), view)).blob(),
   /** The second of two states with how much greater a number is there, and where its colours end. */

@@ -5,18 +5,20 @@ import 'uplot/dist/uPlot.min.css';
 interface Props {
   seconds: number[];
   values: number[];
-  /** The second that the clock stands at. */
-  now: number;
-  /** Whether seconds are written below it. */
+  /** The second that the clock stands at; null where the line runs over something else than time. */
+  now: number | null;
+  /** Of what is written below it. */
+  unit: string;
+  /** Whether that is written. */
   axis: boolean;
   label: string;
-  onGoTo: (second: number) => void;
+  onGoTo: ((second: number) => void) | null;
 }
 
 const SMALL = '10px sans-serif';
 
-/** One number over time; a click goes there. */
-export default function LineChart({ seconds, values, now, axis, label, onGoTo }: Props) {
+/** One number over time, or over a height; a click goes to the time. */
+export default function LineChart({ seconds, values, now, unit, axis, label, onGoTo }: Props) {
   const holder = useRef<HTMLDivElement>(null);
   const plot = useRef<uPlot | null>(null);
   const live = useRef({ now, onGoTo });
@@ -34,13 +36,14 @@ export default function LineChart({ seconds, values, now, axis, label, onGoTo }:
         padding: [6, 6, axis ? 0 : 6, 0],
         scales: { x: { time: false }, y: { range: (_self, low, high) => (high - low < 1e-9 ? [low - 0.5, high + 0.5] : [Math.min(0, low), high]) } },
         axes: [
-          { show: axis, stroke: colour('--muted'), grid: { show: false }, ticks: { size: 3 }, size: 18, font: SMALL, values: (_self, splits) => splits.map((each) => `${each} s`) },
+          { show: axis, stroke: colour('--muted'), grid: { show: false }, ticks: { size: 3 }, size: 18, font: SMALL, values: (_self, splits) => splits.map((each) => `${each} ${unit}`) },
           { stroke: colour('--muted'), size: 38, font: SMALL, grid: { stroke: colour('--line'), width: 1 }, ticks: { show: false }, splits: (self) => [self.scales.y!.min!, self.scales.y!.max!], values: (_self, splits) => splits.map((each) => short(each)) },
         ],
         series: [{}, { stroke: colour('--tarn'), width: 1.5, points: { show: false } }],
         hooks: {
           draw: [
             ({ ctx, bbox, valToPos }) => {
+              if (live.current.now === null) return;
               const x = valToPos(live.current.now, 'x', true);
               if (x < bbox.left || x > bbox.left + bbox.width) return;
               ctx.save();
@@ -59,13 +62,13 @@ export default function LineChart({ seconds, values, now, axis, label, onGoTo }:
       root,
     );
     plot.current = made;
-    const go = (event: PointerEvent) => live.current.onGoTo(made.posToVal(event.clientX - made.over.getBoundingClientRect().left, 'x'));
+    const go = (event: PointerEvent) => live.current.onGoTo?.(made.posToVal(event.clientX - made.over.getBoundingClientRect().left, 'x'));
     made.over.addEventListener('pointerdown', go);
     return () => {
       made.destroy();
       plot.current = null;
     };
-  }, [axis]);
+  }, [axis, unit]);
   useEffect(() => plot.current?.setData([seconds, values]), [seconds, values, axis]);
   useEffect(() => plot.current?.redraw(false), [now]);
   return <div ref={holder} role="img" aria-label={label} />;

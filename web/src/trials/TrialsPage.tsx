@@ -3,13 +3,15 @@ import { useEffect, useMemo, useRef, useState } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import { api, isStopped } from '../api/client';
 import type { Edit, NumberView, SweepView, TrialView } from '../api/types';
+import { handDown } from '../parts/handDown';
 import { sayProblem } from '../parts/notes';
 import { percent, shown, withUnit } from '../parts/numbers';
 import { seatOf } from '../workbench/framing';
 import { useSession } from '../workbench/session';
 import { SitePage } from '../workbench/SitePage';
 import { endsOf, fromTheMiddle, narrowed } from './order';
-import { handDown, sheetOf } from './sheet';
+import { sheetOf } from './sheet';
+import { useTogether } from './together';
 
 /** Pixels of a picture in the sheet, and of an enlarged one. */
 const SMALL = [400, 250] as const;
@@ -69,10 +71,12 @@ function Trials() {
 
   const columns = asked.length === 2 ? asked[1]!.count : asked.length === 1 ? Math.ceil(Math.sqrt(asked[0]!.count)) : 1;
   const count = asked.reduce((product, each) => product * each.count, asked.length > 0 ? 1 : 0);
-  const { made, failed, enlarge } = useSheet(asked, columns, count, show, look);
+  const { made, failed, enlarge, take } = useSheet(asked, columns, count, show, look);
+  const motion = useTogether(recipe.clock, count, take);
   const start = () => {
     setLarge(null);
     setMarked([]);
+    motion.stop();
     setAsked([first, second].filter((each) => each !== null).map(sweepOf));
   };
   const pick = (trial: Made) => {
@@ -91,6 +95,7 @@ function Trials() {
     setSecond(two);
     setLarge(null);
     setMarked([]);
+    motion.stop();
     setAsked([one, two].filter((each) => each !== null).map(sweepOf));
   };
   const compare = (one: Made, two: Made) => void navigate(`/sites/${site.id}/compare?a=now&b=now`, { state: { before: one.edits, edits: two.edits } });
@@ -125,6 +130,11 @@ function Trials() {
         {marked.length === 2 && made[marked[0]!] && made[marked[1]!] && (
           <button className="btn btn-quiet" onClick={() => compare(made[marked[0]!]!, made[marked[1]!]!)}>
             The two marked, side by side
+          </button>
+        )}
+        {done > 0 && done === count && motion.moves && (
+          <button className="btn btn-quiet" onClick={motion.playing ? motion.stop : motion.play} title="All trials over the clock’s loop, in step">
+            {motion.playing ? (motion.left > 0 ? `Stop, ${motion.left} pictures to take` : 'Stop') : 'Play together'}
           </button>
         )}
         {done > 0 && done === count && (
@@ -191,7 +201,7 @@ function Trials() {
                         setLarge(large === k ? null : k);
                         if (large !== k) enlarge(k);
                       }} aria-pressed={large === k} title={large === k ? 'Small again' : 'Larger'}>
-                      <img src={trial.url} alt={`Trial ${k + 1}: ${told(trial, [first, second])}`} />
+                      <img src={motion.shown(k) ?? trial.url} alt={`Trial ${k + 1}: ${told(trial, [first, second])}`} />
                     </button>
                     <div className="trial-words">
                       <b>{told(trial, [first, second])}</b>
@@ -234,18 +244,22 @@ function numbersOf(trial: TrialView): string {
 }
 
 /** The trials of a sheet, made one after the other from its middle; one that is enlarged is made anew with more pixels. */
-function useSheet(asked: SweepView[], columns: number, count: number, show: string, look: string): { made: Record<number, Made>; failed: boolean; enlarge: (number: number) => void } {
+function useSheet(asked: SweepView[], columns: number, count: number, show: string, look: string): { made: Record<number, Made>; failed: boolean; enlarge: (number: number) => void; take: (number: number, time: number, signal: AbortSignal) => Promise<string> } {
   const { site } = useSession();
   const [made, setMade] = useState<Record<number, Made>>({});
   const [failed, setFailed] = useState(false);
   const stop = useRef(new AbortController());
   // a sheet stays as it was asked for, whatever is chosen meanwhile
   const wished = useRef({ show, look });
-  const take = async (number: number, [width, height]: readonly [number, number], view: string, signal: AbortSignal) => {
+  const ask = async (number: number, [width, height]: readonly [number, number], time: number, view: string, signal: AbortSignal) => {
     const seat = seatOf(site.id);
     const eye = seat ? { eye: { ...seat.pose, parallel: seat.parallel } } : {};
-    const trial = await api.trial(site.id, { base: site.revision, edits: [], sweeps: asked, number, ...wished.current, time: 0, ...eye, width, height }, view, signal);
-    setMade((known) => ({ ...known, [number]: { ...trial, url: `data:image/png;base64,${trial.picture}`, fine: width === LARGE[0] } }));
+    const trial = await api.trial(site.id, { base: site.revision, edits: [], sweeps: asked, number, ...wished.current, time, ...eye, width, height }, view, signal);
+    return { ...trial, url: `data:image/png;base64,${trial.picture}`, fine: width === LARGE[0] };
+  };
+  const take = async (number: number, size: readonly [number, number], view: string, signal: AbortSignal) => {
+    const trial = await ask(number, size, 0, view, signal);
+    setMade((known) => ({ ...known, [number]: trial }));
   };
   const failing = (error: unknown, signal: AbortSignal) => {
     if (signal.aborted || isStopped(error)) return;
@@ -269,7 +283,7 @@ function useSheet(asked: SweepView[], columns: number, count: number, show: stri
     const { signal } = stop.current;
     if (!made[number]?.fine) take(number, LARGE, 'trial', signal).catch((error: unknown) => failing(error, signal));
   };
-  return { made, failed, enlarge };
+  return { made, failed, enlarge, take: async (number: number, time: number, signal: AbortSignal) => (await ask(number, SMALL, time, 'together', signal)).url };
 }
 
 interface NumberProps {

@@ -35,12 +35,3 @@ function loaded(url: string): Promise<HTMLImageElement> {
     image.src = url;
   });
 }
-
-/** Hands a file to the browser's downloads. */
-export function handDown(file: Blob, name: string): void {
-  const link = document.createElement('a');
-  link.href = URL.createObjectURL(file);
-  link.download = name;
-  link.click();
-  setTimeout(() => URL.revokeObjectURL(link.href), 1000);
-}

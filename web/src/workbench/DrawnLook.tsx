@@ -1,5 +1,6 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { api, isStopped } from '../api/client';
+import { handDown } from '../parts/handDown';
 import { sayProblem, useNotes } from '../parts/notes';
 import { withUnit } from '../parts/numbers';
 import { RequestStream } from '../view/RequestStream';
@@ -72,11 +73,28 @@ function Lines({ viewport }: { viewport: Viewport }) {
   );
 }
 
+/** Pixels of a saved picture for one of the screen. */
+const FINER = 2;
+
 /** What the lines say, and ways on. */
 function Key({ drawing }: { drawing: Drawing | null }) {
-  const { recipe, kinds } = useSession();
+  const { site, recipe, kinds, edits } = useSession();
   const add = useAddLayer();
+  const { time } = useSelection('time');
   const own = recipe.layers.some((each) => !each.hidden && hasTool(kinds, each, 'drawn'));
+  const saving = async (name: string, made: () => Promise<Blob>) => {
+    try {
+      handDown(await made(), name);
+    } catch (error) {
+      if (!isStopped(error)) sayProblem(error, 'drawn');
+    }
+  };
+  const savePng = () => {
+    const { seat, width, height } = JSON.parse(drawing!.from) as { seat: Seat; width: number; height: number };
+    const wish = { of: { site: site.id, revision: site.revision, edits, time }, look: 'drawn', falloff: '', eye: { ...seat.pose, parallel: seat.parallel }, width: FINER * width, height: FINER * height };
+    return saving(`${recipe.name}.png`, () => api.still(wish, 'png', new AbortController().signal));
+  };
+  const savePlan = () => saving(`${recipe.name} plan.pdf`, () => api.plan(site.id, { base: site.revision, edits, time }));
   return (
     <section className="floating legend" aria-label="Drawn look">
       <b>Drawn</b>
@@ -90,9 +108,17 @@ function Key({ drawing }: { drawing: Drawing | null }) {
           </button>
         )}
         {drawing && (
-          <a className="btn btn-quiet btn-sm" href={drawing.url} download={`${recipe.name}.svg`}>
-            Save SVG
-          </a>
+          <>
+            <a className="btn btn-quiet btn-sm" href={drawing.url} download={`${recipe.name}.svg`}>
+              SVG
+            </a>
+            <button className="btn btn-quiet btn-sm" onClick={() => void savePng()} title="The picture with twice the pixels">
+              PNG
+            </button>
+            <button className="btn btn-quiet btn-sm" onClick={() => void savePlan()} title="The plan with scale, north and key on an A3 sheet, as PDF">
+              Plan, A3
+            </button>
+          </>
         )}
       </div>
     </section>

@@ -26,7 +26,7 @@ const kinds = kindsOf({
 });
 const ball = { id: 'ball', kind: 'roll', name: 'Ball', hidden: false, properties: {} };
 const snow = { id: 'snow', kind: 'snow', name: 'Snow', hidden: false, properties: {}, sky: { kind: 'almanac', almanac: 'alm' } };
-const told = { seconds: [0, 1, 2], lines: [{ title: 'speed', unit: 'm/s', values: [4, 3, 2] }, { title: 'touches', unit: '', values: [1, 0, 1] }], way: [0, 1, 2, 3, 4, 5] };
+const told = { unit: 's', seconds: [0, 1, 2], lines: [{ title: 'speed', unit: 'm/s', values: [4, 3, 2] }, { title: 'touches', unit: '', values: [1, 0, 1] }], way: [0, 1, 2, 3, 4, 5] };
 
 describe('numbers over time', () => {
   it('stand under one another with the value of now; a click goes to its second', async () => {

@@ -644,6 +644,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/sites/{id}/plan": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["plan"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/sites/{id}/probe.csv": {
         parameters: {
             query?: never;
@@ -4855,6 +4871,7 @@ export interface components {
         ReadingsView: {
             lines: components["schemas"]["ReadingLine"][];
             seconds: number[];
+            unit: string;
             way: number[];
         };
         Recipe: {
@@ -5254,6 +5271,13 @@ export interface components {
             plant: string;
             /** Format: int32 */
             stage?: number;
+        };
+        Sheeted: {
+            /** Format: int32 */
+            base: number;
+            edits: components["schemas"]["EditSchema"][];
+            /** Format: double */
+            time: number;
         };
         SheetsSubject: {
             colour: number[];
@@ -7844,6 +7868,32 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PlacesRead"];
+                };
+            };
+        };
+    };
+    plan: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Sheeted"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/pdf": string;
                 };
             };
         };

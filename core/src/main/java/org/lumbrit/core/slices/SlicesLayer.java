@@ -33,6 +33,7 @@ import org.lumbrit.core.recipe.Layer;
 import org.lumbrit.core.recipe.LayerHead;
 import org.lumbrit.core.recipe.PropertyDescription;
 import org.lumbrit.core.recipe.PropertyRange;
+import org.lumbrit.core.recipe.Readings;
 import org.lumbrit.core.recipe.Recipe;
 import org.lumbrit.core.recipe.Subject;
 import org.lumbrit.core.recipe.Surroundings;
@@ -166,9 +167,16 @@ public record SlicesLayer(
     /** Seconds a node of a slice takes on two cores of 2.5 GHz. */
     private static final double NODE = 1.5e-7;
 
-    private static final List<PropertyDescription> OFFERED = List.of(
-            PropertyDescription.of(SOLID, "How high slices reach here: 0 the lowest only, 1 all", "", 0, 1, 1, 0, 1)
-                    .inPlace());
+    private static final List<PropertyDescription> OFFERED = List.of(PropertyDescription.of(
+                    SOLID,
+                    "How high slices reach here: 0 the lowest only, 1 all. Noise gives hills, inverted cells balls",
+                    "",
+                    0,
+                    1,
+                    1,
+                    0,
+                    1)
+            .inPlace());
 
     public SlicesLayer {
         properties = PropertyDescription.complete(OFFERED, properties);
@@ -232,6 +240,22 @@ public record SlicesLayer(
                 SOLID,
                 false,
                 made.name + " rise where their noise is high. Set how many and how far apart; with a loop they rise.");
+    }
+
+    @Override
+    public List<String> tools() {
+        return List.of("readings");
+    }
+
+    /** The area of each slice over the height of its bottom above the lowest. */
+    @Override
+    public Optional<Readings> readings(Surroundings site) {
+        Stack stack = stack(site);
+        double base = stack.slices.get(0).bottom;
+        double[] heights =
+                stack.slices.stream().mapToDouble(slice -> slice.bottom - base).toArray();
+        return Optional.of(new Readings(
+                "m", heights, List.of(new Readings.Line("Area of each slice", "m²", stack.areas)), new double[0]));
     }
 
     /** One slice. @param number 0 is the lowest, which stays; @param bottom metres in the stack's own frame; @param above it is solid where the number exceeds this */

@@ -16,6 +16,7 @@ import org.lumbrit.core.site.SiteEvaluation;
 import org.lumbrit.core.surface.Ground;
 import org.lumbrit.formats.BadInputException;
 import org.lumbrit.formats.drawn.DrawingSvg;
+import org.lumbrit.formats.drawn.PlanSheet;
 import org.lumbrit.formats.json.RecipeJson;
 import org.lumbrit.server.storage.SiteStore;
 import org.lumbrit.server.view.ViewService;
@@ -96,5 +97,23 @@ class DrawnApi {
                 .contentType(MediaType.valueOf("image/svg+xml"))
                 .header("Contours-Every", Decimal.write(every, 6))
                 .body(DrawingSvg.write(drawing, recipe.name()));
+    }
+
+    /** A revision with edits that are not saved yet, at a second of the clock. */
+    record Sheeted(
+            @NotNull Integer base,
+
+            @NotNull @Schema(type = "array", implementation = SitesApi.EditSchema[].class)
+            JsonNode edits,
+
+            @NotNull Double time) {}
+
+    /** The plan on an A3 sheet. */
+    @Newest
+    @PostMapping(path = "/api/sites/{id}/plan", produces = MediaType.APPLICATION_PDF_VALUE)
+    byte[] plan(@PathVariable UUID id, @RequestBody Sheeted sheet, Cancel cancel) {
+        Recipe recipe =
+                store.preview(id, sheet.base, sheet.edits.isEmpty() ? List.of() : RecipeJson.edits(sheet.edits));
+        return PlanSheet.write(views.evaluation(recipe, sheet.time, cancel), DrawnLayer.in(recipe));
     }
 }

@@ -54,12 +54,13 @@ class ReadingsApi {
             @NotNull List<Double> values) {}
 
     /**
-     * Numbers over time.
+     * Numbers over time, or over a height.
      *
-     * @param seconds of the clock, rising; @param lines each with as many values
+     * @param unit s for time, m for height; @param seconds of the clock, or metres, rising; @param lines each with as many values
      * @param way places x, y, z in one row that something goes through; empty where nothing goes anywhere
      */
     record ReadingsView(
+            @NotNull String unit,
             @NotNull List<Double> seconds,
             @NotNull List<ReadingLine> lines,
             @NotNull List<Double> way) {}
@@ -78,6 +79,7 @@ class ReadingsApi {
                         "“" + layer.name() + "” gives no numbers over time. Snow that drifts and rolling bodies do."))
                 .thinned(MOMENTS);
         return new ReadingsView(
+                told.unit(),
                 list(told.seconds()),
                 told.lines().stream()
                         .map(line -> new ReadingLine(line.title(), line.unit(), list(line.values())))
