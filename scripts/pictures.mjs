@@ -117,6 +117,21 @@ const PICTURES = {
     await page.waitForTimeout(9000);
   }),
   handover: room('handover', (page) => page.mouse.wheel(0, 60)),
+  // last, as it changes the site
+  'side-by-side': async (page) => {
+    const { id } = sites.find((each) => each.name === 'Thessock Tarn');
+    await page.addInitScript(([of, seat]) => localStorage.setItem(`lumbrit.eye.${of}`, seat), [id, JSON.stringify({ pose: { target: [1.6, 6, -10], heading: 354, elevation: 9, distance: 75 }, parallel: false })]);
+    const { revision, recipe } = await (await fetch(`${base}/api/sites/${id}`)).json();
+    const shore = recipe.falloffs.find((each) => each.id === 'shore');
+    const birches = recipe.layers.find((each) => each.name === 'Birches');
+    birches.properties.density.high *= 2;
+    birches.tintHigh = '#c04a20';
+    const edits = [{ kind: 'set-source', falloff: 'shore', source: { ...shore.source, far: 40 } }, { kind: 'set-layer', changed: birches }];
+    await fetch(`${base}/api/sites/${id}`, { method: 'PATCH', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify({ base: revision, edits }) });
+    await page.goto(`${base}/sites/${id}/compare?a=${revision}`);
+    await page.waitForFunction(() => document.querySelector('.states-pictures')?.dataset.done === 'true' && document.querySelector('.states-table'), undefined, { timeout: 300000 });
+    await fetch(`${base}/api/sites/${id}/undo`, { method: 'POST' });
+  },
 };
 
 for (const [name, take] of Object.entries(PICTURES)) {

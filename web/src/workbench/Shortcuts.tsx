@@ -20,9 +20,11 @@ const KEYS: [string, string][] = [
   ['On the board: Delete', 'clear the cell'],
   ['On a step: Alt + ← →', 'move it'],
   ['On a number: ↑ ↓', 'change it; Shift × 10, Alt ÷ 10'],
+  ['On a number: menu key, or right button', 'try its values, or back to its default'],
   ['In the view: drag', 'turn; right drag or Shift moves; wheel zooms'],
   ['While drawing places: Space', 'a corner in the middle of the view; Enter ends'],
   ['In the view: arrows', 'turn; with Shift move; + − zoom; Enter asks Why here?'],
+  ['Side by side: arrows', 'turn both; + − nearer, farther; on the line, move it'],
 ];
 
 /** The list of shortcuts, and the theme. */

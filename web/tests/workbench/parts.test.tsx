@@ -168,6 +168,14 @@ describe('a keyed number', () => {
     await userEvent.click(screen.getByRole('button', { name: 'speed: take the key at 2.00 s away' }));
     expect(session.commit).toHaveBeenCalledWith([{ kind: 'remove-keys', track: expect.objectContaining({ keys: [[2, 8]] }) }]);
   });
+
+  it('leads from its own menu to trials of it', async () => {
+    showIn(sessionOf(recipeOf()), <KeyedNumber {...field} target={target} />);
+    expect(screen.queryByRole('link')).toBeNull();
+    fireEvent.contextMenu(screen.getByLabelText('speed, typed'));
+    const link = await screen.findByRole('link', { name: 'Try values of speed …' });
+    expect(link.getAttribute('href')).toContain(`/trials?id=${target.id}&setting=${encodeURIComponent(target.setting)}`);
+  });
 });
 
 describe('a curve', () => {
