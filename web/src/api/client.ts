@@ -234,7 +234,8 @@ export const api = {
   /** The second of two states with how much greater a number is there, and where its colours end. */
   difference: async (wish: DifferenceWish, signal: AbortSignal) => {
     const response = await send('/api/difference', body('POST', wish, signal), 'difference');
-    return { picture: await response.blob(), end: Number(response.headers.get('Values-End')) };
+    const number = (name: string) => Number(response.headers.get(name));
+    return { picture: await response.blob(), end: number('Values-End'), share: number('Share-Changed'), mean: number('Mean') };
   },
   comparison: (pair: { before: StateView; after: StateView }, signal: AbortSignal) => json<ComparisonView>('/api/comparison', body('POST', pair, signal), 'comparison'),
   history: (site: string, before: number | null) => json<RevisionLine[]>(`/api/sites/${site}/history?most=24${before === null ? '' : `&before=${before}`}`),

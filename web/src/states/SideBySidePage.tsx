@@ -2,10 +2,11 @@ import { useQuery } from '@tanstack/react-query';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { Link, useLocation, useSearchParams } from 'react-router';
 import { api, viewApi } from '../api/client';
-import type { Edit, EyeView } from '../api/types';
-import { shown, withUnit } from '../parts/numbers';
+import type { AllKinds, Edit, EyeView, Layer } from '../api/types';
+import { percent, withUnit } from '../parts/numbers';
 import { UnderWay } from '../parts/UnderWay';
 import { seatOf } from '../workbench/framing';
+import { resultsOf } from '../workbench/layerKinds';
 import { useSession } from '../workbench/session';
 import { SitePage } from '../workbench/SitePage';
 import { type Side, sideOf, stateOf, wordOf } from './choice';
@@ -33,7 +34,7 @@ export function SideBySidePage() {
 }
 
 function SideBySide() {
-  const { site, recipe } = useSession();
+  const { site, recipe, kinds } = useSession();
   const [search, setSearch] = useSearchParams();
   const tried = useLocation().state as { edits?: Edit[]; before?: Edit[] } | null;
   const sites = useQuery({ queryKey: ['sites'], queryFn: api.sites });
@@ -76,10 +77,21 @@ function SideBySide() {
             <span className="muted small">of</span>
             <select className="form-select form-select-sm" value={of} onChange={(event) => set({ of: event.target.value })}>
               <option value="">the ground’s height</option>
-              {recipe.falloffs.map((each) => (
-                <option key={each.id} value={each.id}>
-                  {each.name}
-                </option>
+              <optgroup label="Falloffs">
+                {recipe.falloffs.map((each) => (
+                  <option key={each.id} value={each.id}>
+                    {each.name}
+                  </option>
+                ))}
+              </optgroup>
+              {fieldsOf(kinds, recipe.layers).map(({ layer, fields }) => (
+                <optgroup key={layer.id} label={layer.name}>
+                  {fields.map((field) => (
+                    <option key={field.name} value={`${layer.id} ${field.name}`}>
+                      {layer.name}: {field.title}
+                    </option>
+                  ))}
+                </optgroup>
               ))}
             </select>
           </label>
@@ -116,7 +128,7 @@ interface PicturesProps {
 
 /** The two pictures over each other, from one eye. */
 function Pictures({ first, second, how, look, of }: PicturesProps) {
-  const { site, recipe } = useSession();
+  const { site, recipe, kinds } = useSession();
   const [eye, setEye] = useState<EyeView>(() => {
     const seat = seatOf(site.id);
     return seat ? { ...seat.pose, parallel: seat.parallel } : overAll(recipe.ground.width, recipe.ground.depth ?? recipe.ground.width);
@@ -136,8 +148,9 @@ function Pictures({ first, second, how, look, of }: PicturesProps) {
   const one = useStill(wish(first), async (share, signal) => ({ picture: await api.still({ of: first, look: kind!, falloff, eye, ...sized(share) }, 'first', signal), told: null }));
   const two = useStill(wish(second), async (share, signal) => ({ picture: await api.still({ of: second, look: kind!, falloff, eye, ...sized(share) }, 'second', signal), told: null }));
   const off = useStill(size && how === 'difference' ? JSON.stringify([first, second, of, eye, size]) : '', async (share, signal) => {
-    const { picture, end } = await api.difference({ before: first, after: second, falloff: of, eye, ...sized(share) }, signal);
-    return { picture, told: end };
+    const [id = '', field = ''] = of.split(' ');
+    const { picture, ...told } = await api.difference({ before: first, after: second, falloff: field === '' ? id : '', layer: field === '' ? '' : id, field, eye, ...sized(share) }, signal);
+    return { picture, told };
   });
   const blinks = useBlink(how === 'blink');
   const working = how === 'difference' ? off.working : one.working || two.working;
@@ -205,7 +218,7 @@ function Pictures({ first, second, how, look, of }: PicturesProps) {
         </div>
       )}
       {how === 'blink' && <p className="states-word">{blinks ? 'first' : 'second'}</p>}
-      {how === 'difference' && off.taken && <Ends end={off.taken.told} unit={of === '' ? 'm' : ''} />}
+      {how === 'difference' && off.taken && <Ends {...off.taken.told} unit={unitOf(kinds, recipe.layers, of)} />}
       <UnderWay
         working={working}
         of={how}
@@ -216,15 +229,35 @@ function Pictures({ first, second, how, look, of }: PicturesProps) {
   );
 }
 
-/** What the colours of a difference say. */
-function Ends({ end, unit }: { end: number; unit: string }) {
+/** What the colours of a difference say, and how far it differs. */
+function Ends({ end, share, mean, unit }: { end: number; share: number; mean: number; unit: string }) {
   return (
     <div className="states-ends" role="note" aria-label={`From ${withUnit(-end, unit)} to ${withUnit(end, unit)}`}>
-      <span>{withUnit(-end, unit)}</span>
-      <i />
-      <span>{`+${shown(end)}${unit && ` ${unit}`}`}</span>
+      <div>
+        <span>{withUnit(-end, unit)}</span>
+        <i />
+        <span>+{withUnit(end, unit)}</span>
+      </div>
+      <small className="muted">
+        changed on {percent(share)} of the ground, {withUnit(mean, unit)} on the mean
+      </small>
     </div>
   );
+}
+
+/** What layers compute over the ground, layer after layer. */
+function fieldsOf(kinds: AllKinds, layers: Layer[]) {
+  return layers
+    .filter((layer) => !layer.hidden)
+    .map((layer) => ({ layer, fields: resultsOf(kinds, layer) }))
+    .filter(({ fields }) => fields.length > 0);
+}
+
+function unitOf(kinds: AllKinds, layers: Layer[], of: string): string {
+  if (of === '') return 'm';
+  const [id, name] = of.split(' ');
+  const layer = layers.find((each) => each.id === id);
+  return layer && name ? (resultsOf(kinds, layer).find((each) => each.name === name)?.unit ?? '') : '';
 }
 
 function useBlink(on: boolean): boolean {

@@ -20,13 +20,19 @@ export function Head({ onHelp }: { onHelp: () => void }) {
         </Link>
         <EditableName name={recipe.name} label="Name of the site" className="site-name" onRename={(name) => commit([{ kind: 'rename-site', name }])} />
         <span className="muted" role="status" title={site.summary}>
-          {away && waits > 0 ? `· not saved, ${waits} ${waits === 1 ? 'change waits' : 'changes wait'}` : saving ? '· saving …' : `· saved, `}
+          {away && waits > 0 ? (
+            `· not saved, ${waits} ${waits === 1 ? 'change waits' : 'changes wait'}`
+          ) : saving ? (
+            '· saving …'
+          ) : (
+            <>
+              · saved,{' '}
+              <Link to={`/sites/${site.id}/history`} className="muted" title="All changes, as pictures">
+                change {site.revision}
+              </Link>
+            </>
+          )}
         </span>
-        {!saving && !(away && waits > 0) && (
-          <Link to={`/sites/${site.id}/history`} className="muted ms-1" title={`${site.summary}. All changes, as pictures`}>
-            change {site.revision}
-          </Link>
-        )}
       </span>
       <UndoButtons keys />
       <span className="ms-auto" />

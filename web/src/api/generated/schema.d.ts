@@ -2116,8 +2116,10 @@ export interface components {
             before: components["schemas"]["State"];
             eye?: components["schemas"]["EyeView"];
             falloff: string;
+            field: string;
             /** Format: int32 */
             height: number;
+            layer: string;
             /** Format: int32 */
             width: number;
         };

@@ -72,6 +72,42 @@ class SideBySideJourneyTest extends Journey {
         assertThat(browser.errors).isEmpty();
     }
 
+    /** How many pixels of the two pictures are not the same. */
+    private int unlike() {
+        return ((Number) page.evaluate("""
+                () => {
+                  const [one, two] = ['The first state', 'The second state'].map((alt) => {
+                    const image = document.querySelector(`img[alt="${alt}"]`);
+                    const canvas = document.createElement('canvas');
+                    [canvas.width, canvas.height] = [image.naturalWidth, image.naturalHeight];
+                    const on = canvas.getContext('2d');
+                    on.drawImage(image, 0, 0);
+                    return on.getImageData(0, 0, canvas.width, canvas.height).data;
+                  });
+                  let unlike = 0;
+                  for (let i = 0; i < one.length; i += 4) unlike += one[i] !== two[i] || one[i + 1] !== two[i + 1] || one[i + 2] !== two[i + 2] ? 1 : 0;
+                  return unlike;
+                }""")).intValue();
+    }
+
+    @Test
+    void aStackThatRisesIsTheSameAfterALoop() {
+        String site = site();
+        server.edit(site, """
+                [{"kind":"set-clock","clock":{"framesPerSecond":12,"loopSeconds":4}},
+                 {"kind":"add-layer","added":{"kind":"slices","id":"stack","name":"Stack","count":5,"spacing":0.8,"nodes":65,"rises":1}},
+                 {"kind":"add-falloff","index":0,"added":{"id":"spots","name":"Spots","source":{"kind":"noise","featureSize":6},"steps":[]}},
+                 {"kind":"set-drive","drive":{"layer":"stack","property":"solid","falloff":"spots","curve":[[0,0],[1,1]]}}]""");
+        page.navigate(server.address() + "/sites/" + site + "/compare?a=now&b=now@4");
+        shown();
+        assertThat(unlike()).isZero();
+        page.getByLabel("Second of the clock, second").fill("1.5");
+        browser.until(() -> page.url().contains("now%401.5") || page.url().contains("now@1.5"));
+        shown();
+        assertThat(unlike()).isGreaterThan(500);
+        assertThat(browser.errors).isEmpty();
+    }
+
     @Test
     void theSplitLineAndTheEyeMoveByKeys() {
         String site = site();

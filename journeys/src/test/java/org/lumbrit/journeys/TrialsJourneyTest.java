@@ -70,6 +70,28 @@ class TrialsJourneyTest extends Journey {
     }
 
     @Test
+    void oneOfNineTrialsOfTwoNumbersIsTaken() {
+        String site = hills();
+        page.navigate(server.address() + "/sites/" + site + "/trials?id=hills&setting=properties.amplitude.high");
+        Locator numbers = page.getByRole(AriaRole.COMBOBOX);
+        page.getByLabel("from m").first().waitFor();
+        numbers.nth(1).selectOption("layer hills featureSize");
+        button("Make the sheet").click();
+        page.waitForFunction("() => document.querySelectorAll('.trial img').length === 9");
+        // for each of the first all of the second
+        assertThat(page.locator(".trial b").allTextContents()).element(5).isEqualTo("10 m · 40 m");
+        int before = server.get("/api/sites/" + site).json().get("revision").asInt();
+        page.locator(".trial").nth(5).getByText("Take it").click();
+        browser.until(() -> amplitude(site) > 9);
+        JsonNode hills = recipe(site).get("layers").get(0);
+        assertThat(hills.at("/properties/amplitude/high").asDouble()).isCloseTo(10, within(1e-9));
+        assertThat(hills.get("featureSize").asDouble()).isCloseTo(40, within(1e-9));
+        assertThat(server.get("/api/sites/" + site).json().get("revision").asInt())
+                .isEqualTo(before + 1);
+        assertThat(browser.errors).isEmpty();
+    }
+
+    @Test
     void whatCannotBeTriedIsRefusedInWords() {
         String site = hills();
         String wish = """

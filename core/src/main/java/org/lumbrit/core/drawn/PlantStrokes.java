@@ -2,10 +2,13 @@ package org.lumbrit.core.drawn;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
+import java.util.stream.IntStream;
 import org.lumbrit.core.cover.CoverLayer;
 import org.lumbrit.core.cover.Plants;
 import org.lumbrit.core.looks.DrawnLayer;
 import org.lumbrit.core.math.Hash;
+import org.lumbrit.core.moving.SwayNow;
 import org.lumbrit.core.seeing.View;
 import org.lumbrit.core.site.SiteEvaluation;
 
@@ -64,17 +67,21 @@ final class PlantStrokes {
         List<Course> courses = new ArrayList<>();
         for (CoverLayer cover : covers) {
             Plants plants = site.plants(cover);
-            for (int i = 0; i < plants.count(); i++) {
-                // the same ones from wherever it is looked at
-                if (Hash.unit(Hash.of(cover.seed(), 0x9e37L, i)) < share) {
-                    plant(plants, i, courses);
-                }
+            // the same ones from wherever it is looked at
+            int[] drawn = IntStream.range(0, plants.count())
+                    .filter(i -> Hash.unit(Hash.of(cover.seed(), 0x9e37L, i)) < share)
+                    .toArray();
+            // of crowds a part stands for all, of which no sway is known
+            Optional<SwayNow> sway =
+                    site.share(cover) < 1 ? Optional.empty() : SwayNow.of(site, cover, plants.count(), drawn);
+            for (int i : drawn) {
+                plant(plants, i, sway, courses);
             }
         }
         return courses;
     }
 
-    private void plant(Plants plants, int i, List<Course> courses) {
+    private void plant(Plants plants, int i, Optional<SwayNow> sway, List<Course> courses) {
         double grown = plants.growth().at(i);
         double tall = plants.length().at(i) * grown;
         double wide = plants.width().at(i) * grown;
@@ -83,7 +90,7 @@ final class PlantStrokes {
             return;
         }
         double[] up = plants.axis(i);
-        double[] tip = {foot[0] + tall * up[0], foot[1] + tall * up[1], foot[2] + tall * up[2]};
+        double[] tip = tip(foot, up, tall, i, sway);
         boolean ahead = view.project(foot[0], foot[1], foot[2], out);
         double x = out[0];
         double y = out[1];
@@ -109,6 +116,20 @@ final class PlantStrokes {
                 bent(courses, nearness, out[2], x, y, x + 0.75 * dx + away, y + 0.75 * dy);
             }
         }
+    }
+
+    /** Where its tip is: of one that is bent the end of an arc as long as it is tall. */
+    private static double[] tip(double[] foot, double[] up, double tall, int i, Optional<SwayNow> sway) {
+        double east = sway.map(each -> each.bend(i, 0)).orElse(0.0);
+        double south = sway.map(each -> each.bend(i, 1)).orElse(0.0);
+        double bend = Math.sqrt(east * east + south * south);
+        double along = bend > 1e-9 ? StrictMath.sin(bend) / bend : 1;
+        double aside = bend > 1e-9 ? (1 - StrictMath.cos(bend)) / bend / bend : 0;
+        return new double[] {
+            foot[0] + tall * (along * up[0] + aside * east),
+            foot[1] + tall * along * up[1],
+            foot[2] + tall * (along * up[2] + aside * south)
+        };
     }
 
     private void line(List<Course> courses, double near0, double near1, double x0, double y0, double x1, double y1) {

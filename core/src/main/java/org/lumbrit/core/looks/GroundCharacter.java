@@ -3,6 +3,7 @@ package org.lumbrit.core.looks;
 import org.lumbrit.core.drainage.Ways;
 import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.math.Chunks;
+import org.lumbrit.core.math.Results;
 import org.lumbrit.core.math.Smooth;
 import org.lumbrit.core.surface.CellSize;
 import org.lumbrit.core.surface.Ground;
@@ -16,7 +17,7 @@ import org.lumbrit.core.surface.Lattice;
  * dry up to {@value #DRY}, soaked from {@value #SOAKED}
  * @param hollow 0..255 of each node: about 128 on even slopes, more in hollows, less on crests
  */
-public record GroundCharacter(Lattice lattice, byte[] damp, byte[] hollow) {
+public record GroundCharacter(Lattice lattice, byte[] damp, byte[] hollow) implements Results.Weighted {
     /** Nodes along the longer side at most. */
     public static final int NODES = 257;
 
@@ -31,6 +32,11 @@ public record GroundCharacter(Lattice lattice, byte[] damp, byte[] hollow) {
 
     private static final double LEVEL = 1e-3;
     private static final int AROUND = 12;
+
+    @Override
+    public long bytes() {
+        return damp.length + hollow.length;
+    }
 
     /** @param nodes along the longer side, {@link #NODES} but for a draft */
     public static GroundCharacter of(Ground ground, int nodes, Cancel cancel) {

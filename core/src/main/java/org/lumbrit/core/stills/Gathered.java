@@ -379,6 +379,7 @@ final class Gathered {
             List<Solid> solids = standing.solids(surface, cancel);
             things.addAll(solids);
             casters.addAll(solids);
+            casters.addAll(standing.aside(surface, cancel));
         }
         return all;
     }

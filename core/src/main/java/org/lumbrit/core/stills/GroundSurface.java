@@ -62,7 +62,11 @@ final class GroundSurface implements Surface {
         this.shown = shown;
         Ground bare = site.plan().ground();
         double water = site.scene().water().orElse(Double.NEGATIVE_INFINITY);
-        GroundCharacter character = GroundCharacter.of(bare, GroundCharacter.NODES, site.cancel());
+        GroundCharacter character = site.results()
+                .get(
+                        new KeyBuilder("character of still/1").add(bare.key()).key(),
+                        site.cancel(),
+                        shared -> GroundCharacter.of(bare, GroundCharacter.NODES, shared));
         finest = FINEST * air.grain;
         stripes = 80 / Math.max(ground.width(), ground.depth());
         pens = ThreadLocal.withInitial(() -> {

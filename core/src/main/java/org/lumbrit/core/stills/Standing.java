@@ -2,7 +2,6 @@ package org.lumbrit.core.stills;
 
 import static org.lumbrit.core.math.Smooth.smoothstep;
 
-import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
@@ -15,13 +14,10 @@ import org.lumbrit.core.math.KeyBuilder;
 import org.lumbrit.core.math.Quaternion;
 import org.lumbrit.core.math.Results;
 import org.lumbrit.core.motion.Bend;
-import org.lumbrit.core.motion.SwayLayer;
-import org.lumbrit.core.motion.SwayLoop;
-import org.lumbrit.core.moving.SiteMotion;
+import org.lumbrit.core.moving.SwayNow;
 import org.lumbrit.core.plants.Detail;
 import org.lumbrit.core.plants.Plant;
 import org.lumbrit.core.plants.PlantMesh;
-import org.lumbrit.core.recipe.Frames;
 import org.lumbrit.core.recipe.Layer;
 import org.lumbrit.core.seeing.View;
 import org.lumbrit.core.site.SiteEvaluation;
@@ -34,6 +30,8 @@ import org.lumbrit.core.snow.LayLayer;
 final class Standing {
     /** Pixels that a coarser mesh may lie beside the full one. */
     private static final double TOLD = 0.6;
+    /** The same of what only throws its shadow into it. */
+    private static final double SHADOW = 3;
     /** Triangles for each pixel of a plant's height by its width; so few are never too many. */
     private static final double CROWDED = 1;
 
@@ -59,16 +57,19 @@ final class Standing {
     private final Plants plants;
     private final PlantMesh[][] units;
     private final double[][] errors;
+    private final boolean[][] standIn;
     private final double broader;
     private final int[] shown;
+    /** How many of them, the first ones, may be seen; the others only throw shadows into the picture. */
+    private final int seen;
     /** Of each shown plant: which detail of its variant. */
     private final byte[] detail;
 
-    private final Optional<Swing> swing;
-    private final Solid[] pieces;
+    private final Optional<SwayNow> swing;
+    /** How each detail of each variant bends. */
+    private final Bend[][] bends;
 
-    /** How plants bend at the moment: of each shown one its place in the loop, −1 where it is not seen to bend. */
-    private record Swing(Bend[][] bends, SwayLoop loop, int[] number, int before, int after, double share) {}
+    private List<Solid> pieces = List.of();
 
     /** @param share of its plants that stand for all; @param now the site at the time that is looked at */
     Standing(
@@ -89,29 +90,48 @@ final class Standing {
         int variants = Math.max(1, cover.plant().variants());
         units = new PlantMesh[variants][];
         errors = new double[variants][];
+        standIn = new boolean[variants][];
         for (int v = 0; v < variants; v++) {
             List<Detail> levels = still.levels(cover, v).levels();
             units[v] = units(v, levels);
             errors[v] = levels.stream()
                     .mapToDouble(level -> Math.max(level.error(), 0.35 * level.missing()) / planted.length())
                     .toArray();
+            standIn[v] = new boolean[levels.size()];
+            for (int d = 0; d < levels.size(); d++) {
+                standIn[v][d] = levels.get(d).standIn();
+            }
         }
         byte[] details = new byte[plants.count()];
         float[] tall = new float[plants.count()];
+        boolean[] aside = new boolean[plants.count()];
         Chunks.run(plants.count(), still.cancel(), (from, to) -> {
             double[] out = new double[3];
             for (int i = from; i < to; i++) {
-                tall[i] = (float) pixels(i, out);
-                details[i] = tall[i] < LEAST ? -1 : finest(i, tall[i]);
+                double pixels = pixels(i, 0.02, out);
+                if (pixels == 0) {
+                    aside[i] = true;
+                    pixels = pixels(i, OUTSIDE, out);
+                }
+                tall[i] = (float) pixels;
+                details[i] = pixels < LEAST ? -1 : finest(i, pixels, aside[i] ? SHADOW : TOLD);
             }
         });
-        shown = IntStream.range(0, details.length).filter(i -> details[i] >= 0).toArray();
+        shown = IntStream.concat(
+                        IntStream.range(0, details.length).filter(i -> details[i] >= 0 && !aside[i]),
+                        IntStream.range(0, details.length).filter(i -> details[i] >= 0 && aside[i]))
+                .toArray();
+        seen = (int) IntStream.of(shown).filter(i -> !aside[i]).count();
         detail = new byte[shown.length];
         for (int k = 0; k < shown.length; k++) {
             detail[k] = details[shown[k]];
         }
-        swing = all ? swing(tall) : Optional.empty();
-        pieces = new Solid[(shown.length + PIECE - 1) / PIECE];
+        int[] bent = IntStream.range(0, seen)
+                .map(k -> shown[k])
+                .filter(i -> all && tall[i] >= BENT)
+                .toArray();
+        swing = SwayNow.of(now, cover, plants.count(), bent);
+        bends = bends();
     }
 
     private record Units(PlantMesh[] meshes) implements Results.Weighted {
@@ -136,8 +156,8 @@ final class Standing {
                 .meshes;
     }
 
-    /** How many pixels a plant is tall; 0 where it is outside the picture or not there. */
-    private double pixels(int i, double[] out) {
+    /** How many pixels a plant is tall; 0 where it is not there, or farther outside the picture than a share of its width. */
+    private double pixels(int i, double outside, double[] out) {
         double length = plants.length().at(i) * plants.growth().at(i);
         if (length <= 0) {
             return 0;
@@ -146,7 +166,7 @@ final class Standing {
         double y = plants.feet().y()[i];
         double z = plants.feet().z()[i];
         double tall = length * view.pixels(x, y, z, 0);
-        double margin = OUTSIDE * view.width() + 2 * tall;
+        double margin = outside * view.width() + 2 * tall;
         boolean ahead = view.project(x, y, z, out);
         boolean inside = out[0] > -margin
                 && out[0] < view.width() + margin
@@ -156,7 +176,7 @@ final class Standing {
     }
 
     /** The coarsest detail that cannot be told from the full one, or that has about as many triangles as the plant has pixels. */
-    private byte finest(int i, double tall) {
+    private byte finest(int i, double tall, double told) {
         int v = plants.variant()[i];
         double pixels = tall / plants.growth().at(i);
         double most = Math.max(
@@ -168,57 +188,43 @@ final class Standing {
                         / plants.length().at(i));
         int best = 0;
         for (int d = 1; d < errors[v].length; d++) {
-            boolean standIn = d == Plant.LEVELS - 1 + (errors[v].length - Plant.LEVELS);
-            if (errors[v][d] * pixels <= TOLD || !standIn && units[v][d - 1].triangles() > most) {
+            if (errors[v][d] * pixels <= told || !standIn[v][d] && units[v][d - 1].triangles() > most) {
                 best = d;
             }
         }
         return (byte) best;
     }
 
-    private Optional<Swing> swing(float[] tall) {
-        int[] seen = IntStream.of(shown).filter(i -> tall[i] >= BENT).toArray();
-        SiteMotion motion = SiteMotion.of(now);
-        Optional<SwayLayer> swaying = motion.swayOf(cover.id()).filter(sway -> !sway.hidden());
-        if (seen.length == 0 || swaying.isEmpty()) {
-            return Optional.empty();
-        }
-        SwayLayer sway = swaying.get();
-        still.cancel().doing("how " + cover.name() + " sways");
-        SwayLoop loop = motion.loop(sway, seen);
-        Bend[][] bends = new Bend[units.length][];
-        for (int v = 0; v < bends.length; v++) {
-            bends[v] = new Bend[units[v].length];
-            for (int d = 0; d < bends[v].length; d++) {
-                bends[v][d] = motion.bends().bend(sway, v, d);
-            }
-        }
-        int[] number = new int[plants.count()];
-        Arrays.fill(number, -1);
-        for (int k = 0; k < seen.length; k++) {
-            number[seen[k]] = k;
-        }
-        Frames frames = motion.frames();
-        double at = (now.plan().time() - frames.start()) / frames.step();
-        double before = Math.floor(at);
-        return Optional.of(new Swing(
-                bends, loop, number, frames.wrapped((int) before), frames.wrapped((int) before + 1), at - before));
-    }
-
-    /** Their triangles with normals. @param surface that their colours will have */
-    List<Solid> solids(Surface surface, Cancel cancel) {
-        Chunks.run(shown.length, PIECE, cancel, (from, to) -> {
-            if (to > from) {
-                pieces[from / PIECE] = piece(from, to, surface);
-            }
-        });
-        List<Solid> all = new ArrayList<>();
-        for (Solid piece : pieces) {
-            if (piece != null) {
-                all.add(piece);
+    private Bend[][] bends() {
+        Bend[][] all = new Bend[units.length][];
+        for (int v = 0; v < all.length; v++) {
+            all[v] = new Bend[units[v].length];
+            for (int d = 0; d < all[v].length && swing.isPresent(); d++) {
+                all[v][d] = swing.get().bends().bend(swing.get().sway(), v, d);
             }
         }
         return all;
+    }
+
+    /** Those that may be seen as triangles with normals. @param surface that their colours will have */
+    List<Solid> solids(Surface surface, Cancel cancel) {
+        pieces = pieces(0, seen, surface, cancel);
+        return pieces;
+    }
+
+    /** Those that only throw shadows into the picture. */
+    List<Solid> aside(Surface surface, Cancel cancel) {
+        return pieces(seen, shown.length, surface, cancel);
+    }
+
+    private List<Solid> pieces(int first, int end, Surface surface, Cancel cancel) {
+        if (first == end) {
+            return List.of();
+        }
+        Solid[] all = new Solid[(end - first + PIECE - 1) / PIECE];
+        Chunks.run(
+                end - first, PIECE, cancel, (from, to) -> all[from / PIECE] = piece(first + from, first + to, surface));
+        return List.of(all);
     }
 
     private PlantMesh mesh(int k) {
@@ -307,15 +313,12 @@ final class Standing {
     }
 
     private Bend.Moment moment(int i, int detailOf, Quaternion turn) {
-        if (swing.isEmpty() || swing.get().number[i] < 0) {
+        if (swing.isEmpty() || !swing.get().holds(i)) {
             return null;
         }
-        Swing s = swing.get();
-        int number = s.number[i];
-        double east = Air.mix(s.loop.bend(s.before, number, 0), s.loop.bend(s.after, number, 0), s.share);
-        double south = Air.mix(s.loop.bend(s.before, number, 1), s.loop.bend(s.after, number, 1), s.share);
-        double[] own = turn.inverse().rotate(east, 0, south);
-        return s.bends[plants.variant()[i]][detailOf].moment(own[0], own[2]);
+        double[] own =
+                turn.inverse().rotate(swing.get().bend(i, 0), 0, swing.get().bend(i, 1));
+        return bends[plants.variant()[i]][detailOf].moment(own[0], own[2]);
     }
 
     /** Puts the light that falls on them in the place of their normals. */
@@ -325,10 +328,10 @@ final class Standing {
                 now.lying().onPlants(cover).filter(LayLayer.class::isInstance).map(LayLayer.class::cast);
         float[] settled =
                 laid.map(layer -> now.lying().atFeet((Layer) layer, plants)).orElse(new float[0]);
-        Chunks.run(shown.length, PIECE, cancel, (from, to) -> {
+        Chunks.run(seen, PIECE, cancel, (from, to) -> {
             if (to > from) {
                 PlantLight leaf = new PlantLight(light, planted, view.at(), laid);
-                Solid piece = pieces[from / PIECE];
+                Solid piece = pieces.get(from / PIECE);
                 int v0 = 0;
                 for (int k = from; k < to; k++) {
                     int i = shown[k];

@@ -11,6 +11,7 @@ import org.lumbrit.core.cover.Plants;
 import org.lumbrit.core.falloff.Falloff;
 import org.lumbrit.core.kinds.Refers;
 import org.lumbrit.core.math.Decimal;
+import org.lumbrit.core.recipe.InvalidRecipeException;
 import org.lumbrit.core.recipe.Layer;
 import org.lumbrit.core.recipe.Recipe;
 import org.lumbrit.core.site.SiteEvaluation;
@@ -173,38 +174,80 @@ public record Comparison(List<Change> changes, List<Difference> fields, List<Sta
     }
 
     /**
-     * How much greater a number over the ground is after than before, as values that are shown from its largest fall to its largest rise.
+     * A number over the ground that both states have.
      *
-     * @param falloff by id, one that both have; "" for the height of the ground, on grounds of the same size
+     * @param falloff by id, "" for another number; @param layer whose field it is, by id, "" for the height of the ground; @param field of it
      */
-    public static Values values(SiteEvaluation before, SiteEvaluation after, String falloff) {
-        Lattice lattice = after.plan().ground().lattice(NODES);
-        float[] by = by(before, after, falloff, after.samples(lattice));
-        double most = 0;
-        for (float each : by) {
-            most = Math.max(most, Math.abs(each));
+    public record Over(String falloff, String layer, String field) {
+        public static final Over HEIGHT = new Over("", "", "");
+
+        boolean isIn(Recipe recipe) {
+            return falloff.isEmpty()
+                    ? layer.isEmpty()
+                            || recipe.layer(layer)
+                                    .flatMap(each -> each.field(field))
+                                    .isPresent()
+                    : recipe.falloff(falloff).isPresent();
         }
-        double end = most > 0 ? most : 1;
-        return new Values(
-                -end,
-                end,
-                true,
-                false,
-                (site, nodes) -> by(before, site, falloff, nodes),
-                (site, prop) -> new float[0]);
+
+        float[] at(SiteEvaluation site, Samples samples) {
+            if (!falloff.isEmpty()) {
+                return site.falloff(falloff, samples);
+            }
+            if (!layer.isEmpty()) {
+                Layer of = site.plan().recipe().layer(layer).orElseThrow();
+                return site.seenFor(of, field).field(of, field, samples);
+            }
+            float[] heights = new float[samples.count()];
+            for (int i = 0; i < heights.length; i++) {
+                heights[i] = (float) samples.y()[i];
+            }
+            return heights;
+        }
     }
 
-    private static float[] by(SiteEvaluation before, SiteEvaluation after, String falloff, Samples now) {
-        Samples then = before.plan().ground().samplesAt(now.x(), now.z());
-        float[] by = new float[now.count()];
-        if (falloff.isEmpty()) {
-            for (int i = 0; i < by.length; i++) {
-                by[i] = (float) (now.y()[i] - then.y()[i]);
-            }
-            return by;
+    /**
+     * How much greater a number over the ground is after than before, as values that are shown from its largest fall to its largest rise.
+     *
+     * @param ground how far it differs over all of the ground
+     */
+    public record Shown(Values values, Difference ground) {}
+
+    /**
+     * On grounds of the same size.
+     *
+     * @throws InvalidRecipeException where the grounds are not, or one of the states lacks the number
+     */
+    public static Shown shown(SiteEvaluation before, SiteEvaluation after, Over what) {
+        if (before.plan().ground().width() != after.plan().ground().width()
+                || before.plan().ground().depth() != after.plan().ground().depth()) {
+            throw new InvalidRecipeException(
+                    "ground",
+                    "These two grounds are not of the same size, so no place of one is a place of the other. Look at them with the split line.");
         }
-        float[] was = before.falloff(falloff, then);
-        float[] is = after.falloff(falloff, now);
+        if (!what.isIn(before.plan().recipe()) || !what.isIn(after.plan().recipe())) {
+            throw new InvalidRecipeException("of", "Only one of the two has this number. Choose one that both have.");
+        }
+        Lattice lattice = after.plan().ground().lattice(NODES);
+        Samples now = after.samples(lattice);
+        float[] was = what.at(before, before.plan().ground().samplesAt(now.x(), now.z()));
+        Difference ground = difference("", "", "", was, what.at(after, now), lattice.areas(now));
+        double end = ground.largest > 0 ? ground.largest : 1;
+        return new Shown(
+                new Values(
+                        -end,
+                        end,
+                        true,
+                        false,
+                        (site, nodes) -> by(before, site, what, nodes),
+                        (site, prop) -> new float[0]),
+                ground);
+    }
+
+    private static float[] by(SiteEvaluation before, SiteEvaluation after, Over what, Samples now) {
+        float[] was = what.at(before, before.plan().ground().samplesAt(now.x(), now.z()));
+        float[] is = what.at(after, now);
+        float[] by = new float[is.length];
         for (int i = 0; i < by.length; i++) {
             by[i] = is[i] - was[i];
         }

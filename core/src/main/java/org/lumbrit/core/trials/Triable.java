@@ -7,8 +7,10 @@ import org.lumbrit.core.falloff.Falloff;
 import org.lumbrit.core.falloff.Step;
 import org.lumbrit.core.kinds.Kinds;
 import org.lumbrit.core.kinds.Setting;
+import org.lumbrit.core.props.Prop;
 import org.lumbrit.core.recipe.Layer;
 import org.lumbrit.core.recipe.PropertyDescription;
+import org.lumbrit.core.recipe.PropertyRange;
 import org.lumbrit.core.recipe.Recipe;
 import org.lumbrit.core.recipe.Track;
 
@@ -32,7 +34,7 @@ public record Triable(
         double from,
         double to) {
 
-    /** All of a recipe that are not keyed: those of falloffs, their steps, and layers, in the order of the board. */
+    /** All of a recipe that are not keyed: those of falloffs, their steps, layers and props, in the order of the board. */
     public static List<Triable> of(Recipe recipe) {
         List<Triable> all = new ArrayList<>();
         for (Falloff falloff : recipe.falloffs()) {
@@ -51,27 +53,38 @@ public record Triable(
         }
         for (Layer layer : recipe.layers()) {
             for (PropertyDescription offer : layer.offered()) {
-                double value = layer.properties().get(offer.name()).high();
-                all.add(new Triable(
-                        Track.Owner.LAYER,
-                        layer.id(),
-                        layer.name(),
-                        "properties." + offer.name() + ".high",
-                        offer.title() + ", upper end",
-                        offer.unit(),
-                        value,
-                        offer.min(),
-                        offer.max(),
-                        Math.max(offer.min(), -offer.sliderMax()),
-                        offer.sliderMax()));
+                PropertyRange range = layer.properties().get(offer.name());
+                all.add(end(layer, offer, "high", "upper end", range.high()));
+                // without a drive it is the upper end everywhere
+                if (!recipe.drivesOf(layer.id(), offer.name()).isEmpty()) {
+                    all.add(end(layer, offer, "low", "lower end", range.low()));
+                }
             }
             all.addAll(of(Track.Owner.LAYER, layer.id(), layer.name(), "", "", (Record) layer));
+        }
+        for (Prop prop : recipe.props()) {
+            all.addAll(of(Track.Owner.PROP, prop.id(), prop.name(), "", "", prop));
         }
         all.removeIf(number -> recipe.clock().tracks().stream()
                 .anyMatch(track -> track.of() == number.of
                         && track.id().equals(number.id)
                         && track.setting().equals(number.setting)));
         return all;
+    }
+
+    private static Triable end(Layer layer, PropertyDescription offer, String end, String word, double value) {
+        return new Triable(
+                Track.Owner.LAYER,
+                layer.id(),
+                layer.name(),
+                "properties." + offer.name() + "." + end,
+                offer.title() + ", " + word,
+                offer.unit(),
+                value,
+                offer.min(),
+                offer.max(),
+                Math.max(offer.min(), -offer.sliderMax()),
+                offer.sliderMax());
     }
 
     private static List<Triable> of(Track.Owner of, String id, String owner, String way, String before, Record record) {

@@ -1,6 +1,7 @@
 package org.lumbrit.core.trials;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
 import java.util.List;
@@ -74,5 +75,26 @@ class ComparisonTest {
         assertThat(steeper.changes()).isEmpty();
         assertThat(steeper.fields().get(0).largest())
                 .isCloseTo(20 * (Math.tan(Math.toRadians(31)) - Math.tan(Math.toRadians(30))), within(1e-4));
+    }
+
+    @Test
+    void aDifferenceIsShownFromItsLargestFallToItsLargestRise() {
+        Comparison.Shown heights = Comparison.shown(site(10, 30), site(10, 20), Comparison.Over.HEIGHT);
+        double most = 20 * (Math.tan(Math.toRadians(30)) - Math.tan(Math.toRadians(20)));
+        assertThat(heights.values().low()).isCloseTo(-most, within(1e-4));
+        assertThat(heights.values().high()).isCloseTo(most, within(1e-4));
+        assertThat(heights.ground().mean()).isCloseTo(most / 2, within(0.02));
+        Comparison.Shown falloff = Comparison.shown(site(10, 30), site(20, 30), new Comparison.Over("h", "", ""));
+        assertThat(falloff.ground().largest()).isCloseTo(0.5, within(0.01));
+        SiteEvaluation after = site(20, 30);
+        float[] by = falloff.values()
+                .onGround()
+                .apply(after, after.plan().ground().samplesAt(new double[] {-9, 0}, new double[] {0, 0}));
+        // a height y is y/10 before and y/20 after
+        assertThat(by[0]).isCloseTo((float) (-0.05 * Math.tan(Math.toRadians(30))), within(1e-3f));
+        assertThat(by[1]).isCloseTo((float) (-0.5 * Math.tan(Math.toRadians(30))), within(1e-3f));
+        assertThatThrownBy(
+                        () -> Comparison.shown(site(10, 30), site(10, 30, "new"), new Comparison.Over("new", "", "")))
+                .hasMessageContaining("Only one of the two");
     }
 }

@@ -13,7 +13,6 @@ import org.lumbrit.core.recipe.Recipe;
 import org.lumbrit.core.seeing.Eye;
 import org.lumbrit.core.site.SiteEvaluation;
 import org.lumbrit.core.stills.Take;
-import org.lumbrit.core.stills.Values;
 import org.lumbrit.core.trials.Brought;
 import org.lumbrit.core.trials.Comparison;
 import org.lumbrit.formats.BadInputException;
@@ -76,11 +75,16 @@ class StatesApi {
             @NotNull Integer width,
             @NotNull Integer height) {}
 
-    /** @param falloff whose values are compared, by id; "" for the height of the ground */
+    /**
+     * @param falloff whose values are compared, by id; "" for another number
+     * @param layer whose field is compared, by id, with {@code field}; "" for the height of the ground
+     */
     record DifferenceWish(
             @NotNull State before,
             @NotNull State after,
             @NotNull String falloff,
+            @NotNull String layer,
+            @NotNull String field,
             DrawnApi.EyeView eye,
             @NotNull Integer width,
             @NotNull Integer height) {}
@@ -217,30 +221,22 @@ class StatesApi {
                 told.triangles()[1]);
     }
 
-    /** The second state with how much greater a number is there than in the first. The header says where its colours end. */
+    /** The second state with how much greater a number is there than in the first. Headers say where its colours end, on which share of the ground it differs and by how much on the mean. */
     @Newest
     @PostMapping(path = "/api/difference", produces = MediaType.IMAGE_PNG_VALUE)
     ResponseEntity<byte[]> difference(@RequestBody DifferenceWish wish, Cancel cancel) {
         DrawnApi.requirePixels(wish.width, wish.height, LEAST, MOST);
         SiteEvaluation before = site(wish.before, cancel);
         SiteEvaluation after = site(wish.after, cancel);
-        if (before.plan().ground().width() != after.plan().ground().width()
-                || before.plan().ground().depth() != after.plan().ground().depth()) {
-            throw new BadInputException(
-                    "These two grounds are not of the same size, so no place of one is a place of the other. Look at them with the split line.");
-        }
-        for (SiteEvaluation each : List.of(before, after)) {
-            if (!wish.falloff.isEmpty()
-                    && each.plan().recipe().falloff(wish.falloff).isEmpty()) {
-                throw new BadInputException("Only one of the two has this falloff. Choose one that both have.");
-            }
-        }
-        Values values = Comparison.values(before, after, wish.falloff);
+        Comparison.Shown shown =
+                Comparison.shown(before, after, new Comparison.Over(wish.falloff, wish.layer, wish.field));
         Eye eye = eye(wish.eye, after, wish.width, wish.height);
         return ResponseEntity.ok()
                 .contentType(MediaType.IMAGE_PNG)
-                .header("Values-End", Decimal.write(values.high(), 6))
-                .body(StillPng.write(Take.values(after, values, eye, wish.width, wish.height)));
+                .header("Values-End", Decimal.write(shown.values().high(), 6))
+                .header("Share-Changed", Decimal.write(shown.ground().share(), 6))
+                .header("Mean", Decimal.write(shown.ground().mean(), 9))
+                .body(StillPng.write(Take.values(after, shown.values(), eye, wish.width, wish.height)));
     }
 
     /** The newest first. @param before only those with a lower number; @param most how many lines at most, 200 or fewer */
