@@ -10,6 +10,8 @@ import org.lumbrit.core.site.SiteEvaluation;
 
 /** How far some plants of a cover bend at one moment, between the frames before and after it. */
 public final class SwayNow {
+    private static final int FEW = 60_000;
+
     private final SwayLayer sway;
     private final PlantBends bends;
     private final SwayLoop loop;
@@ -45,10 +47,12 @@ public final class SwayNow {
             now.cancel().doing("how " + cover.name() + " sways");
             int[] number = new int[count];
             Arrays.fill(number, -1);
+            // of a few the loop of all is kept, and need not be made for each choice of them
+            boolean all = count <= FEW;
             for (int k = 0; k < picked.length; k++) {
-                number[picked[k]] = k;
+                number[picked[k]] = all ? picked[k] : k;
             }
-            SwayLoop loop = motion.loop(sway, picked);
+            SwayLoop loop = all ? motion.loop(sway) : motion.loop(sway, picked);
             return new SwayNow(
                     sway,
                     motion.bends(),

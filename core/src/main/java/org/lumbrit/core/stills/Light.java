@@ -75,6 +75,17 @@ final class Light {
         return 1;
     }
 
+    /** The same for one of many neighbouring vertices, between which shadows are soft anyway: all or nothing. */
+    double through(double x, double y, double z, double ax, double ay, double az, double[] out) {
+        for (SunMap map : maps) {
+            double off = 1.5 * map.cell();
+            if (map.holds(x + off * ax, y + off * ay, z + off * az, out)) {
+                return map.hides(out[0], out[1], out[2]) ? 0 : 1;
+            }
+        }
+        return 1;
+    }
+
     static long own(Spot spot) {
         return Hash.of(0x51, (long) (4 * spot.across), (long) (4 * spot.down));
     }

@@ -28,7 +28,6 @@ final class PlantLight {
     private Colour tint;
     private boolean onProp;
     private double settled;
-    private long own;
     private double open;
     private double sky;
 
@@ -57,7 +56,6 @@ final class PlantLight {
         tint = Colour.ofPacked(packed);
         onProp = !plants.surfaceOf(i).isEmpty();
         settled = covered;
-        own = plants.feet().id()[i];
         open = light.open(foot[0], foot[2]);
         sky = light.sky(foot[0], foot[2]);
     }
@@ -80,8 +78,8 @@ final class PlantLight {
         double high = onProp ? 1 : smoothstep(0.8, 3.5, y - foot[1]);
         double off = 0.02 * length;
         double[] s = air.toSun;
-        double through = light.through(
-                x + off * s[0], y + off * s[1], z + off * s[2], 2 * s[0], 2 * s[1], 2 * s[2], own + v, out);
+        double through =
+                light.through(x + off * s[0], y + off * s[1], z + off * s[2], 2 * s[0], 2 * s[1], 2 * s[2], out);
         double sun = Math.max(open, 0.9 * high) * through;
         double above = Math.max(sky, 0.85 * high);
         double toward = Math.max(0, -(vx * s[0] + vy * s[1] + vz * s[2]) / far);

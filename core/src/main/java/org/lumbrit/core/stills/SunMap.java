@@ -58,11 +58,16 @@ final class SunMap {
         double cosine = StrictMath.cos(turn);
         for (int k = 0; k < ASKED; k++) {
             double far = ROUND * Math.sqrt((k + 0.5) / ASKED);
-            int x = (int) (at[0] + far * (k % 2 == 0 ? cosine : -sine) * (k < 2 ? 1 : -1));
-            int y = (int) (at[1] + far * (k % 2 == 0 ? sine : cosine) * (k < 2 ? 1 : -1));
-            free += nearest[y * SIDE + x] > at[2] + 1.2 * cell ? 0 : 1;
+            double x = at[0] + far * (k % 2 == 0 ? cosine : -sine) * (k < 2 ? 1 : -1);
+            double y = at[1] + far * (k % 2 == 0 ? sine : cosine) * (k < 2 ? 1 : -1);
+            free += hides(x, y, at[2]) ? 0 : 1;
         }
         return free / ASKED;
+    }
+
+    /** Whether something lies between the sun and a place. @param x of the map, cells; @param nearness likewise */
+    boolean hides(double x, double y, double nearness) {
+        return nearest[(int) y * SIDE + (int) x] > nearness + 1.2 * cell;
     }
 
     double cell() {

@@ -15,6 +15,9 @@ public final class Take {
     private static final int ROWS = 16;
 
     private final View view;
+    /** The same with half as many pixels each way. */
+    private final View half;
+
     private final Air air;
     private final Gathered gathered;
     private final Cancel cancel;
@@ -22,6 +25,7 @@ public final class Take {
     private Take(SiteEvaluation site, Eye eye, int width, int height, Optional<Values> values) {
         cancel = site.cancel();
         view = new View(eye, site.lying().ground(), width, height);
+        half = new View(eye, site.lying().ground(), Math.max(2, width / 2), Math.max(2, height / 2));
         air = new Air(site.plan().recipe().daylight(), site.plan().ground(), view.at(), eye.distance(), eye.parallel());
         gathered = new Gathered(site, eye, view, air, values);
     }
@@ -43,9 +47,9 @@ public final class Take {
     private Still picture() {
         cancel.doing("taking the picture");
         gathered.mirroring().ifPresent(this::mirror);
-        List<Projected> all = projected(gathered.all(), Double.NEGATIVE_INFINITY);
+        List<Projected> all = projected(gathered.all(), view, Double.NEGATIVE_INFINITY);
         Strips strips = new Strips(all, view.width(), view.height(), ROWS, true);
-        List<Projected> veils = projected(gathered.veils(), Double.NEGATIVE_INFINITY);
+        List<Projected> veils = projected(gathered.veils(), view, Double.NEGATIVE_INFINITY);
         Strips hung = new Strips(veils, view.width(), view.height(), ROWS, false);
         byte[] rgb = new byte[3 * view.width() * view.height()];
         Chunks.run(strips.count, 1, cancel, (from, to) -> {
@@ -56,23 +60,23 @@ public final class Take {
         return new Still(view.width(), view.height(), rgb, gathered.share());
     }
 
-    private List<Projected> projected(List<Solid> solids, double level) {
+    private List<Projected> projected(List<Solid> solids, View from, double level) {
         return solids.parallelStream()
-                .map(solid -> new Projected(solid, view, level))
+                .map(solid -> new Projected(solid, from, level))
                 .filter(each -> each.count() > 0)
                 .toList();
     }
 
-    /** What level water mirrors, one sample a pixel. */
+    /** What level water mirrors, one sample for four pixels: ripples blur it anyway. */
     private void mirror(WaterLook water) {
-        int width = view.width();
-        int height = view.height();
+        int width = half.width();
+        int height = half.height();
         double level = gathered.level();
-        List<Projected> all = projected(gathered.mirrored(), level);
+        List<Projected> all = projected(gathered.mirrored(), half, level);
         Strips strips = new Strips(all, width, height, ROWS, false);
         float[] seen = new float[3 * width * height];
         Chunks.run(strips.count, 1, cancel, (from, to) -> {
-            Painter painter = new Painter(view, air, level);
+            Painter painter = new Painter(half, air, level);
             for (int strip = from; strip < to; strip++) {
                 int top = strip * ROWS;
                 Rows rows = new Rows(width, top, Math.min(ROWS, height - top), false);
@@ -87,8 +91,8 @@ public final class Take {
             }
         });
         water.mirrors((spot, across, up, out) -> {
-            double x = Math.max(0, Math.min(width - 1.001, spot.across + across * width - 0.5));
-            double y = Math.max(0, Math.min(height - 1.001, spot.down - up * height - 0.5));
+            double x = Math.max(0, Math.min(width - 1.001, (spot.across / view.width() + across) * width - 0.5));
+            double y = Math.max(0, Math.min(height - 1.001, (spot.down / view.height() - up) * height - 0.5));
             int at = 3 * ((int) y * width + (int) x);
             int below = at + 3 * width;
             double fx = x - (int) x;
