@@ -169,7 +169,7 @@ describe('a mesh that comes in', () => {
 });
 
 describe('the head of the workbench', () => {
-  const open = (part: object) => showIn(sessionOf(recipeOf({ limits: { plants: 0, triangles: 0, megabytes: 0, milliseconds: 0 } }), part), <><Head onHelp={done} /><AwayBanner /></>);
+  const open = (part: object) => showIn(sessionOf(recipeOf({ limits: { plants: 0, triangles: 0, megabytes: 0, milliseconds: 0 } }), part), <><Head onHelp={done} onSearch={() => undefined} /><AwayBanner /></>);
 
   it('says whether everything is saved', () => {
     open({});

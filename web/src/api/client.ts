@@ -10,6 +10,7 @@ import type {
   CutView,
   DifferenceWish,
   Edit,
+  ExampleLine,
   Fence,
   Finding,
   HeightMapRead,
@@ -193,6 +194,8 @@ export const api = {
   sites: () => json<SiteLine[]>('/api/sites'),
   deletedSites: () => json<SiteLine[]>('/api/sites/deleted'),
   site: (id: string) => json<Site>(`/api/sites/${id}`),
+  examples: () => json<ExampleLine[]>('/api/sites/examples'),
+  createExample: (number: number) => json<Site>(`/api/sites/example?number=${number}`, { method: 'POST' }),
   demos: () => json<string[]>('/api/sites/demos'),
   /** @param number in that list */
   createDemo: (number: number) => json<Site>(`/api/sites/demo?number=${number}`, { method: 'POST' }),

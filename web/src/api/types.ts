@@ -81,3 +81,4 @@ export type ComparisonView = Schemas['ComparisonView'];
 export type ChangeView = Schemas['ChangeView'];
 export type RevisionLine = Schemas['RevisionLine'];
 export type EyeView = Schemas['EyeView'];
+export type ExampleLine = Schemas['ExampleLine'];

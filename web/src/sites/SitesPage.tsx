@@ -7,6 +7,7 @@ import { useTitle } from '../parts/title';
 import { counted } from '../parts/numbers';
 import { NoteHolder, sayProblem, useNotes } from '../parts/notes';
 import { Bin } from './Bin';
+import { Examples } from './Examples';
 import { LevelDialog } from './LevelDialog';
 import { NewSiteDialog } from './NewSiteDialog';
 
@@ -135,6 +136,7 @@ export function SitesPage() {
             {picker(zip, '.zip', 'Recipe zip file')}
           </section>
         </div>
+        <Examples onOpen={(number) => void open(() => api.createExample(number))} />
         <Bin />
       </main>
       {level && <LevelDialog onHide={() => setLevel(false)} onCreate={(wish) => void open(() => api.create(wish))} />}

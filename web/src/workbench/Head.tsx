@@ -6,7 +6,7 @@ import { useSession } from './session';
 import { UndoButtons } from './UndoButtons';
 
 /** Site name, saved state, undo and redo, budget, the other views. */
-export function Head({ onHelp }: { onHelp: () => void }) {
+export function Head({ onHelp, onSearch }: { onHelp: () => void; onSearch: () => void }) {
   const { site, recipe, saving, away, waits, commit } = useSession();
   return (
     <header className="head">
@@ -37,6 +37,9 @@ export function Head({ onHelp }: { onHelp: () => void }) {
       <UndoButtons keys />
       <span className="ms-auto" />
       <Budget />
+      <button className="btn btn-quiet" onClick={onSearch} aria-label="Search" title="Search everything (S)">
+        <i className="bi bi-search" />
+      </button>
       <button className="btn btn-quiet" onClick={onHelp} aria-label="Shortcuts" title="Shortcuts (?)">
         ?
       </button>

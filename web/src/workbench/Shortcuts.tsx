@@ -4,6 +4,7 @@ import { Dialog } from '../parts/Dialog';
 const KEYS: [string, string][] = [
   ['Ctrl + Z', 'undo'],
   ['Ctrl + Shift + Z', 'redo'],
+  ['S', 'search everything'],
   ['Space', 'play or pause'],
   ['V', 'values or daylight'],
   ['L', 'the place as lines, or daylight'],

@@ -23,6 +23,7 @@ import { PropPanel } from './PropPanel';
 import { useDroppedFiles } from '../yard/dropping';
 import { isCover } from './layerKinds';
 import { rowsOf, sized, timesOf } from './settings';
+import { Search } from './Search';
 import { Sentence } from './Sentence';
 import { SessionContext, useSession, useSiteSession } from './session';
 import { Shortcuts } from './Shortcuts';
@@ -46,13 +47,14 @@ export function WorkbenchPage() {
   const { id } = useParams<{ id: string }>();
   const { session, problem } = useSiteSession(id!);
   const [help, setHelp] = useState(false);
+  const [searching, setSearching] = useState(false);
   const [{ passes, of }, setRipening] = useState({ passes: 0, of: 0 });
   const ripe = of > 0 && passes >= of;
   const view = useRef<Viewport | null>(null);
   const [viewport, setViewport] = useState<Viewport | null>(null);
   useTitle(session?.recipe.name);
   useFirstSelection(session);
-  useKeys(session, view, setHelp);
+  useKeys(session, view, setHelp, setSearching);
   if (problem) {
     return (
       <div className="page">
@@ -71,7 +73,7 @@ export function WorkbenchPage() {
       <KeepStill viewport={viewport} ripe={ripe} />
       <Dropping />
       <div className="workbench">
-        <Head onHelp={() => setHelp(true)} />
+        <Head onHelp={() => setHelp(true)} onSearch={() => setSearching(true)} />
         <AwayBanner />
         <main className="middle">
           <div className="side">
@@ -89,6 +91,7 @@ export function WorkbenchPage() {
         <Foot ripening={sharpness(passes, of)} ripe={ripe} viewport={viewport} />
       </div>
       <Shortcuts show={help} onHide={() => setHelp(false)} />
+      <Search show={searching} onHide={() => setSearching(false)} />
       <NoteHolder />
     </SessionContext>
   );
@@ -241,7 +244,7 @@ function useFirstSelection(session: MaybeSession): void {
   }, [recipe, kinds, saving, falloff, layer, pending, set]);
 }
 
-function useKeys(session: MaybeSession, viewport: React.RefObject<Viewport | null>, setHelp: (show: boolean) => void): void {
+function useKeys(session: MaybeSession, viewport: React.RefObject<Viewport | null>, setHelp: (show: boolean) => void, setSearching: (show: boolean) => void): void {
   const { selection, playing: playback } = useView();
   useEffect(() => {
     const pressed = (event: KeyboardEvent) => {
@@ -256,6 +259,10 @@ function useKeys(session: MaybeSession, viewport: React.RefObject<Viewport | nul
       } else if (!control && !event.altKey && target.tagName !== 'SELECT') {
         const { values, drawn, set } = selection.getState();
         if (event.key === '?') setHelp(true);
+        else if (event.key === 's' && !target.closest('[role=dialog]')) {
+          event.preventDefault();
+          setSearching(true);
+        }
         else if (event.key === ' ' && target.tagName !== 'BUTTON' && !target.closest('[role=dialog]')) {
           event.preventDefault();
           const { playing, set: play } = playback.getState();
@@ -282,5 +289,5 @@ function useKeys(session: MaybeSession, viewport: React.RefObject<Viewport | nul
       window.removeEventListener('keydown', pressed);
       window.removeEventListener('keyup', released);
     };
-  }, [session, viewport, selection, playback, setHelp]);
+  }, [session, viewport, selection, playback, setHelp, setSearching]);
 }

@@ -122,14 +122,15 @@ final class LookCommand implements Callable<Integer> {
             names = "--to",
             required = true,
             paramLabel = "FILE",
-            description = "A file that ends in .svg or .png; in .pdf for a plan on A3, in .geojson for the contours.")
+            description =
+                    "A file that ends in .svg, .png or .jpg; in .pdf for a plan on A3, in .geojson for the contours.")
     private Path file;
 
     @Override
     public Integer call() throws IOException {
         String ending = Output.ending(file);
         boolean many = around > 0 || frames != null;
-        String allowed = kind == Kind.drawn && !many ? "svg|png|geojson|pdf" : many ? "png|gif" : "png";
+        String allowed = many ? "png|gif" : kind == Kind.drawn ? "svg|png|jpg|geojson|pdf" : "png|jpg";
         if (!ending.matches(allowed)) {
             throw new BadInputException("--to: the file must end in ." + allowed.replace("|", " or .") + " here, not “"
                     + file.getFileName() + "”.");
@@ -149,7 +150,11 @@ final class LookCommand implements Callable<Integer> {
         long before = System.nanoTime();
         Still still = taken(site, eye(site, pixels), pixels);
         long millis = (System.nanoTime() - before) / 1_000_000;
-        Output.whole(file, StillPng.write(still));
+        Output.whole(
+                file,
+                Output.ending(file).equals("jpg")
+                        ? org.lumbrit.formats.image.Still.write(StillPng.painted(still))
+                        : StillPng.write(still));
         Output.print(
                 ("number,value\nplants shown," + Decimal.write(still.shown(), 6) + "\nmilliseconds," + millis + "\n")
                         .getBytes(StandardCharsets.UTF_8));
@@ -225,7 +230,13 @@ final class LookCommand implements Callable<Integer> {
             return 0;
         }
         Drawing drawing = Draw.of(evaluation, look, eye(evaluation, pixels), pixels[0], pixels[1]);
-        Output.whole(file, ending.equals("svg") ? DrawingSvg.write(drawing, of.name()) : DrawingPng.write(drawing));
+        Output.whole(
+                file,
+                ending.equals("svg")
+                        ? DrawingSvg.write(drawing, of.name())
+                        : ending.equals("jpg")
+                                ? org.lumbrit.formats.image.Still.write(DrawingPng.painted(drawing))
+                                : DrawingPng.write(drawing));
         StringBuilder told = new StringBuilder("line,strokes\n");
         for (Drawing.Line line : Drawing.Line.values()) {
             told.append(line.name().toLowerCase(Locale.ROOT))

@@ -8,6 +8,7 @@ import org.springframework.boot.context.properties.ConfigurationProperties;
  *
  * @param demo folders of the demo sites' files, the first the one that a newcomer sees; empty for none
  * @param firstLook whether that one is computed before anybody opens it
+ * @param examples folder of the examples, "" for none
  */
 @ConfigurationProperties("lumbrit")
-record DemoSettings(List<String> demo, boolean firstLook) {}
+record DemoSettings(List<String> demo, boolean firstLook, String examples) {}

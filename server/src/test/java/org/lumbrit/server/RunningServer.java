@@ -59,6 +59,7 @@ public final class RunningServer implements AutoCloseable {
                 "--spring.datasource.password=" + System.getenv("LUMBRIT_TEST_PASSWORD"),
                 "--lumbrit.data=" + data,
                 "--lumbrit.demo=../demo/thessock-tarn",
+                "--lumbrit.examples=../demo/examples",
                 "--lumbrit.compress-on-loopback=true",
                 "--lumbrit.first-look=false");
     }

@@ -69,7 +69,8 @@ public final class Still {
         }
     }
 
-    private static byte[] write(BufferedImage image) {
+    /** A picture as JPEG. */
+    public static byte[] write(BufferedImage image) {
         ImageWriter writer = ImageIO.getImageWritersByFormatName("jpeg").next();
         ByteArrayOutputStream bytes = new ByteArrayOutputStream();
         try (ImageOutputStream out = ImageIO.createImageOutputStream(bytes)) {

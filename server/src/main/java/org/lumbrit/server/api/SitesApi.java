@@ -14,6 +14,7 @@ import org.lumbrit.core.recipe.Recipe;
 import org.lumbrit.formats.json.RecipeJson;
 import org.lumbrit.formats.site.SiteZip;
 import org.lumbrit.server.Demo;
+import org.lumbrit.server.Examples;
 import org.lumbrit.server.storage.ListedSite;
 import org.lumbrit.server.storage.SiteState;
 import org.lumbrit.server.storage.SiteStore;
@@ -39,10 +40,12 @@ import tools.jackson.databind.JsonNode;
 class SitesApi {
     private final SiteStore store;
     private final Demo demo;
+    private final Examples examples;
 
-    SitesApi(SiteStore store, Demo demo) {
+    SitesApi(SiteStore store, Demo demo, Examples examples) {
         this.store = store;
         this.demo = demo;
+        this.examples = examples;
     }
 
     /** A site in full. */
@@ -177,6 +180,29 @@ class SitesApi {
     @ResponseStatus(HttpStatus.CREATED)
     Site createDemo(@RequestParam(defaultValue = "0") int number) {
         return Site.of(demo.create(number));
+    }
+
+    /** @param words what it shows */
+    record ExampleLine(@NotNull String name, @NotNull String words) {}
+
+    /** Small sites that each show one thing. */
+    @GetMapping("/examples")
+    List<ExampleLine> examples() {
+        return examples.all().stream()
+                .map(each -> new ExampleLine(each.name(), each.words()))
+                .toList();
+    }
+
+    @GetMapping(path = "/examples/{number}/still", produces = MediaType.IMAGE_JPEG_VALUE)
+    byte[] exampleStill(@PathVariable int number) {
+        return examples.picture(number);
+    }
+
+    /** A copy of an example. @param number in that list, from 0 */
+    @PostMapping("/example")
+    @ResponseStatus(HttpStatus.CREATED)
+    Site createExample(@RequestParam int number) {
+        return Site.of(examples.create(number));
     }
 
     @Heavy
