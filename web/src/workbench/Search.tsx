@@ -29,7 +29,10 @@ function Finder({ onHide }: { onHide: () => void }) {
   const list = useRef<HTMLUListElement>(null);
   const all = found(entries, text, MOST);
   const go = useGo(onHide);
-  useEffect(() => list.current?.children[at]?.scrollIntoView?.({ block: 'nearest' }), [at]);
+  useEffect(() => {
+    // in braces: newer browsers give a promise back, which is no way to clean up
+    list.current?.children[at]?.scrollIntoView?.({ block: 'nearest' });
+  }, [at]);
   const move = (by: number) => setAt(Math.max(0, Math.min(all.length - 1, at + by)));
   return (
     <>

@@ -32,8 +32,7 @@ class NewcomerJourneyTest extends Journey {
         words.fill("beside way");
         assertThat(page.locator(".search-found li").first().textContent()).contains("Beside the way");
         page.keyboard().press("Enter");
-        page.waitForFunction(
-                "() => /Beside the way/.test(document.querySelector('.strip, .step-strip, footer, body').textContent)");
+        page.waitForFunction("() => /Beside the way/.test(document.body.textContent)");
         words.waitFor(
                 new Locator.WaitForOptions().setState(com.microsoft.playwright.options.WaitForSelectorState.DETACHED));
 
