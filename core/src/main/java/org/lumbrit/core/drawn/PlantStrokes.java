@@ -22,6 +22,9 @@ final class PlantStrokes {
     private static final double BLADES = 3;
 
     private static final double LEAST = 0.8;
+    /** Pixels of its height from which on a plant's bend is seen. */
+    private static final double BENT = 8;
+
     private static final int ROUND = 14;
 
     private final SiteEvaluation site;
@@ -72,8 +75,15 @@ final class PlantStrokes {
                     .filter(i -> Hash.unit(Hash.of(cover.seed(), 0x9e37L, i)) < share)
                     .toArray();
             // of crowds a part stands for all, of which no sway is known
-            Optional<SwayNow> sway =
-                    site.share(cover) < 1 ? Optional.empty() : SwayNow.of(site, cover, plants.count(), drawn);
+            Optional<SwayNow> sway = site.share(cover) < 1
+                    ? Optional.empty()
+                    : SwayNow.of(
+                            site,
+                            cover,
+                            plants.count(),
+                            IntStream.of(drawn)
+                                    .filter(i -> pixels(plants, i) > BENT)
+                                    .toArray());
             for (int i : drawn) {
                 plant(plants, i, sway, courses);
             }
@@ -118,10 +128,21 @@ final class PlantStrokes {
         }
     }
 
+    private double pixels(Plants plants, int i) {
+        double tall = plants.length().at(i) * plants.growth().at(i);
+        return tall
+                * view.pixels(
+                        plants.feet().x()[i],
+                        plants.feet().y()[i],
+                        plants.feet().z()[i],
+                        0);
+    }
+
     /** Where its tip is: of one that is bent the end of an arc as long as it is tall. */
     private static double[] tip(double[] foot, double[] up, double tall, int i, Optional<SwayNow> sway) {
-        double east = sway.map(each -> each.bend(i, 0)).orElse(0.0);
-        double south = sway.map(each -> each.bend(i, 1)).orElse(0.0);
+        Optional<SwayNow> own = sway.filter(each -> each.holds(i));
+        double east = own.map(each -> each.bend(i, 0)).orElse(0.0);
+        double south = own.map(each -> each.bend(i, 1)).orElse(0.0);
         double bend = Math.sqrt(east * east + south * south);
         double along = bend > 1e-9 ? StrictMath.sin(bend) / bend : 1;
         double aside = bend > 1e-9 ? (1 - StrictMath.cos(bend)) / bend / bend : 0;

@@ -47,8 +47,8 @@ public final class SwayNow {
             now.cancel().doing("how " + cover.name() + " sways");
             int[] number = new int[count];
             Arrays.fill(number, -1);
-            // of a few the loop of all is kept, and need not be made for each choice of them
-            boolean all = count <= FEW;
+            // where most are asked about, the loop of all is kept, and need not be made for each choice of them
+            boolean all = count <= FEW && 4 * picked.length > count;
             for (int k = 0; k < picked.length; k++) {
                 number[picked[k]] = all ? picked[k] : k;
             }

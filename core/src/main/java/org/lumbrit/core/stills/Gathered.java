@@ -40,8 +40,10 @@ import org.lumbrit.core.water.WaterSurface;
 
 /** Everything of a site that is seen in a picture, as triangles. */
 final class Gathered {
-    /** Nodes along the longer side of the ground that is drawn. */
-    private static final int NODES = 1025;
+    /** Nodes along the longer side of the ground that is drawn: about as many as the picture has pixels. */
+    private static final int FEWEST_NODES = 257;
+
+    private static final int MOST_NODES = 1025;
     /** Of a ring's side: an eye so high above it does without. */
     private static final double HEIGHTS = 0.6;
     /** Of the target's distance: how far round it shadows are fine. */
@@ -80,7 +82,8 @@ final class Gathered {
         liquids();
         List<Standing> covers = covers();
         double[] target = {eye.x(), eye.y(), eye.z()};
-        light.casting(casters, raised, target, FINE_SHADOWS * eye.distance(), cancel);
+        light.casting(
+                casters, Math.max(view.width(), view.height()), raised, target, FINE_SHADOWS * eye.distance(), cancel);
         covers.forEach(cover -> cover.light(light, cancel));
         GroundSurface surface = new GroundSurface(site, raised, light, shown);
         ground(site.lying().drawn(), surface);
@@ -120,19 +123,12 @@ final class Gathered {
     }
 
     private void ground(Ground whole, Surface surface) {
-        Ground ground = whole.finerThan(NODES)
-                ? now.results()
-                        .get(
-                                new KeyBuilder("ground of still/1")
-                                        .add(whole.key())
-                                        .key(),
-                                cancel,
-                                shared -> whole.resampled(
-                                        NODES,
-                                        new KeyBuilder("ground of still/1")
-                                                .add(whole.key())
-                                                .key()))
-                : whole;
+        int pixels = Math.max(view.width(), view.height());
+        int nodes = Math.max(FEWEST_NODES, Math.min(MOST_NODES, Integer.highestOneBit(2 * pixels - 1) + 1));
+        String key =
+                new KeyBuilder("ground of still/2").add(whole.key()).add(nodes).key();
+        Ground ground =
+                whole.finerThan(nodes) ? now.results().get(key, cancel, shared -> whole.resampled(nodes, key)) : whole;
         int columns = ground.columns();
         int rows = ground.rows();
         float[] h = ground.heights();

@@ -36,17 +36,17 @@ final class Light {
         return all;
     }
 
-    /** Lets things throw shadows: finely round the target, coarsely all over the site. */
-    void casting(List<Solid> casters, Ground ground, double[] target, double near, Cancel cancel) {
+    /** Lets things throw shadows: finely round the target, coarsely all over the site. @param pixels of the picture's longer side */
+    void casting(List<Solid> casters, int pixels, Ground ground, double[] target, double near, Cancel cancel) {
         if (casters.isEmpty() || air.sun[1] < FAINT) {
             return;
         }
         double whole = 0.5 * Math.sqrt(ground.width() * ground.width() + ground.depth() * ground.depth());
         double middle = 0.5 * (ground.lowest() + ground.highest());
         if (near < 0.6 * whole) {
-            maps.add(new SunMap(casters, target[0], target[1], target[2], near, air.toSun, cancel));
+            maps.add(new SunMap(casters, pixels, target[0], target[1], target[2], near, air.toSun, cancel));
         }
-        maps.add(new SunMap(casters, 0, middle, 0, whole, air.toSun, cancel));
+        maps.add(new SunMap(casters, pixels, 0, middle, 0, whole, air.toSun, cancel));
     }
 
     /** Of the sky, at a place of the ground. */
