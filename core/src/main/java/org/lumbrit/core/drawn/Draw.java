@@ -197,17 +197,15 @@ public final class Draw {
         List<Layer> layers = site.plan().recipe().layers().stream()
                 .filter(layer -> !layer.hidden())
                 .toList();
-        for (Prop prop : site.plan().recipe().props()) {
-            if (!prop.hidden() && layers.stream().noneMatch(layer -> layer.standsFor(prop))) {
-                PlacedMesh placed = site.placed(prop.id());
-                Lighter lighter = Lighter.of(placed.mesh(), placed.size(), placed.toPlace(0, 0, 0), view);
-                shapes.add(kept(
-                        placed.key() + lighter.key(),
-                        () -> Shape.of(lighter.mesh(), p -> placed.toPlace(p[0], p[1], p[2]))));
-                colours.add(Colour.ofHex(prop.colour())
-                        .mixed(Colour.ofHex(look.tone()), 0.6)
-                        .packed());
-            }
+        for (Prop prop : site.plan().recipe().shownProps()) {
+            PlacedMesh placed = site.placed(prop.id());
+            Lighter lighter = Lighter.of(placed.mesh(), placed.size(), placed.toPlace(0, 0, 0), view);
+            shapes.add(kept(
+                    placed.key() + lighter.key(),
+                    () -> Shape.of(lighter.mesh(), p -> placed.toPlace(p[0], p[1], p[2]))));
+            colours.add(Colour.ofHex(prop.colour())
+                    .mixed(Colour.ofHex(look.tone()), 0.6)
+                    .packed());
         }
         for (Layer layer : layers) {
             if (layer.seen().contains(Subject.BODY) || layer.seen().contains(Subject.GROWN)) {

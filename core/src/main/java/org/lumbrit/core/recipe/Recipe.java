@@ -110,6 +110,14 @@ public record Recipe(
         return layers.stream().filter(type::isInstance).map(type::cast).toList();
     }
 
+    /** The props that are seen: neither hidden nor replaced by what a shown layer makes of them. */
+    public List<Prop> shownProps() {
+        return props.stream()
+                .filter(prop ->
+                        !prop.hidden() && layers.stream().noneMatch(layer -> !layer.hidden() && layer.standsFor(prop)))
+                .toList();
+    }
+
     /** The light of the first shown layer that says one. */
     public Optional<Daylight> daylight() {
         return layers.stream()

@@ -22,6 +22,7 @@ import org.lumbrit.core.seeing.Eye;
 import org.lumbrit.core.seeing.View;
 import org.lumbrit.core.sheets.Sheet;
 import org.lumbrit.core.sheets.SheetsLayer;
+import org.lumbrit.core.site.PropPaint;
 import org.lumbrit.core.site.SiteEvaluation;
 import org.lumbrit.core.site.SiteLying;
 import org.lumbrit.core.snow.Shell;
@@ -29,9 +30,7 @@ import org.lumbrit.core.surface.Ground;
 import org.lumbrit.core.surface.Mesh;
 import org.lumbrit.core.surface.PlaneCut;
 import org.lumbrit.core.surface.Region;
-import org.lumbrit.core.surface.Samples;
 import org.lumbrit.core.surface.SurfacePatch;
-import org.lumbrit.core.surface.Tint;
 import org.lumbrit.core.vessels.LiquidLayer;
 import org.lumbrit.core.water.Piece;
 import org.lumbrit.core.water.Shoal;
@@ -193,26 +192,22 @@ final class Gathered {
     private void props() {
         Surface plain = new ThingSurface(light, level, false, shown);
         Surface shells = new ThingSurface(light, level, true, shown);
-        List<Layer> layers =
-                recipe.layers().stream().filter(layer -> !layer.hidden()).toList();
-        for (Prop prop : recipe.props()) {
-            if (prop.hidden() || layers.stream().anyMatch(layer -> layer.standsFor(prop))) {
-                continue;
-            }
+        for (Prop prop : recipe.shownProps()) {
             PlacedMesh placed = now.placed(prop.id());
             float[] values = shown.map(each -> each.onProp().apply(now, prop)).orElse(new float[0]);
-            Painted painted = painted(prop, placed, layers);
+            PropPaint painted = PropPaint.of(now, prop);
             thing(placed.mesh(), placed, painted, values, plain);
             SiteLying lying = now.lying();
             for (Layer layer : lying.deepOn(prop.id())) {
                 Shell shell = lying.shell(layer, prop.id());
                 Lying stuff = layer.lying().orElseThrow();
-                float[] colours = all(stuff.colour(), shell.mesh().vertices());
+                float[] colours =
+                        PropPaint.even(stuff.colour(), shell.mesh().vertices()).colours();
                 float[] covered = shell.weight().clone();
                 for (int v = 0; v < covered.length; v++) {
                     covered[v] *= (float) stuff.opacity();
                 }
-                thing(kept(shell), placed, new Painted(colours, covered), new float[0], shells);
+                thing(kept(shell), placed, new PropPaint(colours, covered), new float[0], shells);
             }
         }
     }
@@ -237,52 +232,24 @@ final class Gathered {
                 shell.mesh().key());
     }
 
-    private record Painted(float[] colours, float[] covered) {}
-
-    private static float[] all(Colour colour, int vertices) {
-        float[] rgb = new float[3 * vertices];
-        for (int i = 0; i < rgb.length; i += 3) {
-            rgb[i] = (float) colour.red();
-            rgb[i + 1] = (float) colour.green();
-            rgb[i + 2] = (float) colour.blue();
-        }
-        return rgb;
-    }
-
-    private Painted painted(Prop prop, PlacedMesh placed, List<Layer> layers) {
-        float[] rgb = all(Colour.ofHex(prop.colour()), placed.mesh().vertices());
-        float[] covered = new float[placed.mesh().vertices()];
-        for (Layer layer : layers) {
-            if (layer.colouring().isPresent() && layer.liesOn(prop)) {
-                Samples vertices = now.samples(placed);
-                Tint tint = now.on(prop.id()).tint(layer, vertices);
-                tint.over(rgb);
-                for (int v = 0; v < covered.length && layer.lying().isPresent(); v++) {
-                    covered[v] += tint.strength()[v] * (1 - covered[v]);
-                }
-            }
-        }
-        return new Painted(rgb, covered);
-    }
-
     private void bodies() {
-        Surface plain = new ThingSurface(light, level, false, shown);
+        Surface surface = new ThingSurface(light, level, false, shown);
         for (Layer layer : recipe.layers()) {
             if (layer.hidden()
                     || !layer.seen().contains(Subject.BODY) && !layer.seen().contains(Subject.GROWN)) {
                 continue;
             }
             layer.carried(now.surroundings(layer)).ifPresent(body -> {
-                float[] colours = body.skin().colours().length > 0
-                        ? body.skin().colours()
-                        : all(Colour.ofHex(body.colour()), body.mesh().vertices());
+                float[] skin = body.skin().colours();
+                PropPaint plain =
+                        PropPaint.even(Colour.ofHex(body.colour()), body.mesh().vertices());
                 double[] q = body.turn();
                 thing(
                         body.mesh(),
                         new Stands(new Quaternion(q[0], q[1], q[2], q[3]), body.size(), body.origin()),
-                        new Painted(colours, new float[body.mesh().vertices()]),
+                        skin.length > 0 ? new PropPaint(skin, plain.covered()) : plain,
                         new float[0],
-                        plain);
+                        surface);
             });
         }
     }
@@ -304,7 +271,7 @@ final class Gathered {
                 thing(
                         mesh,
                         new Stands(Quaternion.NONE, 1, new double[3]),
-                        new Painted(all(Colour.ofHex(layer.colour()), mesh.vertices()), new float[mesh.vertices()]),
+                        PropPaint.even(Colour.ofHex(layer.colour()), mesh.vertices()),
                         new float[0],
                         plain);
             });
@@ -321,11 +288,11 @@ final class Gathered {
 
     private record Stands(Quaternion turn, double size, double[] origin) {}
 
-    private void thing(Mesh mesh, PlacedMesh placed, Painted painted, float[] values, Surface surface) {
+    private void thing(Mesh mesh, PlacedMesh placed, PropPaint painted, float[] values, Surface surface) {
         thing(mesh, new Stands(placed.turn(), placed.size(), placed.origin()), painted, values, surface);
     }
 
-    private void thing(Mesh mesh, Stands at, Painted painted, float[] values, Surface surface) {
+    private void thing(Mesh mesh, Stands at, PropPaint painted, float[] values, Surface surface) {
         int n = mesh.vertices();
         float[] places = new float[3 * n];
         float[] numbers = new float[ThingSurface.EACH * n];
@@ -339,10 +306,10 @@ final class Gathered {
                 for (int d = 0; d < 3; d++) {
                     places[3 * v + d] = (float) (place[d] + at.origin[d]);
                     numbers[k + d] = (float) normal[d];
-                    numbers[k + 3 + d] = painted.colours[3 * v + d];
+                    numbers[k + 3 + d] = painted.colours()[3 * v + d];
                     numbers[k + 8 + d] = p[3 * v + d];
                 }
-                numbers[k + 6] = painted.covered[v];
+                numbers[k + 6] = painted.covered()[v];
                 numbers[k + 7] = values.length == 0
                         ? ThingSurface.NONE
                         : (float) shown.orElseThrow().share(values[v]);

@@ -4,7 +4,6 @@ import java.util.ArrayList;
 import java.util.List;
 import org.lumbrit.core.math.Cancel;
 import org.lumbrit.core.math.Hash;
-import org.lumbrit.core.math.Smooth;
 import org.lumbrit.core.site.SiteEvaluation;
 import org.lumbrit.core.surface.Ground;
 import org.lumbrit.core.surface.Lattice;
@@ -88,10 +87,5 @@ final class Light {
 
     static long own(Spot spot) {
         return Hash.of(0x51, (long) (4 * spot.across), (long) (4 * spot.down));
-    }
-
-    /** What is high above the ground has more light than the ground there. @param high metres */
-    static double standing(double onGround, double most, double high) {
-        return Math.max(onGround, most * Smooth.smoothstep(0.8, 3.5, high));
     }
 }

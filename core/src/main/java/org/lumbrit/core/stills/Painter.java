@@ -12,6 +12,7 @@ final class Painter {
     private final double level;
 
     private final double[] eye;
+    private final double[] on;
     private final double[] place = new double[3];
     private final double[] out = new double[3];
 
@@ -20,6 +21,7 @@ final class Painter {
         this.air = air;
         this.level = level;
         this.eye = view.at();
+        this.on = view.on();
     }
 
     /** Sets the spot to what is seen at a sample. */
@@ -40,9 +42,9 @@ final class Painter {
         Projected p = all.get(rows.solid[at]);
         double nearness = rows.nearness[at];
         view.place(spot.across, spot.down, nearness, place);
-        double dx = view.parallel() ? -view.on()[0] : eye[0] - place[0];
-        double dy = view.parallel() ? -view.on()[1] : eye[1] - place[1];
-        double dz = view.parallel() ? -view.on()[2] : eye[2] - place[2];
+        double dx = view.parallel() ? -on[0] : eye[0] - place[0];
+        double dy = view.parallel() ? -on[1] : eye[1] - place[1];
+        double dz = view.parallel() ? -on[2] : eye[2] - place[2];
         double far = Math.sqrt(dx * dx + dy * dy + dz * dz);
         spot.toX = dx / far;
         spot.toY = mirrored * dy / far;

@@ -13,12 +13,9 @@ final class PlantSurface implements Surface {
 
     @Override
     public void colour(Spot s) {
-        double[] c = s.numbers;
+        s.set(s.numbers[0], s.numbers[1], s.numbers[2]);
         if (quiet) {
-            double grey = 0.3 * c[0] + 0.6 * c[1] + 0.1 * c[2];
-            s.set(0.85 * Air.mix(grey, c[0], 0.45), 0.85 * Air.mix(grey, c[1], 0.45), 0.85 * Air.mix(grey, c[2], 0.45));
-        } else {
-            s.set(c[0], c[1], c[2]);
+            s.quiet(0.45, 0.85);
         }
     }
 }

@@ -41,4 +41,10 @@ final class Spot {
         green += share * (g - green);
         blue += share * (b - blue);
     }
+
+    /** Quieter, beside values. @param kept how much of its colour stays, 0..1; @param light times as bright */
+    void quiet(double kept, double light) {
+        double grey = 0.3 * red + 0.6 * green + 0.1 * blue;
+        set(light * Air.mix(grey, red, kept), light * Air.mix(grey, green, kept), light * Air.mix(grey, blue, kept));
+    }
 }

@@ -91,8 +91,7 @@ final class ThingSurface implements Surface {
             s.set(out[0] * relief, out[1] * relief, out[2] * relief);
             return;
         }
-        double grey = 0.3 * s.red + 0.6 * s.green + 0.1 * s.blue;
-        s.set(0.8 * Air.mix(grey, s.red, 0.3), 0.8 * Air.mix(grey, s.green, 0.3), 0.8 * Air.mix(grey, s.blue, 0.3));
+        s.quiet(0.3, 0.8);
     }
 
     private static final double[] MOSS = {0.070, 0.078, 0.026};

@@ -153,13 +153,6 @@ class StatesApi {
             @NotNull Integer revision,
             @NotNull List<PartView> parts) {}
 
-    private record KeptPicture(byte[] png) implements org.lumbrit.core.math.Results.Weighted {
-        @Override
-        public long bytes() {
-            return png.length;
-        }
-    }
-
     @Newest
     @PostMapping(path = "/api/still", produces = MediaType.IMAGE_PNG_VALUE)
     byte[] still(@RequestBody StillWish wish, Cancel cancel) {
@@ -173,8 +166,7 @@ class StatesApi {
                 .add(String.valueOf(wish.eye))
                 .add(wish.width)
                 .add(wish.height);
-        return results.get(key.key(), cancel, shared -> new KeptPicture(picture(recipe, wish, shared)))
-                .png();
+        return results.get(key.key(), cancel, shared -> picture(recipe, wish, shared));
     }
 
     private byte[] picture(Recipe recipe, StillWish wish, Cancel cancel) {

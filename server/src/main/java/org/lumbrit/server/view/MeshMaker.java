@@ -4,15 +4,14 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.stream.Stream;
 import org.lumbrit.core.falloff.Falloff;
-import org.lumbrit.core.math.Colour;
 import org.lumbrit.core.math.KeyBuilder;
 import org.lumbrit.core.props.PlacedMesh;
 import org.lumbrit.core.props.Prop;
 import org.lumbrit.core.recipe.Layer;
+import org.lumbrit.core.site.PropPaint;
 import org.lumbrit.core.site.SiteEvaluation;
 import org.lumbrit.core.site.SiteLying;
 import org.lumbrit.core.surface.Samples;
-import org.lumbrit.core.surface.Tint;
 import org.lumbrit.core.water.Afloat;
 import org.lumbrit.server.view.SubjectView.MeshSubject;
 
@@ -21,10 +20,7 @@ final class MeshMaker implements SubjectMaker {
     @Override
     public Stream<SubjectView> make(Scene scene) {
         Look look = scene.look();
-        return look.recipe.props().stream()
-                .filter(prop -> !prop.hidden()
-                        && look.recipe.layers().stream().noneMatch(layer -> !layer.hidden() && layer.standsFor(prop)))
-                .map(prop -> subject(scene, look, prop));
+        return look.recipe.shownProps().stream().map(prop -> subject(scene, look, prop));
     }
 
     private static SubjectView subject(Scene scene, Look look, Prop prop) {
@@ -97,9 +93,7 @@ final class MeshMaker implements SubjectMaker {
     }
 
     private static String tintOn(Look look, Prop prop, PlacedMesh placed) {
-        List<Layer> tints = look.now.plan().recipe().layers().stream()
-                .filter(layer -> !layer.hidden() && layer.colouring().isPresent() && layer.liesOn(prop))
-                .toList();
+        List<Layer> tints = PropPaint.layers(look.now, prop);
         if (tints.isEmpty()) {
             return "";
         }
@@ -107,22 +101,8 @@ final class MeshMaker implements SubjectMaker {
         KeyBuilder tintKey = new KeyBuilder("prop tint/2").add(vertices.key()).add(prop.colour());
         tints.forEach(tint -> tintKey.add(look.now.plan().layerKey(tint)));
         return look.kept(tintKey.key(), shared -> {
-            Colour own = Colour.ofHex(prop.colour());
-            float[] rgb = new float[3 * vertices.count()];
-            for (int i = 0; i < rgb.length; i += 3) {
-                rgb[i] = (float) own.red();
-                rgb[i + 1] = (float) own.green();
-                rgb[i + 2] = (float) own.blue();
-            }
-            float[] covered = new float[vertices.count()];
-            for (Layer layer : tints) {
-                Tint tint = look.now.on(prop.id()).tint(layer, vertices);
-                tint.over(rgb);
-                for (int i = 0; i < covered.length && layer.lying().isPresent(); i++) {
-                    covered[i] += tint.strength()[i] * (1 - covered[i]);
-                }
-            }
-            return Binaries.colours(rgb, covered);
+            PropPaint paint = PropPaint.of(look.now, prop);
+            return Binaries.colours(paint.colours(), paint.covered());
         });
     }
 }
